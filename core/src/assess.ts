@@ -1,0 +1,70 @@
+import type { Assessment } from './assessment.ts';
+import { findAll } from './findings/rules.ts';
+import type { DesignOption, Job } from './job/schema.ts';
+import { ambientByMinuteC } from './loads/ambient.ts';
+import { loadProfile } from './loads/profile.ts';
+import { recordPeakCurrent } from './moment/currentFigure.ts';
+import { standardInverter } from './moment/inverterSize.ts';
+import { recordMoment } from './moment/momentFigures.ts';
+import { worstMoment } from './moment/worstMoment.ts';
+import { ledgerOf, recordDemand } from './paths/demandFigures.ts';
+import { type BusDay, busDay } from './paths/ledger.ts';
+import { FigureBook } from './quantity/figure.ts';
+import { CHEMISTRY, nominalVoltageV } from './reference/chemistries.ts';
+import { type ArrayDay, arrayDay } from './sources/array.ts';
+import { recordAlternator, recordSun } from './sources/sourceFigures.ts';
+import { recordMass } from './store/massFigures.ts';
+import { chargeWeightedMeanA } from './store/peukert.ts';
+import { recordStore } from './store/storeFigures.ts';
+import { darkestMonth, sunDay } from './sun/day.ts';
+
+/** What `assess` computes on the way that the simulation and the demand curve go on from. */
+export interface Evaluation {
+  readonly assessment: Assessment;
+  readonly option: DesignOption;
+  readonly bus: BusDay;
+  readonly array: ArrayDay;
+}
+
+/** Everything said about one option of a job, in the order of the trade's work. Pure. */
+export function assess(job: Job, optionId?: string): Assessment {
+  return evaluate(job, optionId).assessment;
+}
+
+/** @param optionId the job's first option when left out; a RangeError when the job has no such option */
+export function evaluate(job: Job, optionId?: string): Evaluation {
+  const option = optionId === undefined ? job.options[0] : job.options.find(({ id }) => id === optionId);
+  if (!option) {
+    const known = job.options.map(({ id }) => id).join(', ');
+    throw new RangeError(`this job has no option "${optionId}"; it has ${known}`);
+  }
+  const { brief, rules } = job;
+  const { system } = option;
+  const book = new FigureBook();
+
+  const ambientC = ambientByMinuteC(brief.place);
+  const profiles = job.loads.map((load) => loadProfile(load, ambientC));
+
+  const moment = worstMoment(profiles, job.neverTogether, rules.twoMayStart);
+  const inverter = recordMoment(book, moment, rules, system.inverter);
+
+  const bus = busDay(profiles, inverter);
+  const roundTrip = system.store.roundTripEfficiency ?? CHEMISTRY[system.store.chemistry].roundTripEfficiency;
+  const ledger = ledgerOf(bus, roundTrip);
+  recordDemand(book, profiles, ledger, inverter, bus.inverterOnMin, roundTrip);
+
+  const nominalV = nominalVoltageV(system.store.chemistry, system.busVoltageV);
+  recordPeakCurrent(book, profiles, inverter, job.neverTogether, nominalV);
+  recordStore(book, brief, system, chargeWeightedMeanA(bus.busW, nominalV));
+
+  recordAlternator(book, brief, system, nominalV);
+  const sun = sunDay(brief.place, darkestMonth(brief.place, brief.months));
+  const array = arrayDay(sun, ambientC, rules.arrayFactor);
+  recordSun(book, job, system, sun, array);
+  recordMass(book, brief, system);
+
+  const figures = book.all();
+  const inverterUnits = standardInverter(figures['inverter.required'].value).units;
+  const findings = findAll({ job, option, figures, ledger, inverterUnits });
+  return { assessment: { optionId: option.id, figures, ledger, findings }, option, bus, array };
+}

@@ -1,0 +1,53 @@
+import type { FigureId, Figures } from '../quantity/figure.ts';
+import type { DesignOption, Job } from '../job/schema.ts';
+import type { Ledger } from '../assessment.ts';
+
+export type Severity = 'note' | 'caution' | 'stop';
+
+export const FINDING_CODES = [
+  'no-loads',
+  'double-conversion',
+  'idle-dominates',
+  'inverter-too-small',
+  'inverter-oversized',
+  'inverter-parallel',
+  'low-voltage-high-current',
+  'store-current',
+  'store-short',
+  'store-cold',
+  'no-sun',
+  'balance-short',
+  'dcdc-limited',
+  'payload-exceeded',
+  'measure-first',
+  'critical-single-source',
+  'mains-licensed',
+] as const;
+
+export type FindingCode = (typeof FINDING_CODES)[number];
+
+/** Where a finding belongs: the step it is shown at, and the load or figure it concerns. */
+export interface Where {
+  readonly step: 'brief' | 'loads' | 'result';
+  readonly loadId?: string;
+  readonly figure?: FigureId;
+}
+
+/** Something to check, as data; the words are in `words.ts`. */
+export interface Finding {
+  readonly code: FindingCode;
+  readonly severity: Severity;
+  readonly where: Where;
+  readonly values: Readonly<Record<string, number | string>>;
+}
+
+/** What a rule may look at. */
+export interface Assessed {
+  readonly job: Job;
+  readonly option: DesignOption;
+  readonly figures: Figures;
+  readonly ledger: Ledger;
+  readonly inverterUnits: number;
+}
+
+export type Rule = (assessed: Assessed) => Finding[];

@@ -1,0 +1,122 @@
+import { formatNumber, showText } from '../quantity/format.ts';
+import type { Finding, FindingCode } from './finding.ts';
+
+/** What a finding says: what is so, why it matters, what to do. */
+export interface Words {
+  readonly what: string;
+  readonly why: string;
+  readonly act: string;
+}
+
+type Values = Finding['values'];
+
+const n = (values: Values, key: string): number => Number(values[key]);
+const s = (values: Values, key: string): string => String(values[key]);
+const wh = (values: Values, key: string): string => showText(n(values, key), 'Wh');
+const w = (values: Values, key: string): string => showText(n(values, key), 'W');
+const a = (values: Values, key: string): string => showText(n(values, key), 'A');
+
+const WORDS: Readonly<Record<FindingCode, (values: Values) => Words>> = {
+  'no-loads': () => ({
+    what: 'Nothing runs yet.',
+    why: 'Every size follows from the loads.',
+    act: 'Name the first appliance in the line above.',
+  }),
+  'double-conversion': (v) => ({
+    what: `${s(v, 'name')} is converted twice: ${wh(v, 'lostWh')} a day lost.`,
+    why: `DC becomes mains and then DC again; ${formatNumber(n(v, 'share') * 100)} % of what it draws never reaches it.`,
+    act: 'Feed it from the battery through a DC-DC converter if it takes a DC voltage.',
+  }),
+  'measure-first': (v) => ({
+    what: `Measure ${s(v, 'name')} first: ±${wh(v, 'spreadWh')} a day.`,
+    why: `Its watts are ${s(v, 'evidence')}, and no other doubt moves the day as much.`,
+    act: 'Put a meter on it for a usual day.',
+  }),
+  'critical-single-source': (v) => ({
+    what: `${s(v, 'name')} must not stop, and ${n(v, 'sources') === 0 ? 'nothing charges the store' : 'one source alone charges the store'}.`,
+    why: 'Cooling, medical and communication loads need a reserve and a second way to charge.',
+    act: 'Add a source, or keep reserve in the store for it.',
+  }),
+  'idle-dominates': (v) => ({
+    what: `The inverter idles away ${wh(v, 'idleWh')} a day, ${formatNumber(n(v, 'share') * 100)} % of the need.`,
+    why: 'It draws this only to be ready.',
+    act:
+      s(v, 'policy') === 'always'
+        ? 'Switch it off when nothing needs it, or fit a smaller one.'
+        : 'Move what holds it on for hours to the battery, or fit a smaller one.',
+  }),
+  'inverter-too-small': (v) =>
+    n(v, 'marginTaken') < 0
+      ? {
+          what: `${w(v, 'ratingW')} cannot carry the worst moment of ${w(v, 'worstW')}.`,
+          why: 'It shuts down on overload, within seconds or when it is warm.',
+          act: `Fit at least ${w(v, 'requiredW')}, or keep some loads from running together.`,
+        }
+      : {
+          what: `${w(v, 'ratingW')} leaves ${formatNumber(n(v, 'marginTaken') * 100)} % in hand, less than the rule asks.`,
+          why: `With your margin and the heaviest start it should be ${w(v, 'requiredW')}.`,
+          act: 'Take the next size, or change the margin if you stand by it.',
+        },
+  'inverter-oversized': (v) => ({
+    what: `${w(v, 'enoughW')} would do; ${w(v, 'ratingW')} is fitted.`,
+    why: `A bigger inverter idles more and works further below its best: idle is ${wh(v, 'idleWh')} a day.`,
+    act: 'Fit the smaller one, or a small one for every day beside it.',
+  }),
+  'inverter-parallel': (v) => ({
+    what: `No single common size gives ${w(v, 'requiredW')}: ${n(v, 'units')} in parallel are counted.`,
+    why: 'Only models made for it may be paralleled.',
+    act: 'Keep some loads from running together, or take gas for the heaviest.',
+  }),
+  'low-voltage-high-current': (v) => ({
+    what: `${w(v, 'worstW')} from ${n(v, 'busV')} V means ${a(v, 'amps')}.`,
+    why: `Common practice stops at ${w(v, 'guideW')} on ${n(v, 'busV')} V: cables, fuses and losses grow with the current.`,
+    act: 'Compare the next higher voltage as an option.',
+  }),
+  'store-current': (v) => ({
+    what: `The worst moment asks ${a(v, 'amps')}; this store gives ${a(v, 'limitA')}.`,
+    why: `Its limit is ${formatNumber(n(v, 'limitC'), 2)} A per Ah. Beyond it the battery shuts off or sags.`,
+    act: `Take at least ${showText(n(v, 'neededAh'), 'Ah')}, a higher voltage, or a smaller worst moment.`,
+  }),
+  'store-short': (v) => ({
+    what: `The store holds ${wh(v, 'capacityWh')} of the ${wh(v, 'requiredWh')} asked for.`,
+    why: `New and at 25 °C it lasts ${formatNumber(n(v, 'days'), 1)} days; cold and age take their part of that.`,
+    act: 'Add capacity, lower the need, or accept fewer sunless days.',
+  }),
+  'store-cold': (v) => ({
+    what: `At ${showText(n(v, 'coldestC'), '°C')} an LFP battery must not be charged.`,
+    why: 'Charging below 0 °C ruins the cells for good.',
+    act: 'Put it in the warm, heat it, or fit a charger that stops in the cold.',
+  }),
+  'payload-exceeded': (v) => ({
+    what: `The kit is ${showText(n(v, 'overKg'), 'kg')} over the payload.`,
+    why: `Battery, panels and inverter weigh about ${showText(n(v, 'kitKg'), 'kg')}. An overloaded vehicle is unsafe and may be unlawful.`,
+    act: 'Take a lighter store, or less of it, and weigh the vehicle.',
+  }),
+  'no-sun': () => ({
+    what: 'There is next to no sun in the darkest month of use.',
+    why: 'No array of any size covers the need then.',
+    act: 'Plan on driving, hookup or a generator in that month.',
+  }),
+  'balance-short': (v) => ({
+    what: `A usual day is ${wh(v, 'shortWh')} short.`,
+    why:
+      n(v, 'days') < n(v, 'nights')
+        ? `A full store is down to its reserve after ${formatNumber(n(v, 'days'), 1)} days of the ${n(v, 'nights')} away.`
+        : `A full store covers the gap for ${formatNumber(n(v, 'days'), 1)} days; the stay is ${n(v, 'nights')} nights.`,
+    act: 'More array, more driving, or less need.',
+  }),
+  'dcdc-limited': (v) => ({
+    what: `${a(v, 'ratingA')} of charging is more than the alternator should give: ${a(v, 'limitA')}.`,
+    why: 'A hot alternator at half its rating for hours fails early.',
+    act: 'Fit a smaller DC-DC charger or a larger alternator.',
+  }),
+  'mains-licensed': (v) => ({
+    what: `${n(v, 'volts')} V on board kills.`,
+    why: 'Fixed mains wiring, inlets, changeover, earthing and residual-current protection fall under local rules.',
+    act: 'Have it done and tested by a licensed electrician. These results are design aids; local codes come first.',
+  }),
+};
+
+export function wordsFor(finding: Finding): Words {
+  return WORDS[finding.code](finding.values);
+}

@@ -1,0 +1,37 @@
+/**
+ * The computation's front door, by the question asked. Validation (`@joulemetric/core/validate`) and the
+ * schema itself stand apart, so that a browser that never validates does not carry a validator.
+ */
+
+// What does this job come to?
+export { assess } from './assess.ts';
+export type { Assessment, Ledger, LedgerEntry } from './assessment.ts';
+export { simulateStay, type StaySimulation } from './days/simulate.ts';
+
+// What should be checked?
+export type { Finding, Severity } from './findings/finding.ts';
+export { type Words, wordsFor } from './findings/words.ts';
+
+// What is a job?
+export { blankJob } from './job/blank.ts';
+export { runningPowerW } from './job/draw.ts';
+export { freeId } from './job/ids.ts';
+export type { DesignOption, Draw, Evidence, Job, Load, PathKind, Run, System } from './job/schema.ts';
+
+// How does a load run?
+export { type Proposal, proposeLoad } from './loads/quickAdd.ts';
+export { minutesPerDay, rescaleRuns, runsFor } from './loads/runs.ts';
+export { runsOf } from './loads/profile.ts';
+
+// How is a number read and shown?
+export type { Figure, FigureId, OriginLabel, WorkingInput } from './quantity/figure.ts';
+export { formatClock, formatDuration, formatNumber, show, showText } from './quantity/format.ts';
+export { type Kind, type Question, readField, readQuantities } from './quantity/read.ts';
+
+// What is taken when nothing is known?
+export { type Appliance, APPLIANCES, findAppliances } from './reference/appliances.ts';
+export { CHEMISTRY } from './reference/chemistries.ts';
+export { DEFAULT } from './reference/defaults.ts';
+export { MARGIN } from './reference/sizes.ts';
+export { SKY } from './reference/skies.ts';
+export { monthName } from './sources/sourceFigures.ts';

@@ -1,0 +1,28 @@
+import type { Draw } from './schema.ts';
+
+/** The watts of a draw that a nameplate or a start is about: its strongest moment, W of one piece. */
+export function runningPowerW(draw: Draw): number {
+  switch (draw.kind) {
+    case 'steady':
+    case 'standby':
+      return draw.powerW;
+    case 'thermostatic':
+      return draw.runningW;
+    case 'cycle':
+      return Math.max(...draw.phases.map((phase) => phase.powerW));
+  }
+}
+
+/** Minutes of a cycle's phases of fixed length, and whether one phase fills the rest of the run. */
+export function cycleLength(phases: Extract<Draw, { kind: 'cycle' }>['phases']): {
+  readonly fixedMin: number;
+  readonly stretches: boolean;
+} {
+  let fixedMin = 0;
+  let stretches = false;
+  for (const phase of phases) {
+    if (phase.minutes === null) stretches = true;
+    else fixedMin += phase.minutes;
+  }
+  return { fixedMin, stretches };
+}

@@ -1,0 +1,158 @@
+import { runningPowerW } from '../job/draw.ts';
+import type { Draw, Load, Run } from '../job/schema.ts';
+import { type Question, type Reading, readQuantities, type Token } from '../quantity/read.ts';
+import { MINUTES_PER_DAY } from '../quantity/units.ts';
+import { type Appliance, findAppliances, loadFrom } from '../reference/appliances.ts';
+import { minutesPerDay, runsFor, spreadRuns } from './runs.ts';
+
+/** What a typed line would add, or the questions that stand in the way. */
+export interface Proposal {
+  readonly load: Load | null;
+  /** The catalogue type behind it, when one fits. */
+  readonly appliance: Appliance | null;
+  readonly questions: readonly Question[];
+  /** What is missing before it can be a load. */
+  readonly missing: 'name' | 'power' | null;
+}
+
+/** Volts from here up are mains, V. */
+const MAINS_FROM_V = 90;
+
+/**
+ * Turns a line such as "2 laptops 38W 5h", "kettle", "pump 12v 3,5a 3x4min" or "phone 15Wh" into a load. A
+ * catalogue type fills what the line leaves open; what is typed wins.
+ * @param idFor makes an id that is free in the job from a name
+ */
+export function proposeLoad(text: string, idFor: (name: string) => string, pick?: Appliance): Proposal {
+  const { quantity, rest } = leadingCount(text);
+  const reading = readQuantities(rest);
+  const base = pick ?? findAppliances(reading.words)[0] ?? null;
+  const powerW = typedPower(reading);
+  const name = pick && !reading.words ? pick.name : nameOf(reading.words, base);
+  const questions = [...reading.questions];
+  if (!name) return { load: null, appliance: base, questions, missing: 'name' };
+  if (base === null && powerW === null) return { load: null, appliance: null, questions, missing: 'power' };
+
+  const id = idFor(name);
+  const start = base ? loadFrom(base, id) : plainLoad(id);
+  const draw = withTyped(start.draw, powerW, token(reading, 'share'));
+  const when = typedRuns(reading, start, draw, questions);
+  const volts = token(reading, 'voltage');
+  return {
+    load: {
+      ...start,
+      name,
+      quantity,
+      draw,
+      runs: when,
+      path: volts === null ? start.path : volts >= MAINS_FROM_V ? mainsPath(start.path) : 'direct',
+      evidence: powerW === null ? start.evidence : 'nameplate',
+      powerFactor: typedPowerFactor(reading, powerW) ?? start.powerFactor,
+    },
+    appliance: base,
+    questions,
+    missing: null,
+  };
+}
+
+/** "2 laptops", "2x laptop", "laptop x2" is not a duration: a count that stands before the first word. */
+function leadingCount(text: string): { quantity: number; rest: string } {
+  const match = /^\s*(\d{1,2})\s*(?:[x×]\s*|\s)(?=\p{L}{3,})/iu.exec(text);
+  const count = Number(match?.[1]);
+  if (!match || count < 1 || /^(?:watts?|volts?|amps?|hours?|hrs|min|mins|minutes?|sec)\b/i.test(text.slice(match[0].length))) {
+    return { quantity: 1, rest: text };
+  }
+  return { quantity: count, rest: text.slice(match[0].length) };
+}
+
+function token(reading: Reading, kind: Token['kind']): number | null {
+  return reading.tokens.find((found) => found.kind === kind)?.value ?? null;
+}
+
+/** Watts as typed, or volts × amps. */
+function typedPower(reading: Reading): number | null {
+  const watts = token(reading, 'power');
+  if (watts !== null) return watts;
+  const volts = token(reading, 'voltage');
+  const amps = token(reading, 'current');
+  if (volts !== null && amps !== null) return volts * amps;
+  return token(reading, 'apparent');
+}
+
+function typedPowerFactor(reading: Reading, powerW: number | null): number | null {
+  const va = token(reading, 'apparent');
+  if (va === null || powerW === null || va <= 0 || powerW > va) return null;
+  return Math.max(0.1, powerW / va);
+}
+
+function nameOf(words: string, base: Appliance | null): string {
+  if (!words) return base?.name ?? '';
+  return (words.charAt(0).toUpperCase() + words.slice(1)).slice(0, 120);
+}
+
+function plainLoad(id: string): Load {
+  return {
+    id,
+    name: id,
+    quantity: 1,
+    draw: { kind: 'steady', powerW: 0 },
+    runs: spreadRuns(1, 60),
+    path: 'direct',
+    converterEfficiency: null,
+    evidence: 'nameplate',
+    startRatio: 1,
+    powerFactor: 1,
+    critical: false,
+  };
+}
+
+function mainsPath(path: Load['path']): Load['path'] {
+  return path === 'inverter-adapter' ? path : 'inverter';
+}
+
+function withTyped(draw: Draw, powerW: number | null, duty: number | null): Draw {
+  if (duty !== null && duty > 0 && duty <= 1) {
+    const setC = draw.kind === 'thermostatic' ? draw.setC : 4;
+    return { kind: 'thermostatic', runningW: powerW ?? runningPowerW(draw), duty, setC };
+  }
+  if (powerW === null) return draw;
+  switch (draw.kind) {
+    case 'steady':
+    case 'standby':
+      return { ...draw, powerW };
+    case 'thermostatic':
+      return { ...draw, runningW: powerW };
+    case 'cycle': {
+      // The typed figure is the strongest phase; the others keep their watts but never exceed it.
+      const strongest = runningPowerW(draw);
+      const phases = draw.phases.map((phase) => ({
+        ...phase,
+        powerW: phase.powerW === strongest ? powerW : Math.min(phase.powerW, powerW),
+      }));
+      return { ...draw, phases };
+    }
+  }
+}
+
+function typedRuns(reading: Reading, start: Load, draw: Draw, questions: Question[]): Run[] {
+  if (draw.kind === 'thermostatic' || draw.kind === 'standby') return [{ startMin: 0, minutes: MINUTES_PER_DAY }];
+  const times = token(reading, 'times') ?? 1;
+  const duration = reading.tokens.filter(({ kind }) => kind === 'duration').reduce((sum, t) => sum + t.value, 0);
+  const energy = reading.tokens.find(({ kind }) => kind === 'energy');
+  const powerW = runningPowerW(draw);
+  if (energy && powerW > 0 && duration === 0) {
+    const minutes = (energy.value / powerW) * 60;
+    if (minutes > 0 && minutes <= MINUTES_PER_DAY) return runsFor(draw, 1, minutes);
+  }
+  if (energy && duration > 0 && energy.value > (powerW * duration * times) / 60 + 1e-9) {
+    // A decimal slip: more energy than the watts can give in that time.
+    const { start: from, end } = energy;
+    questions.push({ code: 'energy-above-power', start: from, end, found: `${energy.value} Wh`, meant: `${energy.value / 10} Wh` });
+  }
+  if (duration > 0 && times * duration <= MINUTES_PER_DAY) return runsFor(draw, times, duration);
+  if (token(reading, 'times') !== null && start.runs.length > 0) {
+    const each = minutesPerDay(start.runs) / start.runs.length;
+    if (times * each <= MINUTES_PER_DAY) return runsFor(draw, times, each);
+  }
+  return start.runs.length > 0 ? [...start.runs] : spreadRuns(1, 60);
+}

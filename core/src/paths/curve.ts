@@ -1,0 +1,44 @@
+import { atLeast } from '../quantity/units.ts';
+
+/**
+ * Loss of an inverter or converter per unit of its rating: loss(x) = c₀ + c₁x + c₂x², x = P_out/P_rated,
+ * η = x/(x + loss). Quadratic loss model: Schmidt & Sauer 1996. c₀ is idle, c₁ and c₂ grow with load.
+ */
+export interface LossCurve {
+  readonly c0: number;
+  readonly c1: number;
+  readonly c2: number;
+}
+
+/**
+ * The curve through an idle draw and a best efficiency: c₂ = c₀/x*², c₁ = 1/η* − 1 − 2√(c₀c₂);
+ * a negative c₁ is set to 0 and c₂ refitted through η*.
+ * @param idleShare c₀, idle W ÷ rated W, 0…1
+ * @param peak η*, best efficiency, above 0 to 1
+ * @param at x*, share of the rating where it is best, above 0
+ */
+export function curveFromIdleAndPeak(idleShare: number, peak: number, at: number): LossCurve {
+  atLeast('idle share', idleShare, 0);
+  if (!(peak > 0 && peak <= 1)) throw new RangeError(`peak efficiency must be above 0 and at most 1, not ${peak}`);
+  if (!(at > 0)) throw new RangeError(`the load of the peak must be above 0, not ${at}`);
+  const c2 = idleShare / at ** 2;
+  const c1 = 1 / peak - 1 - 2 * Math.sqrt(idleShare * c2);
+  if (c1 >= 0) return { c0: idleShare, c1, c2 };
+  const lossAtPeak = at * (1 / peak - 1);
+  return { c0: idleShare, c1: 0, c2: Math.max(0, (lossAtPeak - idleShare) / at ** 2) };
+}
+
+/** The flat school: one efficiency at every load, idle on top. c₁ = 1/η − 1. */
+export function flatCurve(idleShare: number, efficiency: number): LossCurve {
+  atLeast('idle share', idleShare, 0);
+  if (!(efficiency > 0 && efficiency <= 1)) {
+    throw new RangeError(`efficiency must be above 0 and at most 1, not ${efficiency}`);
+  }
+  return { c0: idleShare, c1: 1 / efficiency - 1, c2: 0 };
+}
+
+/** Efficiency at a load of x (output ÷ rating); 0 at no load. */
+export function efficiencyAt(curve: LossCurve, x: number): number {
+  atLeast('load', x, 0);
+  return x === 0 ? 0 : x / (x + curve.c0 + curve.c1 * x + curve.c2 * x ** 2);
+}

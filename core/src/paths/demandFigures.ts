@@ -1,0 +1,183 @@
+import type { Ledger, LedgerEntry } from '../assessment.ts';
+import type { LoadProfile } from '../loads/profile.ts';
+import { formatDuration } from '../quantity/format.ts';
+import type { FigureBook } from '../quantity/figure.ts';
+import { ORIGIN } from '../reference/origins.ts';
+import type { BusDay, Inverter } from './ledger.ts';
+
+function entry(usefulWh: number, conversionWh: number, idleWh: number, storageShare: number) {
+  const storageWh = (usefulWh + conversionWh + idleWh) * storageShare;
+  return { usefulWh, conversionWh, idleWh, storageWh, batteryWh: usefulWh + conversionWh + idleWh + storageWh };
+}
+
+/** The day's ledger with the store's own loss shared in proportion to what each load draws from it. */
+export function ledgerOf(bus: BusDay, roundTripEfficiency: number): Ledger {
+  const storageShare = 1 / roundTripEfficiency - 1;
+  const loads: LedgerEntry[] = bus.rows.map((row) => ({
+    loadId: row.loadId,
+    ...entry(row.usefulWh, row.conversionWh, row.idleWh, storageShare),
+  }));
+  const unattended = entry(0, 0, bus.unattendedIdleWh, storageShare);
+  const sum = (key: 'usefulWh' | 'conversionWh' | 'idleWh') =>
+    loads.reduce((total, row) => total + row[key], 0) + unattended[key];
+  return { loads, unattended, total: entry(sum('usefulWh'), sum('conversionWh'), sum('idleWh'), storageShare) };
+}
+
+/** The day's need and its losses, each with its working; loss.total and demand.battery are exact sums. */
+export function recordDemand(
+  book: FigureBook,
+  profiles: readonly LoadProfile[],
+  ledger: Ledger,
+  inverter: Inverter | null,
+  onMinutes: number,
+  roundTripEfficiency: number,
+): void {
+  const { total, unattended } = ledger;
+  const unit = 'Wh/day';
+  book.set('demand.useful', {
+    value: total.usefulWh,
+    unit,
+    label: 'At the appliances',
+    basis: ORIGIN.si,
+    working: {
+      formula: 'sum over the loads of pieces × power × time',
+      inputs: profiles.map(({ load, energyWh }, i) => ({
+        symbol: `load${i}`,
+        label: load.quantity > 1 ? `${load.quantity} × ${load.name}` : load.name,
+        value: energyWh,
+        unit: 'Wh',
+        origin: { label: 'job' as const, source: load.evidence.replace('-', ' ') },
+      })),
+    },
+  });
+  const parts = (key: 'conversionWh' | 'idleWh') =>
+    ledger.loads.flatMap((row, i) =>
+      row[key] > 0
+        ? [
+            {
+              symbol: `load${i}`,
+              label: profiles[i]?.load.name ?? row.loadId,
+              value: row[key],
+              unit: 'Wh',
+              origin: ORIGIN.computed,
+            },
+          ]
+        : [],
+    );
+  const curveInputs = inverter
+    ? [
+        { symbol: 'c0', label: 'Loss at no load, c₀', value: inverter.curve.c0, unit: '', origin: ORIGIN.schmidtSauer },
+        { symbol: 'c1', label: 'Loss with load, c₁', value: inverter.curve.c1, unit: '', origin: ORIGIN.schmidtSauer },
+        { symbol: 'c2', label: 'Loss with load², c₂', value: inverter.curve.c2, unit: '', origin: ORIGIN.schmidtSauer },
+      ]
+    : [];
+  const conversion = book.set('loss.conversion', {
+    value: total.conversionWh,
+    unit,
+    label: 'Lost converting',
+    basis: ORIGIN.schmidtSauer,
+    working: {
+      formula: 'each minute: adapter and converter loss + inverter rating × (c₁x + c₂x²), x = output ÷ rating',
+      inputs: [...curveInputs, ...parts('conversionWh')],
+      note: 'What grows with the load. It is zero for anything wired straight to the bus.',
+    },
+  });
+  const idle = book.set('loss.idle', {
+    value: total.idleWh,
+    unit,
+    label: 'Lost idling',
+    basis: ORIGIN.schmidtSauer,
+    working: {
+      formula: inverter ? '{idleW} × {hours}' : '0: nothing uses an inverter',
+      inputs: inverter
+        ? [
+            {
+              symbol: 'idleW',
+              label: 'Inverter idle',
+              value: inverter.curve.c0 * inverter.ratingW,
+              unit: 'W',
+              origin: ORIGIN.computed,
+              figure: 'inverter.idle' as const,
+            },
+            { symbol: 'hours', label: 'Inverter on', value: onMinutes / 60, unit: 'h', origin: ORIGIN.computed },
+            ...(unattended.idleWh > 0
+              ? [
+                  {
+                    symbol: 'unattended',
+                    label: 'of this, nothing running',
+                    value: unattended.idleWh,
+                    unit: 'Wh',
+                    origin: ORIGIN.computed,
+                  },
+                ]
+              : []),
+            ...parts('idleWh'),
+          ]
+        : [],
+      note: inverter
+        ? `The inverter is on for ${formatDuration(onMinutes)} of the day. Idle is shared, minute by minute, among the loads that held it on.`
+        : undefined,
+    },
+  });
+  const busWh = total.usefulWh + conversion + idle;
+  book.set('demand.bus', {
+    value: busWh,
+    unit,
+    label: 'Drawn from the store',
+    basis: ORIGIN.si,
+    working: {
+      formula: '{useful} + {conversion} + {idle}',
+      inputs: [
+        book.input('useful', 'demand.useful'),
+        book.input('conversion', 'loss.conversion'),
+        book.input('idle', 'loss.idle'),
+      ],
+    },
+  });
+  const storage = book.set('loss.storage', {
+    value: total.storageWh,
+    unit,
+    label: 'Lost in the store',
+    basis: ORIGIN.practiceRecalled,
+    working: {
+      formula: '{bus} × (1 ÷ {roundTrip} − 1)',
+      inputs: [
+        book.input('bus', 'demand.bus'),
+        {
+          symbol: 'roundTrip',
+          label: 'Round trip of the store',
+          value: roundTripEfficiency,
+          unit: 'share',
+          origin: ORIGIN.practiceRecalled,
+        },
+      ],
+      note: 'Taken as if all energy passed through the store. What runs while the sun shines skips it: the day’s simulation shows how much.',
+    },
+  });
+  const loss = book.set('loss.total', {
+    value: conversion + idle + storage,
+    unit,
+    label: 'Lost on the way',
+    basis: ORIGIN.si,
+    working: {
+      formula: '{conversion} + {idle} + {storage}',
+      inputs: [
+        book.input('conversion', 'loss.conversion'),
+        book.input('idle', 'loss.idle'),
+        book.input('storage', 'loss.storage'),
+      ],
+      note: 'Cable loss is not in it yet: no cable runs are drawn.',
+    },
+  });
+  book.set('demand.battery', {
+    value: total.usefulWh + loss,
+    unit,
+    label: 'Need per day',
+    basis: ORIGIN.si,
+    working: {
+      formula: '{useful} + {loss}',
+      inputs: [book.input('useful', 'demand.useful'), book.input('loss', 'loss.total')],
+      note: 'What the store must be given back each day: useful energy and every loss on the way.',
+    },
+  });
+}

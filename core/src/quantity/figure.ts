@@ -1,0 +1,115 @@
+/**
+ * A figure is a number that can be opened: it carries the formula it came from, the values put in,
+ * and where each of those came from. The interface, the command line and the reports only draw it.
+ */
+
+/** P published source; T common practice without a source; M recalled from memory; P·M published,
+ * figure recalled; D invented for the demo; job = entered in this job; computed = from other figures. */
+export type OriginLabel = 'P' | 'T' | 'M' | 'P·M' | 'D' | 'job' | 'computed';
+
+export interface Origin {
+  readonly label: OriginLabel;
+  /** In the reader's words: the source's name, or how the value was got. */
+  readonly source: string;
+}
+
+export interface WorkingInput {
+  /** The name that stands in braces in the formula. */
+  readonly symbol: string;
+  readonly label: string;
+  readonly value: number | string;
+  readonly unit: string;
+  readonly origin: Origin;
+  /** Set when the value is itself a figure and can be opened. */
+  readonly figure?: FigureId;
+}
+
+export interface Working {
+  /** Readable formula; `{symbol}` stands for an input of that symbol. */
+  readonly formula: string;
+  readonly inputs: readonly WorkingInput[];
+  /** The question a sceptic would ask, answered. */
+  readonly note?: string;
+}
+
+export interface Figure {
+  readonly value: number;
+  readonly unit: string;
+  readonly label: string;
+  readonly basis: Origin;
+  readonly working: Working;
+}
+
+export const FIGURE_IDS = [
+  'demand.useful',
+  'demand.bus',
+  'demand.battery',
+  'loss.conversion',
+  'loss.idle',
+  'loss.storage',
+  'loss.total',
+  'peak.continuous',
+  'peak.surge',
+  'peak.apparent',
+  'peak.current',
+  'inverter.required',
+  'inverter.rating',
+  'inverter.idle',
+  'store.required',
+  'store.capacity',
+  'store.usable',
+  'store.ah',
+  'store.ah12',
+  'store.ah24',
+  'store.days',
+  'sun.hours',
+  'sun.yield',
+  'alternator.limit',
+  'alternator.yield',
+  'array.required',
+  'array.rating',
+  'dcdc.required',
+  'dcdc.rating',
+  'balance.net',
+  'mass.kit',
+  'payload.left',
+] as const;
+
+export type FigureId = (typeof FIGURE_IDS)[number];
+/** Known only when the brief gives the payload. */
+type OptionalFigureId = 'payload.left';
+export type Figures = Readonly<Record<Exclude<FigureId, OptionalFigureId>, Figure>> &
+  Readonly<Partial<Record<OptionalFigureId, Figure>>>;
+
+/** Collects figures while the pipeline runs; refuses a value that is not a number, so that no NaN leaves the core. */
+export class FigureBook {
+  readonly #figures: Partial<Record<FigureId, Figure>> = {};
+
+  /** Records a figure and hands its plain value back for the next step. */
+  set(id: FigureId, figure: Figure): number {
+    if (!Number.isFinite(figure.value)) throw new RangeError(`figure ${id} is not a finite number`);
+    this.#figures[id] = figure;
+    return figure.value;
+  }
+
+  value(id: FigureId): number {
+    return this.#get(id).value;
+  }
+
+  /** An input of another figure's working that refers to this figure. */
+  input(symbol: string, id: FigureId): WorkingInput {
+    const { value, unit, label, basis } = this.#get(id);
+    return { symbol, label, value, unit, origin: basis, figure: id };
+  }
+
+  all(): Figures {
+    for (const id of FIGURE_IDS) if (id !== 'payload.left') this.#get(id);
+    return this.#figures as Figures;
+  }
+
+  #get(id: FigureId): Figure {
+    const found = this.#figures[id];
+    if (!found) throw new Error(`figure ${id} has not been computed yet`);
+    return found;
+  }
+}

@@ -1,0 +1,60 @@
+import { KG_PER_LB } from './units.ts';
+
+const THIN_SPACE = '\u2009';
+
+/** Digits grouped by thin spaces, a true minus sign; `digits` decimals, trailing zeros dropped. */
+export function formatNumber(value: number, digits = 0): string {
+  const factor = 10 ** digits;
+  const rounded = Math.round(Math.abs(value) * factor) / factor;
+  const [whole = '0', fraction] = rounded.toFixed(digits).split('.');
+  const trimmed = fraction?.replace(/0+$/, '');
+  const grouped = whole.replace(/\B(?=(\d{3})+$)/g, THIN_SPACE);
+  const sign = value < 0 && rounded !== 0 ? '−' : '';
+  return sign + grouped + (trimmed ? `.${trimmed}` : '');
+}
+
+/** Decimals worth showing for a value of this unit: a fitter's precision, not the computer's. */
+function digitsFor(value: number, unit: string): number {
+  const size = Math.abs(value);
+  if (unit === 'share') return size < 0.1 ? 1 : 0;
+  if (unit === 'days' || unit === 'h') return size < 10 ? 1 : 0;
+  if (unit === '' || unit === '°C' || unit === '°') return 3;
+  if (size >= 20) return 0;
+  return size < 1 ? 2 : 1;
+}
+
+export interface Shown {
+  readonly number: string;
+  readonly unit: string;
+}
+
+/** A value in the reader's units: shares as %, kg as lb for the imperial reader. */
+export function show(value: number, unit: string, units: 'metric' | 'imperial' = 'metric'): Shown {
+  if (unit === 'share') return { number: formatNumber(value * 100, digitsFor(value, unit)), unit: '%' };
+  if (unit === 'kg' && units === 'imperial') return { number: formatNumber(value / KG_PER_LB), unit: 'lb' };
+  if (unit === '°C' && units === 'imperial') return { number: formatNumber(value * 1.8 + 32, 0), unit: '°F' };
+  if (unit === 'Wh/day') return { number: formatNumber(value, digitsFor(value, unit)), unit: 'Wh' };
+  return { number: formatNumber(value, digitsFor(value, unit)), unit };
+}
+
+export function showText(value: number, unit: string, units?: 'metric' | 'imperial'): string {
+  const shown = show(value, unit, units);
+  return shown.unit ? `${shown.number}${THIN_SPACE}${shown.unit}` : shown.number;
+}
+
+/** "1 h 30", "45 min", "5 min 54 s" from minutes. */
+export function formatDuration(minutes: number): string {
+  const seconds = Math.round(minutes * 60);
+  const h = Math.floor(seconds / 3600);
+  const m = Math.floor((seconds % 3600) / 60);
+  const s = seconds % 60;
+  if (h > 0) return m > 0 ? `${h} h ${String(m).padStart(2, '0')}` : `${h} h`;
+  if (m > 0) return s > 0 ? `${m} min ${s} s` : `${m} min`;
+  return `${s} s`;
+}
+
+/** "06:30" from minutes after midnight. */
+export function formatClock(minuteOfDay: number): string {
+  const whole = ((Math.round(minuteOfDay) % 1440) + 1440) % 1440;
+  return `${String(Math.floor(whole / 60)).padStart(2, '0')}:${String(whole % 60).padStart(2, '0')}`;
+}

@@ -1,0 +1,48 @@
+import type { Origin } from '../quantity/figure.ts';
+import { ORIGIN } from './origins.ts';
+
+export interface Default {
+  readonly value: number;
+  readonly origin: Origin;
+}
+
+const sourced = (value: number, origin: Origin): Default => ({ value, origin });
+
+/** Values used where the job says nothing, each with where it comes from. */
+export const DEFAULT = {
+  /** Mains adapter, AC in to DC out. */
+  adapterEfficiency: sourced(0.85, ORIGIN.practice),
+  /** Small DC-DC converter on the bus. */
+  converterEfficiency: sourced(0.9, ORIGIN.practice),
+  /** Best efficiency of an inverter, and the share of its rating where it occurs. */
+  inverterPeakEfficiency: sourced(0.92, ORIGIN.memory),
+  inverterPeakAt: sourced(0.35, ORIGIN.practice),
+  /** Idle draw as a share of the inverter's rating. */
+  inverterIdleShare: sourced(0.01, ORIGIN.memory),
+  /** What an inverter holds for a second or so, as a multiple of its rating. */
+  inverterSurgeFactor: sourced(2, ORIGIN.memory),
+  /** W per VA of an inverter's rating: a 5 kVA unit gives about 4 kW. */
+  inverterWattsPerVa: sourced(0.8, ORIGIN.practice),
+  dcdcEfficiency: sourced(0.9, ORIGIN.memory),
+  /** V at the terminals of a 12 V alternator under load. */
+  alternatorVoltage12V: sourced(13.5, ORIGIN.memory),
+  alternatorHotFactor: sourced(0.8, ORIGIN.practiceRecalled),
+  /** A that the vehicle itself needs while driving. */
+  alternatorOwnLoadA: sourced(35, ORIGIN.practice),
+  /** Largest share of the alternator's rating that a charger should draw. */
+  alternatorShare: sourced(0.5, ORIGIN.practice),
+  fridgeReferenceAmbientC: sourced(25, ORIGIN.practice),
+  panelTemperatureCoefficient: sourced(-0.004, ORIGIN.memory),
+  panelNoctC: sourced(45, ORIGIN.memory),
+  /** K that panels close to a roof run hotter than freely standing ones. */
+  panelRoofExtraK: sourced(7, ORIGIN.practice),
+  soiling: sourced(0.97, ORIGIN.practice),
+  arrayWiring: sourced(0.98, ORIGIN.practice),
+  mismatch: sourced(0.98, ORIGIN.practice),
+  mpptEfficiency: sourced(0.97, ORIGIN.practice),
+  /** kg per m² of rigid panel and W per m² of panel. */
+  panelKgPerM2: sourced(11.5, ORIGIN.practice),
+  panelWPerM2: sourced(200, ORIGIN.memory),
+  /** kg of inverter per kW of rating. */
+  inverterKgPerKw: sourced(2.5, ORIGIN.memory),
+} as const;
