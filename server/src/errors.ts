@@ -1,0 +1,41 @@
+import type { Fault } from '@joulemetric/core/validate';
+
+/** Everything the API can refuse, with its status and its words; docs/api.md lists the same (a test compares). */
+export const PROBLEMS = {
+  'malformed-json': { status: 400, title: 'The body is not JSON' },
+  'malformed-request': { status: 400, title: 'The request cannot be read' },
+  'unknown-job': { status: 404, title: 'There is no such job' },
+  'unknown-route': { status: 404, title: 'There is nothing at this address' },
+  'version-conflict': { status: 412, title: 'The job was changed by someone else' },
+  'body-too-large': { status: 413, title: 'The body is larger than 1 MB' },
+  'not-json': { status: 415, title: 'The body must be application/json' },
+  'invalid-job': { status: 422, title: 'The job file is not valid' },
+  'version-required': { status: 428, title: 'Say which version you have seen' },
+  unexpected: { status: 500, title: 'The server failed' },
+  'database-unreachable': { status: 503, title: 'The database cannot be reached' },
+} as const;
+
+export type ProblemCode = keyof typeof PROBLEMS;
+
+export class Problem extends Error {
+  readonly code: ProblemCode;
+  readonly detail: string;
+  readonly extra: { readonly faults?: readonly Fault[]; readonly current?: unknown };
+
+  constructor(code: ProblemCode, detail: string, extra: Problem['extra'] = {}) {
+    super(`${code}: ${detail}`);
+    this.code = code;
+    this.detail = detail;
+    this.extra = extra;
+  }
+
+  get status(): number {
+    return PROBLEMS[this.code].status;
+  }
+
+  /** RFC 9457 problem details. */
+  toJSON(): object {
+    const { status, title } = PROBLEMS[this.code];
+    return { type: `urn:joulemetric:problem:${this.code}`, code: this.code, status, title, detail: this.detail, ...this.extra };
+  }
+}
