@@ -2,7 +2,7 @@ import type { Assessment } from './assessment.ts';
 import { findAll } from './findings/rules.ts';
 import type { DesignOption, Job } from './job/schema.ts';
 import { ambientByMinuteC } from './loads/ambient.ts';
-import { loadProfile } from './loads/profile.ts';
+import { type LoadProfile, loadProfile } from './loads/profile.ts';
 import { recordPeakCurrent } from './moment/currentFigure.ts';
 import { standardInverter } from './moment/inverterSize.ts';
 import { recordMoment } from './moment/momentFigures.ts';
@@ -22,6 +22,7 @@ import { darkestMonth, sunDay } from './sun/day.ts';
 export interface Evaluation {
   readonly assessment: Assessment;
   readonly option: DesignOption;
+  readonly profiles: readonly LoadProfile[];
   readonly bus: BusDay;
   readonly array: ArrayDay;
 }
@@ -66,5 +67,5 @@ export function evaluate(job: Job, optionId?: string): Evaluation {
   const figures = book.all();
   const inverterUnits = standardInverter(figures['inverter.required'].value).units;
   const findings = findAll({ job, option, figures, ledger, inverterUnits });
-  return { assessment: { optionId: option.id, figures, ledger, findings }, option, bus, array };
+  return { assessment: { optionId: option.id, figures, ledger, findings }, option, profiles, bus, array };
 }

@@ -4,7 +4,7 @@
  */
 
 // What does this job come to?
-export { assess } from './assess.ts';
+export { assess, type Evaluation, evaluate } from './assess.ts';
 export type { Assessment, Ledger, LedgerEntry } from './assessment.ts';
 export { simulateStay, type StaySimulation } from './days/simulate.ts';
 
@@ -14,19 +14,18 @@ export { type Words, wordsFor } from './findings/words.ts';
 
 // What is a job?
 export { blankJob } from './job/blank.ts';
-export { runningPowerW } from './job/draw.ts';
+export { runningPowerW, withRunningPower } from './job/draw.ts';
 export { freeId } from './job/ids.ts';
 export type { DesignOption, Draw, Evidence, Job, Load, PathKind, Run, System } from './job/schema.ts';
 
 // How does a load run?
 export { type Proposal, proposeLoad } from './loads/quickAdd.ts';
-export { minutesPerDay, rescaleRuns, runsFor } from './loads/runs.ts';
-export { runsOf } from './loads/profile.ts';
+export { formatUse, readUse } from './loads/use.ts';
 
 // How is a number read and shown?
-export type { Figure, FigureId, OriginLabel, WorkingInput } from './quantity/figure.ts';
+export type { Figure, FigureId, Figures, OriginLabel, WorkingInput } from './quantity/figure.ts';
 export { formatClock, formatDuration, formatNumber, show, showText } from './quantity/format.ts';
-export { type Kind, type Question, readField, readQuantities } from './quantity/read.ts';
+export { type Kind, type Question, readField, readNumber } from './quantity/read.ts';
 
 // What is taken when nothing is known?
 export { type Appliance, APPLIANCES, findAppliances } from './reference/appliances.ts';

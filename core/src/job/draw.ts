@@ -26,3 +26,25 @@ export function cycleLength(phases: Extract<Draw, { kind: 'cycle' }>['phases']):
   }
   return { fixedMin, stretches };
 }
+
+/**
+ * The same draw with another running power, W of one piece. In a cycle the typed figure is the strongest
+ * phase; the others keep their watts but never exceed it.
+ */
+export function withRunningPower(draw: Draw, powerW: number): Draw {
+  switch (draw.kind) {
+    case 'steady':
+    case 'standby':
+      return { ...draw, powerW };
+    case 'thermostatic':
+      return { ...draw, runningW: powerW };
+    case 'cycle': {
+      const strongest = runningPowerW(draw);
+      const phases = draw.phases.map((phase) => ({
+        ...phase,
+        powerW: phase.powerW === strongest ? powerW : Math.min(phase.powerW, powerW),
+      }));
+      return { ...draw, phases };
+    }
+  }
+}

@@ -13,9 +13,9 @@ const text = (maxLength: number, description: string, minLength = 0) =>
   Type.String({ minLength, maxLength, pattern: TEXT_PATTERN, description });
 const number = (minimum: number, maximum: number, description: string) =>
   Type.Number({ minimum, maximum, description });
-const oneOf = <T extends readonly [string, ...string[]]>(values: T, description: string) =>
+const oneOf = <const T extends readonly [string, ...string[]]>(values: T, description: string) =>
   Type.Unsafe<T[number]>({ type: 'string', enum: [...values], description });
-const oneNumberOf = <T extends readonly [number, ...number[]]>(values: T, description: string) =>
+const oneNumberOf = <const T extends readonly [number, ...number[]]>(values: T, description: string) =>
   Type.Unsafe<T[number]>({ type: 'number', enum: [...values], description });
 /** A number, or null for "the program works it out" (as one type, so that an error names the range, not a union). */
 const orNull = (minimum: number, maximum: number, description: string) =>

@@ -1,4 +1,4 @@
-import { runningPowerW } from '../job/draw.ts';
+import { runningPowerW, withRunningPower } from '../job/draw.ts';
 import type { Draw, Load, Run } from '../job/schema.ts';
 import { type Question, type Reading, readQuantities, type Token } from '../quantity/read.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
@@ -115,23 +115,7 @@ function withTyped(draw: Draw, powerW: number | null, duty: number | null): Draw
     const setC = draw.kind === 'thermostatic' ? draw.setC : 4;
     return { kind: 'thermostatic', runningW: powerW ?? runningPowerW(draw), duty, setC };
   }
-  if (powerW === null) return draw;
-  switch (draw.kind) {
-    case 'steady':
-    case 'standby':
-      return { ...draw, powerW };
-    case 'thermostatic':
-      return { ...draw, runningW: powerW };
-    case 'cycle': {
-      // The typed figure is the strongest phase; the others keep their watts but never exceed it.
-      const strongest = runningPowerW(draw);
-      const phases = draw.phases.map((phase) => ({
-        ...phase,
-        powerW: phase.powerW === strongest ? powerW : Math.min(phase.powerW, powerW),
-      }));
-      return { ...draw, phases };
-    }
-  }
+  return powerW === null ? draw : withRunningPower(draw, powerW);
 }
 
 function typedRuns(reading: Reading, start: Load, draw: Draw, questions: Question[]): Run[] {

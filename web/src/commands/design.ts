@@ -1,0 +1,77 @@
+import { type DesignOption, freeId, type Job, type System } from '@joulemetric/core';
+import type { Edit } from './loads.ts';
+
+/** Edits of the brief, the rules and the options. */
+
+export const changeJob =
+  (change: Partial<Pick<Job, 'title' | 'client' | 'vehicle'>>): Edit =>
+  (job) => ({ ...job, ...change });
+
+export const changeBrief =
+  (change: Partial<Job['brief']>): Edit =>
+  (job) => ({ ...job, brief: { ...job.brief, ...change } });
+
+export const changePlace = (change: Partial<Job['brief']['place']>): Edit => (job) =>
+  changeBrief({ place: { ...job.brief.place, ...change } })(job);
+
+export const changeRegion = (change: Partial<Job['brief']['region']>): Edit => (job) =>
+  changeBrief({ region: { ...job.brief.region, ...change } })(job);
+
+export const changeAlternator = (change: Partial<Job['brief']['alternator']>): Edit => (job) =>
+  changeBrief({ alternator: { ...job.brief.alternator, ...change } })(job);
+
+export const changeRules =
+  (change: Partial<Job['rules']>): Edit =>
+  (job) => ({ ...job, rules: { ...job.rules, ...change } });
+
+export const changeOption =
+  (id: string, change: (option: DesignOption) => DesignOption): Edit =>
+  (job) => ({ ...job, options: job.options.map((option) => (option.id === id ? change(option) : option)) });
+
+/** Changes one part of an option's system, such as its store. */
+export const changeSystem = <K extends 'store' | 'inverter' | 'dcdc' | 'array'>(
+  id: string,
+  part: K,
+  change: Partial<System[K]>,
+): Edit =>
+  changeOption(id, (option) => ({
+    ...option,
+    system: { ...option.system, [part]: { ...option.system[part], ...change } },
+  }));
+
+/** Another bus voltage with the same energy and charging power: Ah and A scale with it. */
+export const changeBusVoltage = (id: string, busVoltageV: System['busVoltageV']): Edit =>
+  changeOption(id, (option) => {
+    const { store } = option.system;
+    const scale = option.system.busVoltageV / busVoltageV;
+    const capacityAh = store.capacityAh === null ? null : store.capacityAh * scale;
+    const dcdcA = option.system.dcdc.ratingA;
+    return {
+      ...option,
+      system: {
+        ...option.system,
+        busVoltageV,
+        store: { ...store, capacityAh },
+        dcdc: { ratingA: dcdcA === null ? null : dcdcA * scale },
+      },
+    };
+  });
+
+const LETTERS = 'ABCDEFGHIJKL';
+
+/** A copy of an option under the next free letter, to be changed and compared. */
+export const duplicateOption =
+  (id: string): Edit =>
+  (job) => {
+    const original = job.options.find((option) => option.id === id);
+    const letter = [...LETTERS].find((l) => !job.options.some(({ name }) => name.startsWith(`${l} `) || name === l));
+    if (!original || !letter) return job;
+    const name = `${letter} ${original.name.replace(/^[A-L] /, '')}`.slice(0, 40);
+    return { ...job, options: [...job.options, { ...original, id: freeId(letter, job.options.map((o) => o.id)), name }] };
+  };
+
+export const renameOption = (id: string, name: string): Edit => changeOption(id, (option) => ({ ...option, name }));
+
+export const removeOption =
+  (id: string): Edit =>
+  (job) => (job.options.length > 1 ? { ...job, options: job.options.filter((option) => option.id !== id) } : job);

@@ -1,0 +1,57 @@
+import { freeId, type Job, type Load } from '@joulemetric/core';
+
+/** Edits of the list of loads: each takes the old job and gives a new one. */
+export type Edit = (job: Job) => Job;
+
+export const addLoad =
+  (load: Load): Edit =>
+  (job) => ({ ...job, loads: [...job.loads, { ...load, id: freeId(load.name, job.loads.map(({ id }) => id)) }] });
+
+export const changeLoad =
+  (id: string, change: Partial<Omit<Load, 'id'>>): Edit =>
+  (job) => ({ ...job, loads: job.loads.map((load) => (load.id === id ? { ...load, ...change } : load)) });
+
+export const duplicateLoad =
+  (id: string): Edit =>
+  (job) => {
+    const at = job.loads.findIndex((load) => load.id === id);
+    const original = job.loads[at];
+    if (!original) return job;
+    const copy = { ...original, id: freeId(original.name, job.loads.map((load) => load.id)) };
+    return { ...job, loads: job.loads.toSpliced(at + 1, 0, copy) };
+  };
+
+/** Removes a load and takes it out of the groups it stood in; a group of one is none. */
+export const removeLoad =
+  (id: string): Edit =>
+  (job) => ({
+    ...job,
+    loads: job.loads.filter((load) => load.id !== id),
+    neverTogether: job.neverTogether
+      .map((group) => group.filter((member) => member !== id))
+      .filter((group) => group.length > 1),
+  });
+
+/** Moves a load up (−1) or down (+1) the list. */
+export const moveLoad =
+  (id: string, by: -1 | 1): Edit =>
+  (job) => {
+    const from = job.loads.findIndex((load) => load.id === id);
+    const to = from + by;
+    const load = job.loads[from];
+    if (!load || to < 0 || to >= job.loads.length) return job;
+    return { ...job, loads: job.loads.toSpliced(from, 1).toSpliced(to, 0, load) };
+  };
+
+/** Marks two loads as never running together, or takes the mark back. */
+export const setNeverTogether =
+  (a: string, b: string, never: boolean): Edit =>
+  (job) => {
+    const apart = job.neverTogether.filter((group) => !(group.includes(a) && group.includes(b)));
+    if (never) return { ...job, neverTogether: [...apart, [a, b]] };
+    // A larger group is split so that only this pair may meet.
+    const split = job.neverTogether
+      .filter((group) => group.includes(a) && group.includes(b) && group.length > 2)
+      .flatMap((group) => [group.filter((id) => id !== a), group.filter((id) => id !== b)]);
+    return { ...job, neverTogether: [...apart, ...split] };
+  };

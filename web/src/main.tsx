@@ -1,0 +1,32 @@
+import { StrictMode } from 'react';
+import { createRoot } from 'react-dom/client';
+import { createBrowserRouter, Navigate } from 'react-router';
+import { RouterProvider } from 'react-router/dom';
+import { JobPage } from './shell/JobPage.tsx';
+import { Brief } from './steps/brief/Brief.tsx';
+import { JobsPage } from './steps/jobs/JobsPage.tsx';
+import { Loads } from './steps/loads/Loads.tsx';
+import { Result } from './steps/result/Result.tsx';
+import './styles.css';
+
+const router = createBrowserRouter([
+  { path: '/', element: <JobsPage /> },
+  {
+    path: '/jobs/:id',
+    element: <JobPage />,
+    children: [
+      { index: true, element: <Navigate to="loads" replace /> },
+      { path: 'brief', element: <Brief /> },
+      { path: 'loads', element: <Loads /> },
+      { path: 'result', element: <Result /> },
+      { path: '*', element: <Navigate to="../loads" replace /> },
+    ],
+  },
+  { path: '*', element: <Navigate to="/" replace /> },
+]);
+
+createRoot(document.getElementById('root') as HTMLElement).render(
+  <StrictMode>
+    <RouterProvider router={router} />
+  </StrictMode>,
+);

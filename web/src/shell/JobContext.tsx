@@ -1,0 +1,70 @@
+import { type Assessment, type Evaluation, evaluate, type FigureId, type Job } from '@joulemetric/core';
+import { createContext, useContext, useMemo, useState, useSyncExternalStore } from 'react';
+import { useSearchParams } from 'react-router';
+import type { Edit } from '../commands/loads.ts';
+import type { JobSession, Snapshot } from '../edges/session.ts';
+
+/** What stands in the panel on the right: a figure's working, or one load in detail. */
+export type Panel = { readonly kind: 'figure'; readonly id: FigureId } | { readonly kind: 'load'; readonly id: string };
+
+interface OpenJob {
+  readonly session: JobSession;
+  readonly snapshot: Snapshot;
+  readonly job: Job;
+  readonly optionId: string;
+  readonly chooseOption: (id: string) => void;
+  readonly evaluation: Evaluation;
+  readonly assessment: Assessment;
+  /** The assessment before the last edit, for "was …"; null when nothing has been edited or the option is new. */
+  readonly before: Assessment | null;
+  readonly edit: (command: Edit, coalesce?: string) => void;
+  readonly panels: readonly Panel[];
+  readonly open: (panel: Panel) => void;
+  readonly back: () => void;
+  readonly close: () => void;
+}
+
+const Context = createContext<OpenJob | null>(null);
+
+export function useJob(): OpenJob {
+  const open = useContext(Context);
+  if (!open) throw new Error('useJob outside an open job');
+  return open;
+}
+
+/** Holds the job and the selection; everything else on the page is derived from them. */
+export function JobProvider({ session, children }: { session: JobSession; children: React.ReactNode }) {
+  const snapshot = useSyncExternalStore(session.subscribe, session.snapshot);
+  const { job, before: jobBefore } = snapshot;
+  const [parameters, setParameters] = useSearchParams();
+  const [panels, setPanels] = useState<readonly Panel[]>([]);
+  const asked = parameters.get('option');
+  const optionId = job.options.find(({ id }) => id === asked)?.id ?? job.options[0]?.id ?? '';
+
+  const evaluation = useMemo(() => evaluate(job, optionId), [job, optionId]);
+  const before = useMemo(
+    () => (jobBefore?.options.some(({ id }) => id === optionId) ? evaluate(jobBefore, optionId).assessment : null),
+    [jobBefore, optionId],
+  );
+
+  const value = useMemo<OpenJob>(
+    () => ({
+      session,
+      snapshot,
+      job,
+      optionId,
+      chooseOption: (id) => setParameters({ option: id }, { replace: true }),
+      evaluation,
+      assessment: evaluation.assessment,
+      before,
+      edit: (command, coalesce) => session.apply(command, coalesce ?? null),
+      panels,
+      open: (panel) =>
+        setPanels((stack) => (panel.kind === 'figure' && stack.at(-1)?.kind === 'figure' ? [...stack, panel] : [panel])),
+      back: () => setPanels((stack) => stack.slice(0, -1)),
+      close: () => setPanels([]),
+    }),
+    [session, snapshot, job, optionId, evaluation, before, panels, setParameters],
+  );
+  return <Context value={value}>{children}</Context>;
+}

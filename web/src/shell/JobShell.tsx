@@ -1,0 +1,54 @@
+import { useMemo, useState } from 'react';
+import { Outlet } from 'react-router';
+import { LedgerPatterns } from '../ui/LedgerBar.tsx';
+import { useActions } from './actions.ts';
+import { ConflictSheet } from './ConflictSheet.tsx';
+import { useJob } from './JobContext.tsx';
+import { Palette } from './Palette.tsx';
+import { PhoneHead, PhoneTabs } from './PhoneBar.tsx';
+import { Rail } from './Rail.tsx';
+import { Shortcuts } from './Shortcuts.tsx';
+import { SidePanel } from './SidePanel.tsx';
+import { useKeys } from './useKeys.ts';
+import { Vitals } from './Vitals.tsx';
+
+/** What stays on every step: rail, vitals, panel, palette. */
+export function JobShell() {
+  const { close } = useJob();
+  const actions = useActions();
+  const [palette, setPalette] = useState(false);
+  const [shortcuts, setShortcuts] = useState(false);
+  const all = [
+    ...actions,
+    { id: 'shortcuts', name: 'Keyboard shortcuts', group: 'View' as const, enabled: true, run: () => setShortcuts(true) },
+  ];
+  const keys = useMemo(
+    () => ({
+      'Ctrl+K': () => setPalette(true),
+      '?': () => setShortcuts(true),
+      Escape: close,
+    }),
+    [close],
+  );
+  useKeys(actions, keys);
+  return (
+    <div className="flex h-dvh flex-row phone:flex-col">
+      <LedgerPatterns />
+      <Rail onPalette={() => setPalette(true)} />
+      <PhoneHead />
+      <div className="flex min-h-0 min-w-0 grow flex-col">
+        <Vitals />
+        <div className="flex min-h-0 grow">
+          <main className="@container min-w-0 grow overflow-y-auto" id="sheet">
+            <Outlet />
+          </main>
+          <SidePanel />
+        </div>
+      </div>
+      <PhoneTabs onMore={() => setPalette(true)} />
+      <Palette open={palette} onOpenChange={setPalette} actions={all} />
+      <Shortcuts open={shortcuts} onOpenChange={setShortcuts} actions={actions} />
+      <ConflictSheet />
+    </div>
+  );
+}

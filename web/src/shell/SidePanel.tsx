@@ -1,0 +1,53 @@
+import { Dialog } from 'radix-ui';
+import { LoadDetail } from '../steps/loads/LoadDetail.tsx';
+import { FigureWorking } from './WorkingPanel.tsx';
+import { useJob } from './JobContext.tsx';
+import { useIsPhone } from './useIsPhone.ts';
+
+/** The panel on the right: a figure's working or a load in detail; a sheet from below on the phone. */
+export function SidePanel() {
+  const { panels, close, back } = useJob();
+  const isPhone = useIsPhone();
+  const panel = panels.at(-1);
+  if (!panel) return null;
+  const title = panel.kind === 'figure' ? 'Working' : 'Load';
+  const content = (
+    <>
+      <div className="mb-3 flex items-center justify-between">
+        <h2 className="text-body font-semibold">{title}</h2>
+        <span className="flex gap-3">
+          {panels.length > 1 && (
+            <button type="button" onClick={back} className="text-note text-ink-2 hover:text-ink phone:min-h-11">
+              Back
+            </button>
+          )}
+          <button type="button" onClick={close} className="text-note text-ink-2 hover:text-ink phone:min-h-11" aria-label="Close the panel">
+            {isPhone ? 'Close' : 'Esc'}
+          </button>
+        </span>
+      </div>
+      {panel.kind === 'figure' ? <FigureWorking panel={panel} /> : <LoadDetail key={panel.id} id={panel.id} />}
+    </>
+  );
+  if (!isPhone) {
+    return (
+      <aside aria-label={title} className="w-[300px] shrink-0 overflow-y-auto border-l border-line bg-sheet px-[18px] py-3.5">
+        {content}
+      </aside>
+    );
+  }
+  return (
+    <Dialog.Root open onOpenChange={(open) => !open && close()}>
+      <Dialog.Portal>
+        <Dialog.Overlay className="fixed inset-0 z-20 bg-[rgb(0_0_0/0.35)]" />
+        <Dialog.Content
+          aria-describedby={undefined}
+          className="fixed inset-x-0 bottom-0 z-30 max-h-[86dvh] overflow-y-auto border-t-2 border-ink bg-sheet px-4 pb-6 pt-3 focus:outline-none"
+        >
+          <Dialog.Title className="sr-only">{title}</Dialog.Title>
+          {content}
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
+  );
+}

@@ -1,0 +1,8 @@
+/** The steps that are built, numbered as in the order of the work. */
+export const STEPS = [
+  { path: 'brief', number: 1, name: 'Brief' },
+  { path: 'loads', number: 2, name: 'Loads' },
+  { path: 'result', number: null, name: 'Result' },
+] as const;
+
+export type StepPath = (typeof STEPS)[number]['path'];

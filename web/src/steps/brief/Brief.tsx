@@ -1,0 +1,293 @@
+import { type Job, MARGIN, monthName, SKY } from '@joulemetric/core';
+import { ToggleGroup } from 'radix-ui';
+import {
+  changeAlternator,
+  changeBrief,
+  changeJob,
+  changePlace,
+  changeRegion,
+  changeRules,
+} from '../../commands/design.ts';
+import { PhoneOptions } from '../../shell/PhoneBar.tsx';
+import { useJob } from '../../shell/JobContext.tsx';
+import { Choice, QuantityField, TextField } from '../../ui/Field.tsx';
+import { FindingLine } from '../../ui/FindingLine.tsx';
+import { StepHead } from '../../ui/Question.tsx';
+import { Fig } from '../../ui/Fig.tsx';
+
+/** Step 1: who, where, when, how long, and the electrician's own rules. */
+export function Brief() {
+  const { assessment } = useJob();
+  const findings = assessment.findings.filter(({ where }) => where.step === 'brief');
+  return (
+    <div className="px-5 pb-10 pt-3.5 phone:px-4">
+      <PhoneOptions />
+      <StepHead question="Who is it for, where and for how long?">
+        With this brief the sun gives <Fig id="sun.hours" /> of full sun a day in the darkest month of use.
+      </StepHead>
+      {findings.map((finding) => (
+        <FindingLine key={finding.code} finding={finding} />
+      ))}
+      <div className="grid grid-cols-2 gap-x-10 @max-[720px]:grid-cols-1">
+        <Client />
+        <Stay />
+        <Place />
+        <Vehicle />
+        <Rules />
+      </div>
+    </div>
+  );
+}
+
+function Section({ title, wide = false, children }: { title: string; wide?: boolean; children: React.ReactNode }) {
+  return (
+    <section className={`border-b border-line py-4 ${wide ? 'col-span-full border-b-0' : ''}`}>
+      <h2 className="mb-2.5 text-body font-semibold">{title}</h2>
+      <div className={`grid gap-x-5 gap-y-3 ${wide ? 'grid-cols-4 @max-[720px]:grid-cols-1' : 'grid-cols-2'}`}>{children}</div>
+    </section>
+  );
+}
+
+function Client() {
+  const { job, edit } = useJob();
+  return (
+    <Section title="Client and vehicle">
+      <div className="col-span-2">
+        <TextField label="Job" required value={job.title} onChange={(title) => edit(changeJob({ title }), 'title')} />
+      </div>
+      <TextField label="Client" value={job.client} onChange={(client) => edit(changeJob({ client }), 'client')} />
+      <TextField label="Vehicle" value={job.vehicle} onChange={(vehicle) => edit(changeJob({ vehicle }), 'vehicle')} />
+    </Section>
+  );
+}
+
+function Stay() {
+  const { job, edit } = useJob();
+  const { brief } = job;
+  return (
+    <Section title="The stay">
+      <QuantityField
+        label="Nights away from power"
+        unit="nights"
+        value={brief.nightsOffGrid}
+        min={1}
+        max={365}
+        whole
+        onChange={(value) => value !== null && edit(changeBrief({ nightsOffGrid: value }), 'nights')}
+      />
+      <QuantityField
+        label="Sunless days to ride through"
+        unit="days"
+        value={brief.sunlessDays}
+        min={0}
+        max={30}
+        onChange={(value) => value !== null && edit(changeBrief({ sunlessDays: value }), 'sunless')}
+      />
+      <div className="col-span-2">
+        <Months months={brief.months} onChange={(months) => edit(changeBrief({ months }))} />
+      </div>
+    </Section>
+  );
+}
+
+function Months({ months, onChange }: { months: readonly number[]; onChange: (months: number[]) => void }) {
+  return (
+    <div>
+      <p className="text-note text-ink-2" id="months-label">
+        Months of use
+      </p>
+      <ToggleGroup.Root
+        type="multiple"
+        aria-labelledby="months-label"
+        value={months.map(String)}
+        onValueChange={(chosen) => {
+          if (chosen.length > 0) onChange(chosen.map(Number).sort((a, b) => a - b));
+        }}
+        className="mt-1.5 grid grid-cols-12"
+      >
+        {Array.from({ length: 12 }, (_, i) => i + 1).map((month) => (
+          <ToggleGroup.Item
+            key={month}
+            value={String(month)}
+            aria-label={monthName(month)}
+            title={monthName(month)}
+            className="num -ml-px border border-line py-1 text-note first:ml-0 data-[state=on]:border-ink data-[state=on]:bg-ink data-[state=on]:text-paper phone:min-h-11"
+          >
+            {monthName(month).slice(0, 1)}
+          </ToggleGroup.Item>
+        ))}
+      </ToggleGroup.Root>
+    </div>
+  );
+}
+
+const MAINS = [
+  { value: '230V-50Hz', label: '230 V 50 Hz' },
+  { value: '120V-60Hz', label: '120 V 60 Hz' },
+] as const;
+const UNITS = [
+  { value: 'metric', label: 'kg, °C' },
+  { value: 'imperial', label: 'lb, °F' },
+] as const;
+
+function Place() {
+  const { job, edit } = useJob();
+  const { place, region } = job.brief;
+  const skies = Object.entries(SKY).map(([value, { name }]) => ({ value: value as keyof typeof SKY, label: name }));
+  return (
+    <Section title="Place and sky">
+      <TextField label="Where it is used" value={place.label} onChange={(label) => edit(changePlace({ label }), 'place')} />
+      <QuantityField
+        label="Latitude, south negative"
+        unit="°"
+        value={place.latitudeDeg}
+        min={-90}
+        max={90}
+        onChange={(value) => value !== null && edit(changePlace({ latitudeDeg: value }), 'latitude')}
+      />
+      <Choice label="Sky there" value={place.sky} options={skies} onChange={(sky) => edit(changePlace({ sky }))} />
+      <QuantityField
+        label="Peak sun hours, if known"
+        unit="h"
+        value={place.peakSunHours}
+        auto="from latitude and sky"
+        min={0}
+        max={12}
+        onChange={(value) => edit(changePlace({ peakSunHours: value }), 'sunhours')}
+      />
+      <QuantityField
+        label="Usual afternoon"
+        unit="°C"
+        value={place.dayTempC}
+        min={-40}
+        max={60}
+        onChange={(value) => value !== null && edit(changePlace({ dayTempC: value }), 'day-temp')}
+      />
+      <QuantityField
+        label="Usual night"
+        unit="°C"
+        value={place.nightTempC}
+        min={-50}
+        max={50}
+        onChange={(value) => value !== null && edit(changePlace({ nightTempC: value }), 'night-temp')}
+      />
+      <Choice label="Mains of the region" value={region.mains} options={MAINS} onChange={(mains) => edit(changeRegion({ mains }))} />
+      <Choice label="Weights and warmth in" value={region.units} options={UNITS} onChange={(units) => edit(changeRegion({ units }))} />
+    </Section>
+  );
+}
+
+function Vehicle() {
+  const { job, edit } = useJob();
+  const { brief } = job;
+  return (
+    <Section title="Driving and carrying">
+      <QuantityField
+        label="Driving on a usual day"
+        unit="h"
+        kind="duration"
+        factor={60}
+        value={brief.driveHoursPerDay * 60}
+        min={0}
+        max={24}
+        onChange={(value) => value !== null && edit(changeBrief({ driveHoursPerDay: value / 60 }), 'drive')}
+      />
+      <QuantityField
+        label="Alternator, on its label"
+        unit="A"
+        kind="current"
+        value={brief.alternator.ratingA}
+        min={0}
+        max={1000}
+        onChange={(value) => value !== null && edit(changeAlternator({ ratingA: value }), 'alternator')}
+      />
+      <Choice
+        label="Vehicle’s own electrics"
+        value={String(brief.alternator.systemV) as '12' | '24'}
+        options={[
+          { value: '12', label: '12 V' },
+          { value: '24', label: '24 V' },
+        ]}
+        onChange={(volts) => edit(changeAlternator({ systemV: volts === '24' ? 24 : 12 }))}
+      />
+      <QuantityField
+        label="Payload left before this kit"
+        unit="kg"
+        value={brief.payloadKg}
+        auto="not known"
+        min={0}
+        max={50_000}
+        onChange={(value) => edit(changeBrief({ payloadKg: value }), 'payload')}
+      />
+    </Section>
+  );
+}
+
+/** House rules: where good electricians differ, both sides are said. */
+function Rules() {
+  const { job, edit } = useJob();
+  const { rules } = job;
+  const margins = Object.entries(MARGIN).map(([value, { name }]) => ({
+    value: value as Job['rules']['inverterMargin'],
+    label: name,
+  }));
+  return (
+    <Section title="House rules" wide>
+      <Choice
+        label="Room above the worst moment"
+        value={rules.inverterMargin}
+        options={margins}
+        note={`${MARGIN[rules.inverterMargin].why}.`}
+        onChange={(inverterMargin) => edit(changeRules({ inverterMargin }))}
+      />
+      <Choice
+        label="Inverter efficiency"
+        value={rules.inverterCurve}
+        options={[
+          { value: 'curve', label: 'varies with load' },
+          { value: 'flat', label: 'one flat figure' },
+        ]}
+        note={
+          rules.inverterCurve === 'curve'
+            ? 'Poor at small loads, best near a third, falling towards full load.'
+            : 'Quick and close enough when the inverter always works near one load.'
+        }
+        onChange={(inverterCurve) => edit(changeRules({ inverterCurve }))}
+      />
+      <Choice
+        label="The array covers"
+        value={rules.arrayCovers}
+        options={[
+          { value: 'the-rest', label: 'what driving leaves' },
+          { value: 'everything', label: 'the whole need' },
+        ]}
+        note={
+          rules.arrayCovers === 'the-rest'
+            ? 'Less roof and weight; relies on the drive being driven.'
+            : 'Stands still for days without running short; more roof and weight.'
+        }
+        onChange={(arrayCovers) => edit(changeRules({ arrayCovers }))}
+      />
+      <QuantityField
+        label="Flat factor on panel watts"
+        unit=""
+        value={rules.arrayFactor}
+        auto="from heat, dirt, wiring"
+        min={0.3}
+        max={1}
+        note="Some take one figure such as 0.75; left empty it is computed."
+        onChange={(value) => edit(changeRules({ arrayFactor: value }), 'array-factor')}
+      />
+      <Choice
+        label="Starting"
+        value={rules.twoMayStart ? 'two' : 'one'}
+        options={[
+          { value: 'one', label: 'one at a time' },
+          { value: 'two', label: 'two may coincide' },
+        ]}
+        note={rules.twoMayStart ? 'Two motors may start in the same instant.' : 'Two starts in the same instant are rare.'}
+        onChange={(choice) => edit(changeRules({ twoMayStart: choice === 'two' }))}
+      />
+    </Section>
+  );
+}

@@ -1,0 +1,253 @@
+import { type Load, proposeLoad } from '@joulemetric/core';
+import { useCallback, useMemo, useState } from 'react';
+import { addLoad } from '../../commands/loads.ts';
+import { useJob } from '../../shell/JobContext.tsx';
+import { PhoneOptions } from '../../shell/PhoneBar.tsx';
+import { useIsPhone } from '../../shell/useIsPhone.ts';
+import { FindingLine } from '../../ui/FindingLine.tsx';
+import { LedgerBar, LedgerLegend } from '../../ui/LedgerBar.tsx';
+import { Num } from '../../ui/Number.tsx';
+import { StepHead } from '../../ui/Question.tsx';
+import { DayCurve } from './DayCurve.tsx';
+import { COLUMNS, LANE_COLUMN, LoadRow, SPARE_COLUMN } from './LoadRow.tsx';
+import { PhoneRow } from './PhoneRow.tsx';
+import { QuickAdd } from './QuickAdd.tsx';
+import { RowActions } from './RowActions.tsx';
+import { useRowKeys } from './useRowKeys.ts';
+
+/** Step 2: what runs, how much it takes, and what that costs the store. */
+export function Loads() {
+  const { job } = useJob();
+  const isPhone = useIsPhone();
+  return (
+    <div className="flex min-h-full flex-col">
+      <div className="grow px-5 pb-6 pt-3.5 phone:px-4">
+        <PhoneOptions />
+        <StepHead question="What runs, and for how long?" aside={!isPhone && <QuickAdd />}>
+          {summary(job.loads)}
+        </StepHead>
+        {job.loads.length === 0 ? <FirstLoads /> : <Sheet isPhone={isPhone} />}
+      </div>
+      {isPhone && (
+        <div className="sticky bottom-0 border-t border-line bg-sheet px-4 py-2">
+          <QuickAdd />
+        </div>
+      )}
+    </div>
+  );
+}
+
+function summary(loads: readonly Load[]): string {
+  if (loads.length === 0) return 'Nothing yet.';
+  const count = (evidence: Load['evidence']) => loads.filter((load) => load.evidence === evidence).length;
+  const parts = [`${loads.length} ${loads.length === 1 ? 'load' : 'loads'}`];
+  if (count('measured') > 0) parts.push(`${count('measured')} measured`);
+  if (count('guess') > 0) parts.push(`${count('guess')} guessed`);
+  return parts.join(' · ');
+}
+
+function Sheet({ isPhone }: { isPhone: boolean }) {
+  const { job, evaluation, assessment, edit, open } = useJob();
+  const [selected, setSelected] = useState<string | null>(null);
+  const { loads: entries, unattended } = assessment.ledger;
+  const laneScaleW = useMemo(() => Math.max(1, ...evaluation.profiles.map(({ runningW }) => runningW)), [evaluation]);
+  const barScaleWh = Math.max(1, unattended.batteryWh, ...entries.map((row) => row.batteryWh));
+  const select = useCallback((id: string) => setSelected(id), []);
+  const onKeyDown = useRowKeys();
+  const chosen = job.loads.find(({ id }) => id === selected) ?? null;
+
+  return (
+    <>
+      <div className="flex items-center justify-between pb-1 pt-2">
+        <h2 className="text-body font-semibold phone:hidden">A usual day</h2>
+        <LedgerLegend />
+      </div>
+      <DayCurve />
+      {!isPhone && <ColumnHeads />}
+      {/* biome-ignore lint/a11y/noNoninteractiveElementInteractions: the keys act on the focused field of a row. */}
+      <ul aria-label="Loads" onKeyDown={onKeyDown} className="border-t border-ink phone:border-line">
+        {job.loads.map((load, i) => {
+          const entry = entries[i];
+          const profile = evaluation.profiles[i];
+          if (!entry || !profile) return null;
+          if (isPhone) {
+            return (
+              <PhoneRow
+                key={load.id}
+                load={load}
+                entry={entry}
+                barScaleWh={barScaleWh}
+                onOpen={() => open({ kind: 'load', id: load.id })}
+              />
+            );
+          }
+          return (
+            <LoadRow
+              key={load.id}
+              load={load}
+              entry={entry}
+              meanW={profile.meanW}
+              laneScaleW={laneScaleW}
+              barScaleWh={barScaleWh}
+              selected={load.id === selected}
+              edit={edit}
+              onSelect={select}
+            />
+          );
+        })}
+      </ul>
+      {unattended.batteryWh > 0 && <Unattended scaleWh={barScaleWh} isPhone={isPhone} />}
+      <Total isPhone={isPhone} />
+      {chosen && !isPhone && <RowActions load={chosen} />}
+      <LoadFindings selected={selected} />
+    </>
+  );
+}
+
+function ColumnHeads() {
+  const head = 'text-note text-ink-2';
+  return (
+    <div className={`${COLUMNS} num pb-1 pl-2.5 pr-2 pt-2`} aria-hidden="true">
+      <span className={head}>Load</span>
+      <span className={`${head} text-right`}>Power</span>
+      <span className={`${head} text-right`}>On for</span>
+      <span className={`${head} ${SPARE_COLUMN}`}>Evidence</span>
+      <span className={head}>Path</span>
+      <span className={`${head} flex justify-between ${LANE_COLUMN}`}>
+        <span>00</span>
+        <span>06</span>
+        <span>12</span>
+        <span>18</span>
+        <span>24</span>
+      </span>
+      <span className={`${head} text-right ${SPARE_COLUMN}`}>At load</span>
+      <span className={head}>From the store, a day</span>
+      <span />
+    </div>
+  );
+}
+
+/** The inverter left on with nothing running: nobody's energy, and so easily overlooked. */
+function Unattended({ scaleWh, isPhone }: { scaleWh: number; isPhone: boolean }) {
+  const { assessment } = useJob();
+  const { unattended } = assessment.ledger;
+  return (
+    <SumRow
+      isPhone={isPhone}
+      name={<span className="text-ink-2">Inverter on, nothing running</span>}
+      bar={<LedgerBar parts={unattended} scaleWh={scaleWh} />}
+      sum={unattended.batteryWh}
+      ruled
+    />
+  );
+}
+
+function Total({ isPhone }: { isPhone: boolean }) {
+  const { assessment } = useJob();
+  const { total } = assessment.ledger;
+  return (
+    <SumRow
+      isPhone={isPhone}
+      name={<span className="text-number font-semibold">The day</span>}
+      useful={total.usefulWh}
+      bar={<LedgerBar parts={total} scaleWh={total.batteryWh} height={16} />}
+      sum={assessment.figures['demand.battery'].value}
+      strong
+    />
+  );
+}
+
+function SumRow({
+  isPhone,
+  name,
+  useful,
+  bar,
+  sum,
+  strong = false,
+  ruled = false,
+}: {
+  isPhone: boolean;
+  name: React.ReactNode;
+  useful?: number;
+  bar: React.ReactNode;
+  sum: number;
+  strong?: boolean;
+  ruled?: boolean;
+}) {
+  const size = strong ? 'text-total font-semibold' : 'text-number font-semibold';
+  if (isPhone) {
+    return (
+      <div className="grid grid-cols-[1fr_auto] gap-y-1 border-b border-line py-2">
+        {name}
+        <span className={size}>
+          <Num value={sum} unit="Wh" />
+        </span>
+        <div className="col-span-2">{bar}</div>
+      </div>
+    );
+  }
+  return (
+    <div className={`${COLUMNS} pl-2.5 pr-2 ${strong ? 'min-h-[40px]' : 'min-h-[33px]'} ${ruled ? 'border-b border-line' : ''}`}>
+      <span className="col-span-5 @max-[800px]:col-span-4">{name}</span>
+      <span className={LANE_COLUMN} />
+      <span className={`text-right text-number text-ink-2 ${SPARE_COLUMN}`}>
+        {useful !== undefined && <Num value={useful} unit="Wh" />}
+      </span>
+      {bar}
+      <span className={`text-right ${size}`}>
+        <Num value={sum} unit="Wh" />
+      </span>
+    </div>
+  );
+}
+
+/** Findings of the selected load in full, the others in one line. */
+function LoadFindings({ selected }: { selected: string | null }) {
+  const { assessment } = useJob();
+  const findings = assessment.findings.filter(({ where }) => where.step === 'loads');
+  if (findings.length === 0) return null;
+  return (
+    <section aria-label="Findings" className="mt-2 space-y-1 border-t border-line pt-2.5">
+      {findings.map((finding) => (
+        <FindingLine
+          key={`${finding.code}${finding.where.loadId ?? ''}`}
+          finding={finding}
+          brief={selected !== null && finding.where.loadId !== selected}
+        />
+      ))}
+    </section>
+  );
+}
+
+const EXAMPLES = ['Fridge', '2 laptops 5 h', 'LED lights 14 W 4 h', 'Kettle 3 × 4 min', 'Pump 12V 3,5A 3x3min'] as const;
+
+/** The empty list teaches by doing: each example adds the load it shows. */
+function FirstLoads() {
+  const { edit } = useJob();
+  const take = (text: string) => {
+    const { load } = proposeLoad(text, (name) => name);
+    if (load) edit(addLoad(load));
+  };
+  return (
+    <div className="max-w-[560px] py-8">
+      <p className="text-number">
+        Write down one appliance a line, the way you would on a pad: its name, its watts or volts and amps, how long. What
+        you leave out is filled with typical figures until you measure.
+      </p>
+      <p className="mt-5 text-note text-ink-2">Take one to begin with:</p>
+      <ul>
+        {EXAMPLES.map((example) => (
+          <li key={example}>
+            <button
+              type="button"
+              onClick={() => take(example)}
+              className="num w-full border-b border-line py-1.5 text-left text-number font-medium hover:bg-wash phone:min-h-11"
+            >
+              {example}
+            </button>
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}

@@ -1,0 +1,152 @@
+import { type Appliance, findAppliances, formatUse, type Proposal, proposeLoad, type Question, runningPowerW, showText } from '@joulemetric/core';
+import { useId, useMemo, useState } from 'react';
+import { addLoad } from '../../commands/loads.ts';
+import { useJob } from '../../shell/JobContext.tsx';
+import { PATH_WORDS } from './words.ts';
+import { questionWords } from './questionWords.ts';
+
+/** A name or watts, typed; Enter adds a filled row. Confused units become a question with a one-tap fix. */
+export function QuickAdd() {
+  const { edit } = useJob();
+  const [text, setText] = useState('');
+  const [active, setActive] = useState(-1);
+  const [asked, setAsked] = useState(false);
+  const listId = useId();
+  const matches = useMemo(() => findAppliances(wordsOf(text), 6), [text]);
+  const pick = active >= 0 ? matches[active] : undefined;
+  const proposal = useMemo(() => (text.trim() ? proposeLoad(text, (name) => name, pick) : null), [text, pick]);
+  const open = text.trim() !== '' && (matches.length > 0 || proposal !== null);
+  const question = proposal?.questions[0];
+
+  const type = (next: string) => {
+    setText(next);
+    setActive(-1);
+    setAsked(false);
+  };
+  const add = (chosen?: Appliance) => {
+    const wanted = chosen ? proposeLoad(text, (name) => name, chosen) : proposal;
+    if (!wanted) return;
+    if (!wanted.load || wanted.questions.length > 0) return setAsked(true);
+    const load = chosen && isOnlySearch(text, chosen) ? { ...wanted.load, name: chosen.name } : wanted.load;
+    edit(addLoad(load));
+    type('');
+  };
+  const onKeyDown = (event: React.KeyboardEvent) => {
+    if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
+      event.preventDefault();
+      const step = event.key === 'ArrowDown' ? 1 : -1;
+      setActive((at) => Math.max(-1, Math.min(matches.length - 1, at + step)));
+    } else if (event.key === 'Enter') {
+      event.preventDefault();
+      add(pick);
+    } else if (event.key === 'Escape') type('');
+  };
+
+  return (
+    <div className="relative w-[372px] phone:w-full">
+      <div className="flex items-center border-b-2 border-ink focus-within:border-copper">
+        <input
+          data-quick-add
+          role="combobox"
+          aria-label="Add a load by name or watts"
+          aria-expanded={open}
+          aria-controls={listId}
+          aria-autocomplete="list"
+          aria-activedescendant={active >= 0 ? `${listId}-${active}` : undefined}
+          value={text}
+          maxLength={160}
+          onChange={(event) => type(event.target.value)}
+          onKeyDown={onKeyDown}
+          placeholder="Name it, or type its watts…"
+          className="min-h-8 w-full bg-transparent text-[15px] focus:outline-none phone:min-h-11"
+          autoComplete="off"
+          spellCheck={false}
+        />
+        <kbd className="num rounded-[3px] border border-line px-1.5 text-note text-ink-2 phone:hidden">/</kbd>
+      </div>
+      {open && (
+        <div className="absolute inset-x-0 top-full z-10 border border-t-0 border-ink bg-sheet phone:bottom-full phone:top-auto phone:border-b-0 phone:border-t">
+          {question ? (
+            <Ask question={question} loud={asked} onFix={(meant) => type(text.slice(0, question.start) + meant + text.slice(question.end))} />
+          ) : (
+            proposal && <Preview proposal={proposal} loud={asked} onAdd={() => add()} />
+          )}
+          <ul id={listId} role="listbox" aria-label="Appliance types">
+            {matches.map((appliance, i) => (
+              // biome-ignore lint/a11y/useKeyWithClickEvents: the combobox above handles the keys of its list.
+              <li
+                key={appliance.id}
+                id={`${listId}-${i}`}
+                role="option"
+                tabIndex={-1}
+                aria-selected={i === active}
+                onClick={() => add(appliance)}
+                className="flex cursor-pointer items-baseline justify-between gap-3 px-3 py-1 hover:bg-wash aria-selected:bg-wash phone:min-h-11 phone:items-center"
+              >
+                <span>{appliance.name}</span>
+                <span className="num text-note text-ink-2">
+                  {showText(runningPowerW(appliance.draw), 'W')}, usually {appliance.lowW}–{appliance.highW}
+                </span>
+              </li>
+            ))}
+          </ul>
+        </div>
+      )}
+    </div>
+  );
+}
+
+/** The words of a line without its numbers, for the search. */
+const wordsOf = (text: string): string => text.replace(/\d[\d.,]*\s*\p{L}*\/?\p{L}*|[×x*]\s*\d+/gu, ' ');
+
+/** Typed words that only led to the chosen type name it after the type; a name of one's own stays. */
+const isOnlySearch = (text: string, appliance: Appliance): boolean =>
+  wordsOf(text)
+    .toLowerCase()
+    .split(/\s+/)
+    .filter(Boolean)
+    .every((word) => `${appliance.name} ${appliance.words.join(' ')}`.toLowerCase().includes(word.replace(/s$/, '')));
+
+function Preview({ proposal, loud, onAdd }: { proposal: Proposal; loud: boolean; onAdd: () => void }) {
+  const { load, missing } = proposal;
+  if (!load) {
+    const ask = missing === 'name' ? 'What is it called?' : 'No type by that name. How many watts, such as 60 W or 12 V 5 A?';
+    return (
+      <p role={loud ? 'alert' : undefined} className={`px-3 py-2 ${loud ? 'font-medium text-copper' : 'text-ink-2'}`}>
+        {ask}
+      </p>
+    );
+  }
+  return (
+    <button
+      type="button"
+      onClick={onAdd}
+      className="flex w-full items-baseline justify-between gap-3 border-b border-line px-3 py-2 text-left hover:bg-wash phone:min-h-12"
+    >
+      <span>
+        <span className="font-semibold">
+          {load.quantity > 1 && `${load.quantity} × `}
+          {load.name}
+        </span>{' '}
+        <span className="num text-ink-2">
+          {showText(runningPowerW(load.draw), 'W')}, {formatUse(load)}, {PATH_WORDS[load.path].short}
+        </span>
+      </span>
+      <span className="num text-note text-ink-2">Enter</span>
+    </button>
+  );
+}
+
+function Ask({ question, loud, onFix }: { question: Question; loud: boolean; onFix: (meant: string) => void }) {
+  const { meant } = question;
+  return (
+    <div role={loud ? 'alert' : undefined} className="border-b border-line px-3 py-2">
+      <p className="font-medium text-copper">{questionWords(question)}</p>
+      {meant !== null && (
+        <button type="button" onClick={() => onFix(meant)} className="num mt-1 border-b border-ink font-medium phone:min-h-11">
+          Make it {meant}
+        </button>
+      )}
+    </div>
+  );
+}

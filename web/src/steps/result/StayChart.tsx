@@ -1,0 +1,127 @@
+import { formatClock, type Job, type StaySimulation, showText } from '@joulemetric/core';
+import { LineChart } from 'echarts/charts';
+import { GridComponent, MarkAreaComponent, TooltipComponent } from 'echarts/components';
+import { type EChartsType, init, use as register } from 'echarts/core';
+import { CanvasRenderer } from 'echarts/renderers';
+import { useEffect, useRef } from 'react';
+import { useStay } from '../../edges/useStay.ts';
+import { useTheme } from '../../ui/useTheme.ts';
+
+register([LineChart, GridComponent, TooltipComponent, MarkAreaComponent, CanvasRenderer]);
+
+/** A point every five minutes is finer than a pixel. */
+const STEP_MIN = 5;
+
+/** The state of charge through the first day away and, dashed, through the last; simulated in a worker. */
+export default function StayChart({ job, optionId }: { job: Job; optionId: string }) {
+  const { simulation, problem } = useStay(job, optionId);
+  const theme = useTheme();
+  const holder = useRef<HTMLDivElement>(null);
+  const chart = useRef<EChartsType | null>(null);
+
+  useEffect(() => {
+    if (!holder.current) return;
+    const made = init(holder.current, null, { renderer: 'canvas' });
+    chart.current = made;
+    const observer = new ResizeObserver(() => made.resize());
+    observer.observe(holder.current);
+    return () => {
+      observer.disconnect();
+      made.dispose();
+      chart.current = null;
+    };
+  }, []);
+
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the theme's colours are read from the page.
+  useEffect(() => {
+    if (simulation) chart.current?.setOption(optionsOf(simulation), { notMerge: true });
+  }, [simulation, theme]);
+
+  return (
+    <>
+      <h2 className="text-body font-semibold">How full it is, hour by hour</h2>
+      <p className="num text-ink-2" data-stay={simulation ? 'ready' : 'waiting'}>
+        {problem ?? (simulation ? summary(simulation) : 'Simulating…')}
+      </p>
+      <div ref={holder} role="img" aria-label={simulation ? summary(simulation) : 'State of charge'} className="h-[210px] w-full" />
+    </>
+  );
+}
+
+function summary({ first, last, days }: StaySimulation): string {
+  const when = (soc: Float64Array, wanted: number) => formatClock(soc.indexOf(wanted));
+  const lowest = `Lowest on the first day: ${showText(first.lowestSoc, 'share')} at ${when(first.soc, first.lowestSoc)}.`;
+  const spilled = first.books.spilledWh > 1 ? ` ${showText(first.books.spilledWh, 'Wh')} of sun finds no room.` : '';
+  if (days === 1) return lowest + spilled;
+  const after =
+    last.unservedFromMin === null
+      ? `On day ${days} it gets down to ${showText(last.lowestSoc, 'share')}.`
+      : `On day ${days} it is cut off at ${formatClock(last.unservedFromMin)}; ${showText(last.books.unservedWh, 'Wh')} are not served.`;
+  return `${lowest} ${after}${spilled}`;
+}
+
+function optionsOf({ first, last, days, floorSoc }: StaySimulation) {
+  const colour = (name: string) => getComputedStyle(document.documentElement).getPropertyValue(name).trim();
+  const ink = colour('--ink');
+  const line = colour('--line');
+  const text = { color: colour('--ink-2'), fontFamily: 'Barlow Semi Condensed', fontSize: 12 };
+  const points = (soc: Float64Array) =>
+    Array.from({ length: 1440 / STEP_MIN + 1 }, (_, i) => [i * STEP_MIN, Math.round((soc[i * STEP_MIN] ?? 0) * 1000) / 10]);
+  const series = [
+    { name: 'first day', soc: first.soc, type: 'solid' as const, width: 2 },
+    ...(days > 1 ? [{ name: `day ${days}`, soc: last.soc, type: 'dashed' as const, width: 1.5 }] : []),
+  ];
+  return {
+    animation: false,
+    textStyle: text,
+    grid: { left: 40, right: 74, top: 14, bottom: 24 },
+    tooltip: {
+      trigger: 'axis' as const,
+      backgroundColor: colour('--sheet'),
+      borderColor: ink,
+      borderRadius: 0,
+      textStyle: { ...text, color: ink },
+      formatter: (items: unknown) =>
+        (items as { seriesName: string; value: [number, number] }[])
+          .map(({ seriesName, value }, i) => `${i === 0 ? `${formatClock(value[0])}<br>` : ''}${seriesName} ${value[1].toFixed(0)} %`)
+          .join('<br>'),
+    },
+    xAxis: {
+      type: 'value' as const,
+      min: 0,
+      max: 1440,
+      interval: 180,
+      axisLabel: { ...text, formatter: (minute: number) => (minute === 1440 ? '24:00' : formatClock(minute)) },
+      axisLine: { lineStyle: { color: ink } },
+      axisTick: { lineStyle: { color: ink } },
+      splitLine: { show: false },
+    },
+    yAxis: {
+      type: 'value' as const,
+      min: 0,
+      max: 100,
+      interval: 25,
+      axisLabel: { ...text, formatter: '{value} %' },
+      splitLine: { lineStyle: { color: line } },
+    },
+    series: series.map(({ name, soc, type, width }, i) => ({
+      name,
+      type: 'line' as const,
+      data: points(soc),
+      showSymbol: false,
+      lineStyle: { color: i === 0 ? ink : colour('--copper'), width, type },
+      itemStyle: { color: i === 0 ? ink : colour('--copper') },
+      endLabel: { show: true, formatter: name, ...text, offset: [2, i === 0 ? -7 : 7] },
+      ...(i === 0 && floorSoc > 0
+        ? {
+            markArea: {
+              silent: true,
+              itemStyle: { color: line, opacity: 0.55 },
+              label: { ...text, position: 'insideLeft' as const },
+              data: [[{ name: 'reserve', yAxis: 0 }, { yAxis: Math.round(floorSoc * 1000) / 10 }]],
+            },
+          }
+        : {}),
+    })),
+  };
+}

@@ -1,0 +1,207 @@
+import { type Kind, readField, readNumber } from '@joulemetric/core';
+import { useEffect, useId, useRef, useState } from 'react';
+
+interface TextFieldProps {
+  readonly label: string;
+  readonly value: string;
+  readonly onChange: (value: string) => void;
+  readonly note?: string;
+  readonly maxLength?: number;
+  readonly required?: boolean;
+}
+
+const LINE = 'border-b border-line focus-within:border-ink focus-within:shadow-[0_1px_0_var(--ink)]';
+
+/** What stands under a field: a problem in copper, otherwise a note. */
+function Told({ id, problem, note }: { id: string; problem: string | null; note: string | undefined }) {
+  const text = problem ?? note;
+  if (!text) return null;
+  return (
+    <p id={`${id}-note`} className={`mt-1 text-note ${problem ? 'text-copper' : 'text-ink-2'}`}>
+      {text}
+    </p>
+  );
+}
+
+function Label({ id, hidden, children }: { id: string; hidden: boolean; children: string }) {
+  return (
+    <label htmlFor={id} className={hidden ? 'sr-only' : 'block text-note text-ink-2'}>
+      {children}
+    </label>
+  );
+}
+
+/** A line of text under its label; every keystroke counts. */
+export function TextField({ label, value, onChange, note, maxLength = 120, required = false }: TextFieldProps) {
+  const id = useId();
+  const { draft, problem, type, leave } = useDraft(value, (text) => {
+    if (required && text.trim() === '') return 'It needs a name; the last one stays until you give another';
+    onChange(text);
+    return null;
+  });
+  return (
+    <div>
+      <Label id={id} hidden={false}>
+        {label}
+      </Label>
+      <div className={LINE}>
+        <input
+          id={id}
+          value={draft}
+          maxLength={maxLength}
+          aria-invalid={problem ? true : undefined}
+          aria-describedby={problem || note ? `${id}-note` : undefined}
+          onChange={(event) => type(event.target.value)}
+          onBlur={leave}
+          className="min-h-8 w-full bg-transparent py-1 text-number focus:outline-none phone:min-h-11"
+        />
+      </div>
+      <Told id={id} problem={problem} note={note} />
+    </div>
+  );
+}
+
+interface QuantityFieldProps {
+  readonly label: string;
+  /** In the core's units; null shows the placeholder. */
+  readonly value: number | null;
+  readonly onChange: (value: number | null) => void;
+  readonly unit: string;
+  /** Reads units when given ("45 min"); a plain number otherwise. */
+  readonly kind?: Kind;
+  /** What one of the shown unit is in the core's unit. */
+  readonly factor?: number;
+  readonly min: number;
+  readonly max: number;
+  readonly whole?: boolean;
+  /** What stands there when nothing is chosen; its presence makes the field clearable. */
+  readonly auto?: string;
+  readonly note?: string;
+  readonly hideLabel?: boolean;
+}
+
+/**
+ * A number with its unit. What is typed stays until it can be read; a reading out of range or in the wrong
+ * unit is asked about at the field and the job keeps its last good value.
+ */
+export function QuantityField(props: QuantityFieldProps) {
+  const { label, value, onChange, unit, factor = 1, auto, note, hideLabel = false } = props;
+  const id = useId();
+  const shown = value === null ? '' : plain(value / factor);
+  const { draft, problem, type, leave } = useDraft(shown, (text) => {
+    if (text.trim() === '' && auto !== undefined) {
+      onChange(null);
+      return null;
+    }
+    const read = readQuantity(text, props);
+    if ('problem' in read) return read.problem;
+    onChange(read.value);
+    return null;
+  });
+  return (
+    <div>
+      <Label id={id} hidden={hideLabel}>
+        {label}
+      </Label>
+      <div className={`flex min-h-8 items-baseline gap-1 phone:min-h-11 ${LINE}`}>
+        <input
+          id={id}
+          inputMode={props.kind ? 'text' : 'decimal'}
+          value={draft}
+          placeholder={auto}
+          aria-invalid={problem ? true : undefined}
+          aria-describedby={problem || note ? `${id}-note` : undefined}
+          onChange={(event) => type(event.target.value)}
+          onBlur={leave}
+          className="num w-full min-w-0 bg-transparent py-1 text-number font-medium placeholder:font-normal focus:outline-none"
+        />
+        <span className="num text-note text-ink-2">{unit}</span>
+      </div>
+      <Told id={id} problem={problem} note={note} />
+    </div>
+  );
+}
+
+function readQuantity(
+  text: string,
+  { unit, kind, factor = 1, min, max, whole }: QuantityFieldProps,
+): { value: number } | { problem: string } {
+  const read = kind ? readField(text, kind, factor) : readPlain(text, factor);
+  if ('problem' in read) return read;
+  const inUnit = read.value / factor;
+  if (inUnit < min || inUnit > max) return { problem: `Between ${min} and ${max} ${unit}`.trim() };
+  if (whole && !Number.isInteger(inUnit)) return { problem: 'A whole number' };
+  return read;
+}
+
+function readPlain(text: string, factor: number): { value: number } | { problem: string } {
+  const trimmed = text.trim().replace('−', '-');
+  const size = readNumber(trimmed.replace(/^-/, ''));
+  if (!/^-?\d+(?:[.,]\d+)*$/.test(trimmed) || !Number.isFinite(size)) return { problem: 'Write a number' };
+  return { value: (trimmed.startsWith('-') ? -size : size) * factor };
+}
+
+const plain = (value: number): string => String(Math.round(value * 1000) / 1000);
+
+/**
+ * Text being typed over a stored value: `commit` gets each keystroke and returns a problem or null. The
+ * draft gives way to the stored value when the field is left, or when the value changes from elsewhere.
+ */
+export function useDraft(stored: string, commit: (text: string) => string | null) {
+  const [draft, setDraft] = useState<string | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const lastStored = useRef(stored);
+  const own = useRef(false);
+  useEffect(() => {
+    if (lastStored.current !== stored && !own.current) setDraft(null);
+    lastStored.current = stored;
+    own.current = false;
+  }, [stored]);
+  return {
+    draft: draft ?? stored,
+    problem,
+    type: (text: string) => {
+      setDraft(text);
+      own.current = true;
+      setProblem(commit(text));
+    },
+    /** Leaving keeps what cannot be read, with its question, so that nothing typed is lost. */
+    leave: () => {
+      if (problem === null) setDraft(null);
+    },
+  };
+}
+
+interface ChoiceProps<T extends string> {
+  readonly label: string;
+  readonly value: T;
+  readonly onChange: (value: T) => void;
+  readonly options: readonly { readonly value: T; readonly label: string }[];
+  readonly note?: string;
+  readonly hideLabel?: boolean;
+}
+
+export function Choice<T extends string>({ label, value, onChange, options, note, hideLabel = false }: ChoiceProps<T>) {
+  const id = useId();
+  return (
+    <div>
+      <Label id={id} hidden={hideLabel}>
+        {label}
+      </Label>
+      <select
+        id={id}
+        value={value}
+        aria-describedby={note ? `${id}-note` : undefined}
+        onChange={(event) => onChange(event.target.value as T)}
+        className="min-h-8 w-full border-b border-line bg-transparent py-1 text-number focus:border-ink phone:min-h-11"
+      >
+        {options.map((option) => (
+          <option key={option.value} value={option.value}>
+            {option.label}
+          </option>
+        ))}
+      </select>
+      <Told id={id} problem={null} note={note} />
+    </div>
+  );
+}

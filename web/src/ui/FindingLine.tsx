@@ -1,0 +1,18 @@
+import { type Finding, wordsFor } from '@joulemetric/core';
+
+const MARK = { stop: 'Stop', caution: 'Caution', note: 'Note' } as const;
+
+/** One finding: what, why it matters, what to do. */
+export function FindingLine({ finding, brief = false }: { finding: Finding; brief?: boolean }) {
+  const { what, why, act } = wordsFor(finding);
+  const tone = finding.severity === 'stop' ? 'text-stop' : 'text-copper';
+  return (
+    <p className="num text-[13px] leading-[18px] text-ink-2" data-finding={finding.code}>
+      <span className={`font-semibold ${tone}`}>
+        {MARK[finding.severity]}. {what}
+      </span>{' '}
+      {!brief && `${why} `}
+      {!brief && <span className="text-ink">{act}</span>}
+    </p>
+  );
+}
