@@ -36,7 +36,8 @@ const checked = validateJob(await readDocument(file));
 if (!checked.ok) {
   refuse(
     ...checked.faults.map(
-      ({ path, expected, found }) => `${file}: ${path}: expected ${expected}${found === undefined ? '' : `, found ${found}`}`,
+      ({ path, expected, found }) =>
+        `${file}: ${path}: expected ${expected}${found === undefined ? '' : `, found ${found}`}`,
     ),
   );
 }

@@ -14,7 +14,8 @@ const unknown = process.argv.slice(2).filter((argument) => argument !== '--fresh
 if (unknown.length > 0) fail(`Unknown argument ${unknown[0]}; there is only --fresh-demo.`);
 const freshDemo = process.argv.includes('--fresh-demo');
 const port = Number(process.env.PORT || DEFAULT_PORT);
-if (!Number.isInteger(port) || port < 1 || port > 65_535) fail(`PORT must be a port number, not "${process.env.PORT}".`);
+if (!Number.isInteger(port) || port < 1 || port > 65_535)
+  fail(`PORT must be a port number, not "${process.env.PORT}".`);
 if ((await freePort(port)) !== port) {
   fail(`Port ${port} is taken: stop what uses it, or choose another with PORT=${port + 1} npm start.`);
 }
@@ -81,13 +82,16 @@ function takeLock(directory) {
   const holder = existsSync(file) ? Number(readFileSync(file, 'utf8')) : 0;
   if (holder && holder !== process.pid && existsSync(`/proc/${holder}/cmdline`)) {
     const command = readFileSync(`/proc/${holder}/cmdline`, 'utf8');
-    if (command.includes('start.mjs')) fail(`Joulemetric already runs with the data in ${directory} (process ${holder}).`);
+    if (command.includes('start.mjs'))
+      fail(`Joulemetric already runs with the data in ${directory} (process ${holder}).`);
   }
   try {
     mkdirSync(directory, { recursive: true, mode: 0o711 });
     writeFileSync(file, String(process.pid));
   } catch (error) {
-    fail(`${directory} cannot be written (${error.code}): choose another place with JOULEMETRIC_DATA=/some/directory npm start.`);
+    fail(
+      `${directory} cannot be written (${error.code}): choose another place with JOULEMETRIC_DATA=/some/directory npm start.`,
+    );
   }
   return file;
 }

@@ -1,5 +1,5 @@
-import type { Figures } from './quantity/figure.ts';
 import type { Finding } from './findings/finding.ts';
+import type { Figures } from './quantity/figure.ts';
 
 /** Where the watt-hours of a load's day go, Wh at the store; the four parts add up to `batteryWh`. */
 export interface LedgerEntry {

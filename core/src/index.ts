@@ -6,7 +6,7 @@
 // What does this job come to?
 export { assess, type Evaluation, evaluate } from './assess.ts';
 export type { Assessment, Ledger, LedgerEntry } from './assessment.ts';
-export { simulateStay, type StaySimulation } from './days/simulate.ts';
+export { type StaySimulation, simulateStay } from './days/simulate.ts';
 
 // What should be checked?
 export type { Finding, Severity } from './findings/finding.ts';
@@ -28,7 +28,7 @@ export { formatClock, formatDuration, formatNumber, show, showText } from './qua
 export { type Kind, type Question, readField, readNumber } from './quantity/read.ts';
 
 // What is taken when nothing is known?
-export { type Appliance, APPLIANCES, findAppliances } from './reference/appliances.ts';
+export { APPLIANCES, type Appliance, findAppliances } from './reference/appliances.ts';
 export { CHEMISTRY } from './reference/chemistries.ts';
 export { DEFAULT } from './reference/defaults.ts';
 export { MARGIN } from './reference/sizes.ts';

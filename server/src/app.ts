@@ -32,7 +32,10 @@ export function buildApp(db: Database, log: Logger, webRoot: string = WEB): Expr
   });
   api.use('/jobs', jobRoutes(db, demoWorkspace));
   api.use((request) => {
-    throw new Problem('unknown-route', `${request.method} ${request.baseUrl}${request.path} is not part of the API; see docs/api.md.`);
+    throw new Problem(
+      'unknown-route',
+      `${request.method} ${request.baseUrl}${request.path} is not part of the API; see docs/api.md.`,
+    );
   });
   app.use('/api', api);
 
@@ -70,7 +73,11 @@ function requestLog(log: Logger) {
   return pinoHttp({
     logger: log,
     serializers: {
-      req: ({ id, method, url }: { id: unknown; method: string; url: string }) => ({ id, method, url: url.split('?')[0] }),
+      req: ({ id, method, url }: { id: unknown; method: string; url: string }) => ({
+        id,
+        method,
+        url: url.split('?')[0],
+      }),
       res: ({ statusCode }: { statusCode: number }) => ({ statusCode }),
       err: ({ type, message }: { type: string; message: string }) => ({ type, message }),
     },
@@ -90,7 +97,10 @@ const REFUSALS: Readonly<Record<string, ProblemCode>> = {
 function toProblem(error: unknown): Problem {
   if (error instanceof Problem) return error;
   if (isUnreachable(error)) {
-    return new Problem('database-unreachable', 'PostgreSQL does not answer. Edits wait in the browser and are saved when it is back.');
+    return new Problem(
+      'database-unreachable',
+      'PostgreSQL does not answer. Edits wait in the browser and are saved when it is back.',
+    );
   }
   const { type, status, message } = error as { type?: string; status?: number; message?: string };
   const refusal = REFUSALS[type ?? ''];
@@ -104,7 +114,8 @@ function answerProblem(log: Logger): ErrorRequestHandler {
   return (error, request, response, next) => {
     if (response.headersSent) return next(error);
     const problem = toProblem(error);
-    if (problem.code === 'unexpected') log.error({ err: { message: String(error?.message) }, id: request.id }, 'unexpected');
+    if (problem.code === 'unexpected')
+      log.error({ err: { message: String(error?.message) }, id: request.id }, 'unexpected');
     if (problem.code === 'database-unreachable') response.set('Retry-After', '2');
     response.status(problem.status).type('application/problem+json').send(JSON.stringify(problem));
   };

@@ -39,7 +39,15 @@ export async function inTransaction<T>(pool: pg.Pool, work: (db: Database) => Pr
 
 /** PostgreSQL's classes for "not there": connection failures, shutdown, too many clients. */
 const UNREACHABLE_STATES = /^(?:08|57P0|53300)/;
-const UNREACHABLE_CODES = new Set(['ECONNREFUSED', 'ECONNRESET', 'ENOENT', 'ETIMEDOUT', 'EPIPE', 'ENOTFOUND', 'EAI_AGAIN']);
+const UNREACHABLE_CODES = new Set([
+  'ECONNREFUSED',
+  'ECONNRESET',
+  'ENOENT',
+  'ETIMEDOUT',
+  'EPIPE',
+  'ENOTFOUND',
+  'EAI_AGAIN',
+]);
 
 export function isUnreachable(error: unknown): boolean {
   if (!(error instanceof Error)) return false;

@@ -36,6 +36,13 @@ export class Problem extends Error {
   /** RFC 9457 problem details. */
   toJSON(): object {
     const { status, title } = PROBLEMS[this.code];
-    return { type: `urn:joulemetric:problem:${this.code}`, code: this.code, status, title, detail: this.detail, ...this.extra };
+    return {
+      type: `urn:joulemetric:problem:${this.code}`,
+      code: this.code,
+      status,
+      title,
+      detail: this.detail,
+      ...this.extra,
+    };
   }
 }

@@ -18,7 +18,8 @@ function fail(sentence: string): never {
 }
 
 if (!connectionString) fail('DATABASE_URL is not set; use npm start, which sets it.');
-if (!Number.isInteger(port) || port < 0 || port > 65_535) fail(`PORT must be a port number, not "${process.env.PORT}".`);
+if (!Number.isInteger(port) || port < 0 || port > 65_535)
+  fail(`PORT must be a port number, not "${process.env.PORT}".`);
 
 const pool = openPool(connectionString);
 try {
@@ -27,14 +28,17 @@ try {
 } catch (error) {
   const { message } = error as Error;
   const target = connectionString.replace(/\/\/[^@/]*@/, '//');
-  if (isUnreachable(error)) fail(`The database at ${target} cannot be reached: check that it runs and that DATABASE_URL is right.`);
+  if (isUnreachable(error))
+    fail(`The database at ${target} cannot be reached: check that it runs and that DATABASE_URL is right.`);
   fail(`The database at ${target} cannot be prepared: ${message}`);
 }
 
 const server = buildApp(pool, log).listen(port, host, (error?: Error) => {
   if (error) {
     const taken = (error as NodeJS.ErrnoException).code === 'EADDRINUSE';
-    fail(taken ? `Port ${port} is taken: stop what uses it, or choose another with PORT=4681 npm start.` : error.message);
+    fail(
+      taken ? `Port ${port} is taken: stop what uses it, or choose another with PORT=4681 npm start.` : error.message,
+    );
   }
   const address = server.address();
   const bound = typeof address === 'object' && address ? address.port : port;

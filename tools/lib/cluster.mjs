@@ -53,7 +53,19 @@ export async function startCluster({ bin, directory, port, durable }) {
       chownSync(data, owner.uid, owner.gid);
       chownSync(secret, owner.uid, owner.gid);
     }
-    const init = [join(bin, 'initdb'), '-D', data, '-U', 'joulemetric', `--pwfile=${secret}`, '-A', 'scram-sha-256', '-E', 'UTF8', '--locale=C.UTF-8'];
+    const init = [
+      join(bin, 'initdb'),
+      '-D',
+      data,
+      '-U',
+      'joulemetric',
+      `--pwfile=${secret}`,
+      '-A',
+      'scram-sha-256',
+      '-E',
+      'UTF8',
+      '--locale=C.UTF-8',
+    ];
     const { code, output } = await run(durable ? init : [...init, '--no-sync'], { cwd: '/', ...owner });
     if (code !== 0) {
       rmSync(data, { recursive: true, force: true });
@@ -63,7 +75,12 @@ export async function startCluster({ bin, directory, port, durable }) {
   const quick = ['-c', 'fsync=off', '-c', 'synchronous_commit=off', '-c', 'full_page_writes=off'];
   const args = ['-D', data, '-p', String(port), '-h', '127.0.0.1', '-k', data, ...(durable ? [] : quick)];
   // Its own session: Ctrl-C in the terminal reaches us, and we stop the server first, then the database.
-  const child = spawn(join(bin, 'postgres'), args, { cwd: '/', detached: true, stdio: ['ignore', 'ignore', 'pipe'], ...owner });
+  const child = spawn(join(bin, 'postgres'), args, {
+    cwd: '/',
+    detached: true,
+    stdio: ['ignore', 'ignore', 'pipe'],
+    ...owner,
+  });
   const exited = new Promise((resolve) => child.once('exit', (code) => resolve(code ?? 1)));
   await ready(child);
   const stop = async () => {
@@ -84,7 +101,9 @@ function ready(child) {
         resolve(undefined);
       }
     });
-    child.once('exit', () => reject(new Error(`PostgreSQL stopped while starting: ${(log ?? '').trim().split('\n').at(-1)}`)));
+    child.once('exit', () =>
+      reject(new Error(`PostgreSQL stopped while starting: ${(log ?? '').trim().split('\n').at(-1)}`)),
+    );
     child.once('error', reject);
   });
 }
@@ -93,7 +112,10 @@ function ready(child) {
 async function applicationUrl(bin, password, port, owner) {
   const env = { ...process.env, PGPASSWORD: password };
   const at = ['-h', '127.0.0.1', '-p', String(port), '-U', 'joulemetric'];
-  const exists = await run([join(bin, 'psql'), ...at, '-d', 'postgres', '-Atc', "select 1 from pg_database where datname = 'joulemetric'"], { cwd: '/', env, ...owner });
+  const exists = await run(
+    [join(bin, 'psql'), ...at, '-d', 'postgres', '-Atc', "select 1 from pg_database where datname = 'joulemetric'"],
+    { cwd: '/', env, ...owner },
+  );
   if (exists.output.trim() !== '1') {
     const { code, output } = await run([join(bin, 'createdb'), ...at, 'joulemetric'], { cwd: '/', env, ...owner });
     if (code !== 0) throw new Error(`the database could not be created: ${output.trim()}`);

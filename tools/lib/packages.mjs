@@ -8,7 +8,9 @@ import { fail, say } from './say.mjs';
 /** npm's packages, when the lock file has changed since they were last put in place. */
 export async function ensureNodePackages() {
   const stamp = join(ROOT, 'node_modules', '.joulemetric-lock');
-  const wanted = createHash('sha256').update(readFileSync(join(ROOT, 'package-lock.json'))).digest('hex');
+  const wanted = createHash('sha256')
+    .update(readFileSync(join(ROOT, 'package-lock.json')))
+    .digest('hex');
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === wanted) return;
   say('Installing the packages of package-lock.json (npm ci)');
   const { code, output } = await run(['npm', 'ci', '--prefer-offline', '--no-fund', '--no-audit'], { cwd: ROOT });
@@ -21,7 +23,8 @@ export async function ensurePostgres() {
   const found = postgresBin();
   if (found) return found;
   // Debian would otherwise start a cluster of its own on port 5432, which nobody asked for.
-  const noCluster = 'mkdir -p /etc/postgresql-common/createcluster.d && echo "create_main_cluster = false" > /etc/postgresql-common/createcluster.d/joulemetric.conf';
+  const noCluster =
+    'mkdir -p /etc/postgresql-common/createcluster.d && echo "create_main_cluster = false" > /etc/postgresql-common/createcluster.d/joulemetric.conf';
   await ensureDebian('PostgreSQL', ['postgresql'], noCluster);
   return postgresBin() ?? fail('PostgreSQL was installed, but its programs are not in /usr/lib/postgresql.');
 }
@@ -45,7 +48,9 @@ async function ensureDebian(what, names, before = 'true') {
   const asRoot = process.getuid?.() === 0;
   const canSudo = !asRoot && (await run(['sudo', '-n', 'true'])).code === 0;
   if (!asRoot && !canSudo) {
-    fail(`${what} is not installed. Run this once, then start again:\n\n  sudo sh -c '${before === 'true' ? '' : `${before} && `}${install}'`);
+    fail(
+      `${what} is not installed. Run this once, then start again:\n\n  sudo sh -c '${before === 'true' ? '' : `${before} && `}${install}'`,
+    );
   }
   say(`Installing ${what} from Debian's packages`);
   const shell = ['sh', '-c', `${before} && ${install}`];
@@ -56,10 +61,20 @@ async function ensureDebian(what, names, before = 'true') {
 /** Builds the web application when a source it is made of has changed since the last build. */
 export async function ensureBuild() {
   const stamp = join(ROOT, 'web', 'dist', '.sources');
-  const wanted = sourcesDigest(['core/src', 'web/src', 'web/public', 'web/index.html', 'web/vite.config.ts', 'package-lock.json']);
+  const wanted = sourcesDigest([
+    'core/src',
+    'web/src',
+    'web/public',
+    'web/index.html',
+    'web/vite.config.ts',
+    'package-lock.json',
+  ]);
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === wanted) return;
   say('Building the web application');
-  const { code, output } = await run([process.execPath, 'node_modules/vite/bin/vite.js', 'build', 'web', '--logLevel', 'warn'], { cwd: ROOT });
+  const { code, output } = await run(
+    [process.execPath, 'node_modules/vite/bin/vite.js', 'build', 'web', '--logLevel', 'warn'],
+    { cwd: ROOT },
+  );
   if (code !== 0) fail(`The build failed:\n${output}`);
   mkdirSync(join(ROOT, 'web', 'dist'), { recursive: true });
   writeFileSync(stamp, wanted);

@@ -8,7 +8,10 @@ import { spawn } from 'node:child_process';
  */
 export function run([program = '', ...args], { quiet = true, ...options } = {}) {
   return new Promise((resolve) => {
-    const child = spawn(program, args, { ...options, stdio: ['ignore', quiet ? 'pipe' : 'inherit', quiet ? 'pipe' : 'inherit'] });
+    const child = spawn(program, args, {
+      ...options,
+      stdio: ['ignore', quiet ? 'pipe' : 'inherit', quiet ? 'pipe' : 'inherit'],
+    });
     let output = '';
     child.stdout?.on('data', (chunk) => (output += chunk));
     child.stderr?.on('data', (chunk) => (output += chunk));

@@ -1,6 +1,6 @@
-import type { FigureId, Figures } from '../quantity/figure.ts';
-import type { DesignOption, Job } from '../job/schema.ts';
 import type { Ledger } from '../assessment.ts';
+import type { DesignOption, Job } from '../job/schema.ts';
+import type { FigureId, Figures } from '../quantity/figure.ts';
 
 export type Severity = 'note' | 'caution' | 'stop';
 

@@ -23,7 +23,7 @@ const WORDS: Readonly<Record<FindingCode, (values: Values) => Words>> = {
     act: 'Name the first appliance in the line above.',
   }),
   'double-conversion': (v) => ({
-    what: `${s(v, 'name')} is converted twice: ${wh(v, 'lostWh')} a day lost.`,
+    what: `${s(v, 'name')}: converted twice, ${wh(v, 'lostWh')} a day lost.`,
     why: `DC becomes mains and then DC again; ${formatNumber(n(v, 'share') * 100)} % of what it draws never reaches it.`,
     act: 'Feed it from the battery through a DC-DC converter if it takes a DC voltage.',
   }),

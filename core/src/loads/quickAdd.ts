@@ -26,8 +26,8 @@ const MAINS_FROM_V = 90;
 export function proposeLoad(text: string, idFor: (name: string) => string, pick?: Appliance): Proposal {
   const { quantity, rest } = leadingCount(text);
   const reading = readQuantities(rest);
-  const base = pick ?? findAppliances(reading.words)[0] ?? null;
   const powerW = typedPower(reading);
+  const base = pick ?? likeliest(findAppliances(reading.words), powerW);
   const name = pick && !reading.words ? pick.name : nameOf(reading.words, base);
   const questions = [...reading.questions];
   if (!name) return { load: null, appliance: base, questions, missing: 'name' };
@@ -59,10 +59,20 @@ export function proposeLoad(text: string, idFor: (name: string) => string, pick?
 function leadingCount(text: string): { quantity: number; rest: string } {
   const match = /^\s*(\d{1,2})\s*(?:[x×]\s*|\s)(?=\p{L}{3,})/iu.exec(text);
   const count = Number(match?.[1]);
-  if (!match || count < 1 || /^(?:watts?|volts?|amps?|hours?|hrs|min|mins|minutes?|sec)\b/i.test(text.slice(match[0].length))) {
+  if (
+    !match ||
+    count < 1 ||
+    /^(?:watts?|volts?|amps?|hours?|hrs|min|mins|minutes?|sec)\b/i.test(text.slice(match[0].length))
+  ) {
     return { quantity: 1, rest: text };
   }
   return { quantity: count, rest: text.slice(match[0].length) };
+}
+
+/** The best match by name; among the matches, one whose usual range holds the typed watts is meant. */
+function likeliest(matches: readonly Appliance[], powerW: number | null): Appliance | null {
+  const inRange = ({ lowW, highW }: Appliance) => powerW !== null && powerW >= lowW && powerW <= highW;
+  return matches.find(inRange) ?? matches[0] ?? null;
 }
 
 function token(reading: Reading, kind: Token['kind']): number | null {
@@ -131,7 +141,13 @@ function typedRuns(reading: Reading, start: Load, draw: Draw, questions: Questio
   if (energy && duration > 0 && energy.value > (powerW * duration * times) / 60 + 1e-9) {
     // A decimal slip: more energy than the watts can give in that time.
     const { start: from, end } = energy;
-    questions.push({ code: 'energy-above-power', start: from, end, found: `${energy.value} Wh`, meant: `${energy.value / 10} Wh` });
+    questions.push({
+      code: 'energy-above-power',
+      start: from,
+      end,
+      found: `${energy.value} Wh`,
+      meant: `${energy.value / 10} Wh`,
+    });
   }
   if (duration > 0 && times * duration <= MINUTES_PER_DAY) return runsFor(draw, times, duration);
   if (token(reading, 'times') !== null && start.runs.length > 0) {

@@ -1,5 +1,5 @@
-import type { Draw, Run } from '../job/schema.ts';
 import { cycleLength } from '../job/draw.ts';
+import type { Draw, Run } from '../job/schema.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
 
 /** Waking hours over which repeated uses are spread: 07:00 to 21:00. Common practice. */

@@ -1,7 +1,7 @@
+import type { Job } from '../job/schema.ts';
 import type { LoadProfile } from '../loads/profile.ts';
 import { chainOf } from '../paths/chain.ts';
 import type { Inverter } from '../paths/ledger.ts';
-import type { Job } from '../job/schema.ts';
 import type { FigureBook } from '../quantity/figure.ts';
 import { ORIGIN } from '../reference/origins.ts';
 import { heaviestSet } from './heaviestSet.ts';

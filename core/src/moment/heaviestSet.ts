@@ -22,7 +22,8 @@ export function heaviestSet(
   running: readonly string[] = [],
 ): HeaviestSet {
   for (const { id, weight } of candidates) {
-    if (!Number.isFinite(weight) || weight < 0) throw new RangeError(`weight of ${id} must be 0 or more, not ${weight}`);
+    if (!Number.isFinite(weight) || weight < 0)
+      throw new RangeError(`weight of ${id} must be 0 or more, not ${weight}`);
   }
   const excluded = exclusions(neverTogether);
   const forced = new Set(running);

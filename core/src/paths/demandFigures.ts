@@ -1,7 +1,7 @@
 import type { Ledger, LedgerEntry } from '../assessment.ts';
 import type { LoadProfile } from '../loads/profile.ts';
-import { formatDuration } from '../quantity/format.ts';
 import type { FigureBook } from '../quantity/figure.ts';
+import { formatDuration } from '../quantity/format.ts';
 import { ORIGIN } from '../reference/origins.ts';
 import type { BusDay, Inverter } from './ledger.ts';
 

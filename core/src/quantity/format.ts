@@ -34,7 +34,8 @@ export function show(value: number, unit: string, units: 'metric' | 'imperial' =
   if (unit === 'kg' && units === 'imperial') return { number: formatNumber(value / KG_PER_LB), unit: 'lb' };
   if (unit === '°C' && units === 'imperial') return { number: formatNumber(value * 1.8 + 32, 0), unit: '°F' };
   if (unit === 'Wh/day') return { number: formatNumber(value, digitsFor(value, unit)), unit: 'Wh' };
-  return { number: formatNumber(value, digitsFor(value, unit)), unit };
+  const number = formatNumber(value, digitsFor(value, unit));
+  return { number, unit: unit === 'days' && number === '1' ? 'day' : unit };
 }
 
 export function showText(value: number, unit: string, units?: 'metric' | 'imperial'): string {

@@ -1,3 +1,5 @@
+import { W_PER_BTU_H, W_PER_HP } from './units.ts';
+
 /**
  * Reads quantities the way people write them: "1.2kW", "12v 3,5a", "3 × 4 min", "1h30". Everything leaves in
  * the core's units. Text that is not a quantity is handed back as words; a unit that is not what it claims to
@@ -46,8 +48,8 @@ const UNITS: Readonly<Record<string, readonly [Kind, number]>> = {
   watt: ['power', 1],
   watts: ['power', 1],
   kw: ['power', 1000],
-  hp: ['power', 745.7],
-  'btu/h': ['power', 0.293071],
+  hp: ['power', W_PER_HP],
+  'btu/h': ['power', W_PER_BTU_H],
   va: ['apparent', 1],
   kva: ['apparent', 1000],
   v: ['voltage', 1],
@@ -84,8 +86,8 @@ const UNIT_PATTERN = Object.keys(UNITS)
   .join('|');
 const NUMBER = String.raw`\d+(?:[.,]\d+)*`;
 const QUANTITY = new RegExp(String.raw`(?<![\p{L}\d.,])(${NUMBER})\s*(${UNIT_PATTERN})(?![\p{L}\d])`, 'giu');
-const CLOCKED = new RegExp(String.raw`(?<![\p{L}\d.,])(\d+)\s*h\s*(\d{1,2})(?:\s*min)?(?![\p{L}\d.,])`, 'giu');
-const TIMES = new RegExp(String.raw`(?<![\p{L}\d.,])(\d{1,2})\s*[x×*](?![\p{L}]{3,}\d)|(?<=\s)[x×*]\s*(\d{1,2})(?![\p{L}\d])`, 'giu');
+const CLOCKED = /(?<![\p{L}\d.,])(\d+)\s*h\s*(\d{1,2})(?:\s*min)?(?![\p{L}\d.,])/giu;
+const TIMES = /(?<![\p{L}\d.,])(\d{1,2})\s*[x×*](?![\p{L}]{3,}\d)|(?<=\s)[x×*]\s*(\d{1,2})(?![\p{L}\d])/giu;
 const PER_DAY = String.raw`\s*(?:/\s*|per\s+|a\s+)(?:day|d|24\s*h)\b`;
 
 /** A number as written: "3,5" and "3.5" are the same; "1,200" and "1.200,5" group thousands. NaN when neither. */
@@ -155,16 +157,27 @@ const CONFUSED: readonly (readonly [RegExp, QuestionCode, string | null])[] = [
     'power-per-time',
     '$1 $2W',
   ],
-  [new RegExp(String.raw`(${NUMBER})\s*(k?)wh\s*(?:/\s*|per\s+|an\s+)h(?:ou)?r?\b`, 'giu'), 'energy-per-hour', '$1 $2W'],
+  [
+    new RegExp(String.raw`(${NUMBER})\s*(k?)wh\s*(?:/\s*|per\s+|an\s+)h(?:ou)?r?\b`, 'giu'),
+    'energy-per-hour',
+    '$1 $2W',
+  ],
   [
     new RegExp(String.raw`(${NUMBER})\s*(?:ah|amp[ -]?hours?)\s*(?:/\s*|per\s+|an\s+)h(?:ou)?r?\b`, 'giu'),
     'charge-per-hour',
     '$1 A',
   ],
-  [new RegExp(String.raw`(${NUMBER})\s*a(?:mps?)?\s*(?:/\s*|per\s+|an\s+)h(?:ou)?r?\b`, 'giu'), 'current-per-time', '$1 A'],
+  [
+    new RegExp(String.raw`(${NUMBER})\s*a(?:mps?)?\s*(?:/\s*|per\s+|an\s+)h(?:ou)?r?\b`, 'giu'),
+    'current-per-time',
+    '$1 A',
+  ],
   [new RegExp(String.raw`(${NUMBER})\s*kw\s+(?:of\s+)?batter(?:y|ies)`, 'giu'), 'power-of-battery', '$1 kWh battery'],
   [
-    new RegExp(String.raw`(?:(${NUMBER})\s*a(?:mps?)?\s*(?:circuit\s*)?(?:breaker|fuse|mcb|rcbo)|(?:breaker|fuse|mcb|rcbo)\s*(?:of\s*)?${NUMBER}\s*a(?:mps?)?)`, 'giu'),
+    new RegExp(
+      String.raw`(?:(${NUMBER})\s*a(?:mps?)?\s*(?:circuit\s*)?(?:breaker|fuse|mcb|rcbo)|(?:breaker|fuse|mcb|rcbo)\s*(?:of\s*)?${NUMBER}\s*a(?:mps?)?)`,
+      'giu',
+    ),
     'breaker',
     null,
   ],
@@ -178,7 +191,10 @@ function askAbout(text: string): Question[] {
       const end = start + match[0].length;
       if (questions.some((other) => start < other.end && end > other.start)) continue;
       const likely =
-        meant?.replace('$1', match[1] ?? '').replace('$2', match[2]?.toLowerCase() ?? '').trim() ?? null;
+        meant
+          ?.replace('$1', match[1] ?? '')
+          .replace('$2', match[2]?.toLowerCase() ?? '')
+          .trim() ?? null;
       questions.push({ code, start, end, found: match[0], meant: likely });
     }
   }

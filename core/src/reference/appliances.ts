@@ -1,6 +1,6 @@
 import { cycleLength } from '../job/draw.ts';
 import type { Draw, Load, PathKind, Run } from '../job/schema.ts';
-import { type OriginLabel } from '../quantity/figure.ts';
+import type { OriginLabel } from '../quantity/figure.ts';
 import { APPLIANCE_TABLE } from './applianceTable.ts';
 import { START_RATIO, type StartKind } from './starts.ts';
 
@@ -60,7 +60,11 @@ function readDraw(text: string): Draw {
           .map((phase) => {
             const match = /^(.+) ([\d.]+) ([\d.*]+)$/.exec(phase);
             if (!match) throw new Error(`appliance table: cannot read phase "${phase}"`);
-            return { label: match[1] ?? '', powerW: Number(match[2]), minutes: match[3] === '*' ? null : Number(match[3]) };
+            return {
+              label: match[1] ?? '',
+              powerW: Number(match[2]),
+              minutes: match[3] === '*' ? null : Number(match[3]),
+            };
           }),
       };
   }
@@ -83,9 +87,16 @@ function cycleMinutes(draw: Extract<Draw, { kind: 'cycle' }>, minutes: number): 
   return stretches ? Math.max(minutes, fixedMin) : fixedMin;
 }
 
-/** Appliances by everyday words, best match first: every typed word must be found in the name or its words. */
+/**
+ * Appliances by everyday words, best match first, the commoner (earlier in the table) of equals first: every
+ * typed word must be found in the name or its words.
+ */
 export function findAppliances(text: string, limit = 8): Appliance[] {
-  const typed = text.toLowerCase().split(/[^\p{L}\p{N}]+/u).filter(Boolean).map(singular);
+  const typed = text
+    .toLowerCase()
+    .split(/[^\p{L}\p{N}]+/u)
+    .filter(Boolean)
+    .map(singular);
   if (typed.length === 0) return [];
   return APPLIANCES.map((appliance) => ({ appliance, score: score(appliance, typed) }))
     .filter(({ score }) => score > 0)
@@ -97,7 +108,11 @@ export function findAppliances(text: string, limit = 8): Appliance[] {
 const singular = (word: string): string => (word.length > 3 ? word.replace(/(?<!s)s$/, '') : word);
 
 function score({ name, words }: Appliance, typed: readonly string[]): number {
-  const named = name.toLowerCase().split(/[^\p{L}\p{N}]+/u).filter(Boolean).map(singular);
+  const named = name
+    .toLowerCase()
+    .split(/[^\p{L}\p{N}]+/u)
+    .filter(Boolean)
+    .map(singular);
   let total = 0;
   for (const word of typed) {
     if (named[0] === word) total += 12;
@@ -107,8 +122,7 @@ function score({ name, words }: Appliance, typed: readonly string[]): number {
     else if (words.some((part) => part.startsWith(word))) total += 2;
     else return 0;
   }
-  // Of two equally named, the plainer one is meant.
-  return total - named.length * 0.1;
+  return total;
 }
 
 /** A load of this type with the usual hours; watts are typical until someone measures. */

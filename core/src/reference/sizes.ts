@@ -1,9 +1,7 @@
 import type { Job } from '../job/schema.ts';
 
 /** Inverter ratings commonly sold, W. Common practice. */
-export const INVERTER_SIZES_W = [
-  150, 300, 400, 500, 600, 800, 1000, 1200, 1500, 2000, 2500, 3000, 3500, 5000,
-] as const;
+export const INVERTER_SIZES_W = [150, 300, 400, 500, 600, 800, 1000, 1200, 1500, 2000, 2500, 3000, 3500, 5000] as const;
 
 /** DC-DC charger outputs commonly sold, A. Common practice. */
 export const DCDC_SIZES_A = [10, 15, 20, 25, 30, 40, 50, 60, 80, 100] as const;

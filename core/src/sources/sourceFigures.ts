@@ -15,8 +15,7 @@ export const monthName = (month: number): string => MONTHS[month - 1] ?? String(
 
 export function recordAlternator(book: FigureBook, brief: Brief, system: System, nominalV: number): void {
   const limit = alternatorLimit(brief.alternator, nominalV);
-  const chargeLimitA =
-    (book.value('store.capacity') / nominalV) * CHEMISTRY[system.store.chemistry].chargeLimitC;
+  const chargeLimitA = (book.value('store.capacity') / nominalV) * CHEMISTRY[system.store.chemistry].chargeLimitC;
   const volts: WorkingInput = {
     symbol: 'volts',
     label: 'Nominal voltage of the store',
@@ -109,13 +108,7 @@ export function recordAlternator(book: FigureBook, brief: Brief, system: System,
   });
 }
 
-export function recordSun(
-  book: FigureBook,
-  job: Job,
-  system: System,
-  sun: SunDay,
-  array: ArrayDay,
-): void {
+export function recordSun(book: FigureBook, job: Job, system: System, sun: SunDay, array: ArrayDay): void {
   const { place } = job.brief;
   const month = monthName(sun.month);
   book.set('sun.hours', {

@@ -16,8 +16,7 @@ export interface SunDay {
 /** H = K̄·H₀ for a month, kWh/m² a day on the flat, or the figure the job gives. */
 export function sunHoursOf(place: Brief['place'], month: number): number {
   return (
-    place.peakSunHours ??
-    SKY[place.sky].clearness * dailyExtraterrestrialKwh(place.latitudeDeg, meanDayOfMonth(month))
+    place.peakSunHours ?? SKY[place.sky].clearness * dailyExtraterrestrialKwh(place.latitudeDeg, meanDayOfMonth(month))
   );
 }
 

@@ -1,6 +1,6 @@
+import type { Job } from '@joulemetric/core';
 import { validateJob } from '@joulemetric/core/validate';
 import { type Request, Router } from 'express';
-import type { Job } from '@joulemetric/core';
 import type { Database } from '../database.ts';
 import { Problem } from '../errors.ts';
 import { deleteJob, insertJob, listJobs, readJob, type StoredJob, updateJob } from '../queries/job.ts';
@@ -33,7 +33,9 @@ export function jobRoutes(db: Database, workspace: (request: Request) => Promise
     const stored = await updateJob(db, owner, id, seen, job);
     if (!stored) {
       const current = (await readJob(db, owner, id)) ?? unknown(id);
-      throw new Problem('version-conflict', `Version ${seen} was edited; the newest is ${current.version}.`, { current });
+      throw new Problem('version-conflict', `Version ${seen} was edited; the newest is ${current.version}.`, {
+        current,
+      });
     }
     answer(response, stored);
   });
@@ -64,7 +66,8 @@ function idFrom(request: Request): string {
 /** The version in `If-Match: "7"`. */
 function versionFrom(request: Request): number {
   const match = /^"?(\d{1,9})"?$/.exec(request.get('If-Match') ?? '');
-  if (!match) throw new Problem('version-required', 'Send If-Match with the version you edited, such as If-Match: "7".');
+  if (!match)
+    throw new Problem('version-required', 'Send If-Match with the version you edited, such as If-Match: "7".');
   return Number(match[1]);
 }
 

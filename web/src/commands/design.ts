@@ -11,14 +11,20 @@ export const changeBrief =
   (change: Partial<Job['brief']>): Edit =>
   (job) => ({ ...job, brief: { ...job.brief, ...change } });
 
-export const changePlace = (change: Partial<Job['brief']['place']>): Edit => (job) =>
-  changeBrief({ place: { ...job.brief.place, ...change } })(job);
+export const changePlace =
+  (change: Partial<Job['brief']['place']>): Edit =>
+  (job) =>
+    changeBrief({ place: { ...job.brief.place, ...change } })(job);
 
-export const changeRegion = (change: Partial<Job['brief']['region']>): Edit => (job) =>
-  changeBrief({ region: { ...job.brief.region, ...change } })(job);
+export const changeRegion =
+  (change: Partial<Job['brief']['region']>): Edit =>
+  (job) =>
+    changeBrief({ region: { ...job.brief.region, ...change } })(job);
 
-export const changeAlternator = (change: Partial<Job['brief']['alternator']>): Edit => (job) =>
-  changeBrief({ alternator: { ...job.brief.alternator, ...change } })(job);
+export const changeAlternator =
+  (change: Partial<Job['brief']['alternator']>): Edit =>
+  (job) =>
+    changeBrief({ alternator: { ...job.brief.alternator, ...change } })(job);
 
 export const changeRules =
   (change: Partial<Job['rules']>): Edit =>
@@ -67,11 +73,25 @@ export const duplicateOption =
     const letter = [...LETTERS].find((l) => !job.options.some(({ name }) => name.startsWith(`${l} `) || name === l));
     if (!original || !letter) return job;
     const name = `${letter} ${original.name.replace(/^[A-L] /, '')}`.slice(0, 40);
-    return { ...job, options: [...job.options, { ...original, id: freeId(letter, job.options.map((o) => o.id)), name }] };
+    return {
+      ...job,
+      options: [
+        ...job.options,
+        {
+          ...original,
+          id: freeId(
+            letter,
+            job.options.map((o) => o.id),
+          ),
+          name,
+        },
+      ],
+    };
   };
 
 export const renameOption = (id: string, name: string): Edit => changeOption(id, (option) => ({ ...option, name }));
 
 export const removeOption =
   (id: string): Edit =>
-  (job) => (job.options.length > 1 ? { ...job, options: job.options.filter((option) => option.id !== id) } : job);
+  (job) =>
+    job.options.length > 1 ? { ...job, options: job.options.filter((option) => option.id !== id) } : job;

@@ -5,7 +5,19 @@ export type Edit = (job: Job) => Job;
 
 export const addLoad =
   (load: Load): Edit =>
-  (job) => ({ ...job, loads: [...job.loads, { ...load, id: freeId(load.name, job.loads.map(({ id }) => id)) }] });
+  (job) => ({
+    ...job,
+    loads: [
+      ...job.loads,
+      {
+        ...load,
+        id: freeId(
+          load.name,
+          job.loads.map(({ id }) => id),
+        ),
+      },
+    ],
+  });
 
 export const changeLoad =
   (id: string, change: Partial<Omit<Load, 'id'>>): Edit =>
@@ -17,7 +29,13 @@ export const duplicateLoad =
     const at = job.loads.findIndex((load) => load.id === id);
     const original = job.loads[at];
     if (!original) return job;
-    const copy = { ...original, id: freeId(original.name, job.loads.map((load) => load.id)) };
+    const copy = {
+      ...original,
+      id: freeId(
+        original.name,
+        job.loads.map((load) => load.id),
+      ),
+    };
     return { ...job, loads: job.loads.toSpliced(at + 1, 0, copy) };
   };
 

@@ -104,7 +104,10 @@ export class JobSession {
   /** A newer version seen on the server: taken over when nothing here is unsaved, otherwise asked about. */
   seen(stored: StoredJob): void {
     if (stored.version <= this.#version || this.#inFlight) return;
-    if (this.#unsaved > 0) return this.#set({ kind: 'conflict', theirs: stored });
+    if (this.#unsaved > 0) {
+      this.#set({ kind: 'conflict', theirs: stored });
+      return;
+    }
     this.#version = stored.version;
     this.#before = this.#job;
     this.#job = stored.job;
@@ -212,14 +215,19 @@ export class JobSession {
 
   #failed(error: unknown): void {
     if (!(error instanceof ApiError)) throw error;
-    const { code, current } = error.problem;
-    if (code === 'version-conflict' && current) return this.#set({ kind: 'conflict', theirs: current });
-    if (code === 'unknown-job') return this.#set({ kind: 'gone' });
-    if (!error.isTemporary) return this.#set({ kind: 'refused', reason: error.message });
-    const reason = code === 'unreachable' ? 'no connection' : 'the database does not answer';
-    this.#set({ kind: 'waiting', edits: this.#unsaved, reason });
+    this.#set(this.#afterRefusal(error));
+    if (!error.isTemporary) return;
     this.#cancelTimer();
     if (!this.#closed) this.#cancelTimer = this.#edges.clock.after(RETRY_AFTER_MS, () => void this.#push());
+  }
+
+  #afterRefusal(error: ApiError): SaveState {
+    const { code, current } = error.problem;
+    if (code === 'version-conflict' && current) return { kind: 'conflict', theirs: current };
+    if (code === 'unknown-job') return { kind: 'gone' };
+    if (!error.isTemporary) return { kind: 'refused', reason: error.message };
+    const reason = code === 'unreachable' ? 'no connection' : 'the database does not answer';
+    return { kind: 'waiting', edits: this.#unsaved, reason };
   }
 
   #set(save: SaveState): void {

@@ -19,7 +19,12 @@ export function ConflictSheet() {
     );
   if (save.kind === 'gone') {
     return (
-      <Sheet open onOpenChange={() => {}} title="This job was deleted elsewhere" description="Your edits are still here.">
+      <Sheet
+        open
+        onOpenChange={() => {}}
+        title="This job was deleted elsewhere"
+        description="Your edits are still here."
+      >
         <div className="mt-5 flex gap-3">
           <Button strong onClick={keepBoth}>
             Keep it as a new job

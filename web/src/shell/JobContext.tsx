@@ -60,7 +60,9 @@ export function JobProvider({ session, children }: { session: JobSession; childr
       edit: (command, coalesce) => session.apply(command, coalesce ?? null),
       panels,
       open: (panel) =>
-        setPanels((stack) => (panel.kind === 'figure' && stack.at(-1)?.kind === 'figure' ? [...stack, panel] : [panel])),
+        setPanels((stack) =>
+          panel.kind === 'figure' && stack.at(-1)?.kind === 'figure' ? [...stack, panel] : [panel],
+        ),
       back: () => setPanels((stack) => stack.slice(0, -1)),
       close: () => setPanels([]),
     }),

@@ -49,9 +49,13 @@ function NotOpened({ error }: { error: Error }) {
   const temporary = error instanceof ApiError && error.isTemporary;
   return (
     <main className="mx-auto max-w-[560px] px-6 py-16">
-      <h1 className="text-question font-semibold">{temporary ? 'The job cannot be fetched just now' : 'This job cannot be opened'}</h1>
+      <h1 className="text-question font-semibold">
+        {temporary ? 'The job cannot be fetched just now' : 'This job cannot be opened'}
+      </h1>
       <p className="mt-2 text-number text-ink-2">{error.message}</p>
-      <p className="mt-1 text-number">{temporary ? 'It opens by itself as soon as there is an answer.' : 'Choose another from the list.'}</p>
+      <p className="mt-1 text-number">
+        {temporary ? 'It opens by itself as soon as there is an answer.' : 'Choose another from the list.'}
+      </p>
       <Link to="/" className="mt-4 inline-block border-b border-ink">
         All jobs
       </Link>

@@ -20,7 +20,13 @@ export function JobShell() {
   const [shortcuts, setShortcuts] = useState(false);
   const all = [
     ...actions,
-    { id: 'shortcuts', name: 'Keyboard shortcuts', group: 'View' as const, enabled: true, run: () => setShortcuts(true) },
+    {
+      id: 'shortcuts',
+      name: 'Keyboard shortcuts',
+      group: 'View' as const,
+      enabled: true,
+      run: () => setShortcuts(true),
+    },
   ];
   const keys = useMemo(
     () => ({

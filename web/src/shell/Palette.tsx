@@ -1,6 +1,6 @@
 import { Command } from 'cmdk';
-import { useJob } from './JobContext.tsx';
 import type { Action } from './actions.ts';
+import { useJob } from './JobContext.tsx';
 
 const GROUPS = ['Go to', 'Edit', 'Option', 'Job', 'View'] as const;
 
@@ -66,4 +66,5 @@ export function Palette({
 
 const ITEM =
   'flex items-center justify-between px-2 py-1.5 text-number data-[selected=true]:bg-wash data-[selected=true]:font-medium';
-const HEADING = '[&_[cmdk-group-heading]]:px-2 [&_[cmdk-group-heading]]:pt-2 [&_[cmdk-group-heading]]:text-note [&_[cmdk-group-heading]]:text-ink-2';
+const HEADING =
+  '[&_[cmdk-group-heading]]:px-2 [&_[cmdk-group-heading]]:pt-2 [&_[cmdk-group-heading]]:text-note [&_[cmdk-group-heading]]:text-ink-2';

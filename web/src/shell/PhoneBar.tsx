@@ -21,7 +21,10 @@ export function PhoneHead() {
 export function PhoneTabs({ onMore }: { onMore: () => void }) {
   const { optionId } = useJob();
   return (
-    <nav aria-label="Steps" className="hidden shrink-0 grid-cols-4 border-t border-line bg-paper pb-[env(safe-area-inset-bottom)] phone:grid">
+    <nav
+      aria-label="Steps"
+      className="hidden shrink-0 grid-cols-4 border-t border-line bg-paper pb-[env(safe-area-inset-bottom)] phone:grid"
+    >
       {STEPS.map((step) => (
         <NavLink
           key={step.path}

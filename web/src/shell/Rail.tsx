@@ -1,5 +1,5 @@
-import { NavLink, Link } from 'react-router';
 import { ToggleGroup } from 'radix-ui';
+import { Link, NavLink } from 'react-router';
 import { useJob } from './JobContext.tsx';
 import { SaveLine } from './SaveLine.tsx';
 import { STEPS, type StepPath } from './steps.ts';

@@ -6,7 +6,11 @@ export function SaveLine() {
   const { snapshot } = useJob();
   const { text, calm } = sentence(snapshot.save);
   return (
-    <span role="status" data-save={snapshot.save.kind} className={`text-note ${calm ? 'text-ink-2' : 'font-medium text-copper'}`}>
+    <span
+      role="status"
+      data-save={snapshot.save.kind}
+      className={`text-note ${calm ? 'text-ink-2' : 'font-medium text-copper'}`}
+    >
       {text}
     </span>
   );

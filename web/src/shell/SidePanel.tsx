@@ -1,8 +1,8 @@
 import { Dialog } from 'radix-ui';
 import { LoadDetail } from '../steps/loads/LoadDetail.tsx';
-import { FigureWorking } from './WorkingPanel.tsx';
 import { useJob } from './JobContext.tsx';
 import { useIsPhone } from './useIsPhone.ts';
+import { FigureWorking } from './WorkingPanel.tsx';
 
 /** The panel on the right: a figure's working or a load in detail; a sheet from below on the phone. */
 export function SidePanel() {
@@ -21,7 +21,12 @@ export function SidePanel() {
               Back
             </button>
           )}
-          <button type="button" onClick={close} className="text-note text-ink-2 hover:text-ink phone:min-h-11" aria-label="Close the panel">
+          <button
+            type="button"
+            onClick={close}
+            className="text-note text-ink-2 hover:text-ink phone:min-h-11"
+            aria-label="Close the panel"
+          >
             {isPhone ? 'Close' : 'Esc'}
           </button>
         </span>
@@ -31,7 +36,10 @@ export function SidePanel() {
   );
   if (!isPhone) {
     return (
-      <aside aria-label={title} className="w-[300px] shrink-0 overflow-y-auto border-l border-line bg-sheet px-[18px] py-3.5">
+      <aside
+        aria-label={title}
+        className="w-[300px] shrink-0 overflow-y-auto border-l border-line bg-sheet px-[18px] py-3.5"
+      >
         {content}
       </aside>
     );

@@ -99,7 +99,9 @@ function VitalCell({
   const now = show(figure.value, figure.unit, units).number;
   const changed = old !== undefined && show(old.value, old.unit, units).number !== now;
   return (
-    <div className={`border-r border-line last:border-r-0 ${vital.onPhone ? 'phone:[&:nth-child(3)]:border-r-0' : 'phone:hidden'}`}>
+    <div
+      className={`border-r border-line last:border-r-0 ${vital.onPhone ? 'phone:[&:nth-child(3)]:border-r-0' : 'phone:hidden'}`}
+    >
       <button
         type="button"
         onClick={() => open({ kind: 'figure', id: vital.id })}

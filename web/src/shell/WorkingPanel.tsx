@@ -6,7 +6,7 @@ const LABEL: Readonly<Record<OriginLabel, string>> = {
   P: 'published',
   T: 'common practice',
   M: 'from memory',
-  'P·M': 'published, figure from memory',
+  P·M: 'published, figure from memory',
   D: 'invented for the demo',
   job: 'this job',
   computed: 'computed',
@@ -66,9 +66,20 @@ function Formula({ figure }: { figure: Figure }) {
         if (!part.startsWith('{') || !input) return <span key={key}>{part}</span>;
         const shown = typeof input.value === 'number' ? showText(input.value, input.unit, units) : input.value;
         const id = input.figure;
-        if (!id) return <span key={key}>{shown}</span>;
+        if (!id) {
+          return (
+            <span key={key} className="whitespace-nowrap">
+              {shown}
+            </span>
+          );
+        }
         return (
-          <button key={key} type="button" onClick={() => open({ kind: 'figure', id })} className="border-b border-dotted border-ink">
+          <button
+            key={key}
+            type="button"
+            onClick={() => open({ kind: 'figure', id })}
+            className="whitespace-nowrap underline decoration-dotted decoration-1 underline-offset-4"
+          >
             {shown}
           </button>
         );
@@ -88,7 +99,11 @@ function InputLine({ input }: { input: WorkingInput }) {
       <span className="num text-right text-number font-semibold">
         {typeof input.value === 'number' ? (
           id ? (
-            <button type="button" onClick={() => open({ kind: 'figure', id })} className="border-b border-dotted border-mark">
+            <button
+              type="button"
+              onClick={() => open({ kind: 'figure', id })}
+              className="underline decoration-mark decoration-dotted decoration-1 underline-offset-4"
+            >
               <Num value={input.value} unit={input.unit} units={job.brief.region.units} />
             </button>
           ) : (

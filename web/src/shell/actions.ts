@@ -46,7 +46,14 @@ export function useActions(): readonly Action[] {
       },
     },
     { id: 'undo', name: 'Undo', group: 'Edit', keys: 'Ctrl+Z', enabled: snapshot.canUndo, run: () => session.undo() },
-    { id: 'redo', name: 'Redo', group: 'Edit', keys: 'Ctrl+Shift+Z', enabled: snapshot.canRedo, run: () => session.redo() },
+    {
+      id: 'redo',
+      name: 'Redo',
+      group: 'Edit',
+      keys: 'Ctrl+Shift+Z',
+      enabled: snapshot.canRedo,
+      run: () => session.redo(),
+    },
     ...job.options
       .filter((option) => option.id !== optionId)
       .map((option) => ({

@@ -13,7 +13,7 @@ export function Fig({ id, signed = false, className = '' }: { id: FigureId; sign
       data-figure={id}
       onClick={() => open({ kind: 'figure', id })}
       aria-label={`${figure.label}: open the working`}
-      className={`border-b border-dotted border-mark hover:border-ink ${className}`}
+      className={`underline decoration-mark decoration-dotted decoration-1 underline-offset-4 hover:decoration-ink ${className}`}
     >
       <Num value={figure.value} unit={figure.unit} units={job.brief.region.units} signed={signed} />
     </button>

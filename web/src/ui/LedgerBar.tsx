@@ -13,7 +13,13 @@ export function LedgerPatterns() {
   return (
     <svg width="0" height="0" className="absolute" aria-hidden="true" focusable="false">
       <defs>
-        <pattern id="ledger-conversion" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+        <pattern
+          id="ledger-conversion"
+          width="6"
+          height="6"
+          patternUnits="userSpaceOnUse"
+          patternTransform="rotate(45)"
+        >
           <rect width="6" height="6" fill="var(--conversion)" />
           <rect width="1.6" height="6" fill="var(--conversion-2)" />
         </pattern>

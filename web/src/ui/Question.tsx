@@ -1,5 +1,13 @@
 /** A step begins with its question in plain words, and one line that already answers. */
-export function StepHead({ question, children, aside }: { question: string; children?: React.ReactNode; aside?: React.ReactNode }) {
+export function StepHead({
+  question,
+  children,
+  aside,
+}: {
+  question: string;
+  children?: React.ReactNode;
+  aside?: React.ReactNode;
+}) {
   return (
     <header className="flex items-end justify-between gap-6 border-b border-line pb-2.5 phone:block">
       <div>

@@ -8,12 +8,13 @@ import {
   changeRegion,
   changeRules,
 } from '../../commands/design.ts';
-import { PhoneOptions } from '../../shell/PhoneBar.tsx';
 import { useJob } from '../../shell/JobContext.tsx';
+import { PhoneOptions } from '../../shell/PhoneBar.tsx';
 import { Choice, QuantityField, TextField } from '../../ui/Field.tsx';
+import { Fig } from '../../ui/Fig.tsx';
 import { FindingLine } from '../../ui/FindingLine.tsx';
 import { StepHead } from '../../ui/Question.tsx';
-import { Fig } from '../../ui/Fig.tsx';
+import { RegionField } from '../../ui/RegionField.tsx';
 
 /** Step 1: who, where, when, how long, and the electrician's own rules. */
 export function Brief() {
@@ -43,7 +44,11 @@ function Section({ title, wide = false, children }: { title: string; wide?: bool
   return (
     <section className={`border-b border-line py-4 ${wide ? 'col-span-full border-b-0' : ''}`}>
       <h2 className="mb-2.5 text-body font-semibold">{title}</h2>
-      <div className={`grid gap-x-5 gap-y-3 ${wide ? 'grid-cols-4 @max-[720px]:grid-cols-1' : 'grid-cols-2'}`}>{children}</div>
+      <div
+        className={`grid gap-x-5 gap-y-3 ${wide ? 'grid-cols-5 @max-[960px]:grid-cols-3 @max-[560px]:grid-cols-1' : 'grid-cols-2'}`}
+      >
+        {children}
+      </div>
     </section>
   );
 }
@@ -136,7 +141,11 @@ function Place() {
   const skies = Object.entries(SKY).map(([value, { name }]) => ({ value: value as keyof typeof SKY, label: name }));
   return (
     <Section title="Place and sky">
-      <TextField label="Where it is used" value={place.label} onChange={(label) => edit(changePlace({ label }), 'place')} />
+      <TextField
+        label="Where it is used"
+        value={place.label}
+        onChange={(label) => edit(changePlace({ label }), 'place')}
+      />
       <QuantityField
         label="Latitude, south negative"
         unit="°"
@@ -155,24 +164,34 @@ function Place() {
         max={12}
         onChange={(value) => edit(changePlace({ peakSunHours: value }), 'sunhours')}
       />
-      <QuantityField
+      <RegionField
+        quantity="°C"
         label="Usual afternoon"
-        unit="°C"
         value={place.dayTempC}
         min={-40}
         max={60}
         onChange={(value) => value !== null && edit(changePlace({ dayTempC: value }), 'day-temp')}
       />
-      <QuantityField
+      <RegionField
+        quantity="°C"
         label="Usual night"
-        unit="°C"
         value={place.nightTempC}
         min={-50}
         max={50}
         onChange={(value) => value !== null && edit(changePlace({ nightTempC: value }), 'night-temp')}
       />
-      <Choice label="Mains of the region" value={region.mains} options={MAINS} onChange={(mains) => edit(changeRegion({ mains }))} />
-      <Choice label="Weights and warmth in" value={region.units} options={UNITS} onChange={(units) => edit(changeRegion({ units }))} />
+      <Choice
+        label="Mains of the region"
+        value={region.mains}
+        options={MAINS}
+        onChange={(mains) => edit(changeRegion({ mains }))}
+      />
+      <Choice
+        label="Weights and warmth in"
+        value={region.units}
+        options={UNITS}
+        onChange={(units) => edit(changeRegion({ units }))}
+      />
     </Section>
   );
 }
@@ -210,9 +229,9 @@ function Vehicle() {
         ]}
         onChange={(volts) => edit(changeAlternator({ systemV: volts === '24' ? 24 : 12 }))}
       />
-      <QuantityField
+      <RegionField
+        quantity="kg"
         label="Payload left before this kit"
-        unit="kg"
         value={brief.payloadKg}
         auto="not known"
         min={0}
@@ -222,6 +241,8 @@ function Vehicle() {
     </Section>
   );
 }
+
+const sentence = (text: string): string => `${text.charAt(0).toUpperCase()}${text.slice(1)}.`;
 
 /** House rules: where good electricians differ, both sides are said. */
 function Rules() {
@@ -237,7 +258,7 @@ function Rules() {
         label="Room above the worst moment"
         value={rules.inverterMargin}
         options={margins}
-        note={`${MARGIN[rules.inverterMargin].why}.`}
+        note={sentence(MARGIN[rules.inverterMargin].why)}
         onChange={(inverterMargin) => edit(changeRules({ inverterMargin }))}
       />
       <Choice
@@ -285,7 +306,9 @@ function Rules() {
           { value: 'one', label: 'one at a time' },
           { value: 'two', label: 'two may coincide' },
         ]}
-        note={rules.twoMayStart ? 'Two motors may start in the same instant.' : 'Two starts in the same instant are rare.'}
+        note={
+          rules.twoMayStart ? 'Two motors may start in the same instant.' : 'Two starts in the same instant are rare.'
+        }
         onChange={(choice) => edit(changeRules({ twoMayStart: choice === 'two' }))}
       />
     </Section>

@@ -58,13 +58,19 @@ function summary(jobs: readonly JobListing[] | undefined): string {
 }
 
 function JobRow({ job, onRemove }: { job: JobListing; onRemove: () => void }) {
-  const touched = new Date(job.updatedAt).toLocaleString([], { dateStyle: 'medium', timeStyle: 'short', hour12: false });
+  const touched = new Date(job.updatedAt).toLocaleString([], {
+    dateStyle: 'medium',
+    timeStyle: 'short',
+    hour12: false,
+  });
   return (
     <li className="grid grid-cols-[1fr_auto] items-center gap-4 border-b border-line">
       <Link to={`/jobs/${job.id}/loads`} className="group grid grid-cols-[1fr_90px_170px] gap-4 py-3 phone:block">
         <span>
           <span className="block text-total font-semibold group-hover:text-copper">{job.title}</span>
-          <span className="block text-ink-2">{[job.client, job.vehicle].filter(Boolean).join(' · ') || 'no client yet'}</span>
+          <span className="block text-ink-2">
+            {[job.client, job.vehicle].filter(Boolean).join(' · ') || 'no client yet'}
+          </span>
         </span>
         <span className="num self-center text-number text-ink-2 phone:mr-4">{job.loads} loads</span>
         <span className="num self-center text-note text-ink-2">{touched}</span>

@@ -28,7 +28,8 @@ export function DayCurve() {
   const { evaluation } = useJob();
   const { useful, total, topW } = useMemo(() => {
     const sum = new Float64Array(1440);
-    for (const { meanW } of evaluation.profiles) for (let m = 0; m < 1440; m++) sum[m] = (sum[m] ?? 0) + (meanW[m] ?? 0);
+    for (const { meanW } of evaluation.profiles)
+      for (let m = 0; m < 1440; m++) sum[m] = (sum[m] ?? 0) + (meanW[m] ?? 0);
     const all = peaks(evaluation.bus.busW);
     return { useful: peaks(sum), total: all, topW: niceAbove(Math.max(...all)) };
   }, [evaluation]);
@@ -50,7 +51,9 @@ export function DayCurve() {
         <rect y={HEIGHT - 1} width={WIDTH} height="1" fill="var(--mark)" />
       </svg>
       <div className="absolute inset-x-0 top-1 border-t border-dashed border-line" aria-hidden="true" />
-      <span className="num absolute right-0 top-1.5 bg-paper pl-1 text-note font-medium text-ink-2">{formatNumber(topW)} W</span>
+      <span className="num absolute right-0 top-1.5 bg-paper pl-1 text-note font-medium text-ink-2">
+        {formatNumber(topW)} W
+      </span>
       <figcaption className="num flex justify-between pt-0.5 text-note text-ink-2">
         {['00:00', '03:00', '06:00', '09:00', '12:00', '15:00', '18:00', '21:00', '24:00'].map((hour, i) => (
           <span key={hour} className={i % 2 ? 'phone:hidden' : ''}>

@@ -1,17 +1,11 @@
-import {
-  DEFAULT,
-  type Draw,
-  formatClock,
-  type Load,
-  runningPowerW,
-  withRunningPower,
-} from '@joulemetric/core';
+import { DEFAULT, type Draw, formatClock, type Load, runningPowerW, withRunningPower } from '@joulemetric/core';
 import { changeLoad, duplicateLoad, removeLoad, setNeverTogether } from '../../commands/loads.ts';
 import { useJob } from '../../shell/JobContext.tsx';
 import { Choice, QuantityField, TextField } from '../../ui/Field.tsx';
 import { FindingLine } from '../../ui/FindingLine.tsx';
 import { LedgerBar } from '../../ui/LedgerBar.tsx';
 import { Num } from '../../ui/Number.tsx';
+import { RegionField } from '../../ui/RegionField.tsx';
 import { UseField } from './UseField.tsx';
 import { EVIDENCE_CHOICES, PATH_CHOICES } from './words.ts';
 
@@ -58,7 +52,12 @@ export function LoadDetail({ id }: { id: string }) {
           onChange={(value) => value !== null && change({ quantity: value }, 'quantity')}
         />
         <UseField load={load} onChange={(runs) => change({ runs }, 'runs')} />
-        <Choice label="Evidence" value={load.evidence} options={EVIDENCE_CHOICES} onChange={(evidence) => change({ evidence })} />
+        <Choice
+          label="Evidence"
+          value={load.evidence}
+          options={EVIDENCE_CHOICES}
+          onChange={(evidence) => change({ evidence })}
+        />
       </div>
       <DrawFields draw={load.draw} onChange={(draw) => change({ draw }, 'draw')} />
       <Choice label="Path" value={load.path} options={PATH_CHOICES} onChange={(path) => change({ path })} />
@@ -82,7 +81,11 @@ export function LoadDetail({ id }: { id: string }) {
         />
       </div>
       <label className="flex items-center gap-2 phone:min-h-11">
-        <input type="checkbox" checked={load.critical} onChange={(event) => change({ critical: event.target.checked })} />
+        <input
+          type="checkbox"
+          checked={load.critical}
+          onChange={(event) => change({ critical: event.target.checked })}
+        />
         Must never go off
       </label>
       <NeverTogether load={load} />
@@ -137,9 +140,9 @@ function DrawFields({ draw, onChange }: { draw: Draw; onChange: (draw: Draw) => 
           max={100}
           onChange={(duty) => duty !== null && onChange({ ...draw, duty })}
         />
-        <QuantityField
+        <RegionField
+          quantity="°C"
           label="Holds"
-          unit="°C"
           value={draw.setC}
           min={-40}
           max={20}
@@ -159,8 +162,8 @@ function DrawFields({ draw, onChange }: { draw: Draw; onChange: (draw: Draw) => 
         </tr>
       </thead>
       <tbody>
-        {draw.phases.map((phase, i) => (
-          <tr key={`${phase.label}${i}`} className="border-t border-line-2">
+        {draw.phases.map((phase) => (
+          <tr key={`${phase.label} ${phase.powerW}`} className="border-t border-line-2">
             <td className="py-1">{phase.label}</td>
             <td className="text-right">{phase.powerW}</td>
             <td className="text-right">{phase.minutes ?? 'the rest'}</td>
@@ -174,8 +177,12 @@ function DrawFields({ draw, onChange }: { draw: Draw; onChange: (draw: Draw) => 
 /** Loads of which only one runs at a time: they bring the worst moment down. */
 function NeverTogether({ load }: { load: Load }) {
   const { job, edit } = useJob();
-  const partners = job.neverTogether.filter((group) => group.includes(load.id)).flatMap((group) => group.filter((id) => id !== load.id));
-  const others = job.loads.filter(({ id, path }) => id !== load.id && !partners.includes(id) && path.startsWith('inverter'));
+  const partners = job.neverTogether
+    .filter((group) => group.includes(load.id))
+    .flatMap((group) => group.filter((id) => id !== load.id));
+  const others = job.loads.filter(
+    ({ id, path }) => id !== load.id && !partners.includes(id) && path.startsWith('inverter'),
+  );
   const nameOf = (id: string) => job.loads.find((other) => other.id === id)?.name ?? id;
   return (
     <div>
@@ -209,7 +216,9 @@ function NeverTogether({ load }: { load: Load }) {
         ))}
       </select>
       <p className="mt-2 text-note text-ink-2">
-        Runs {load.runs.map((run) => `${formatClock(run.startMin)}–${formatClock(run.startMin + run.minutes)}`).join(', ') || 'never'}
+        Runs{' '}
+        {load.runs.map((run) => `${formatClock(run.startMin)}–${formatClock(run.startMin + run.minutes)}`).join(', ') ||
+          'never'}
       </p>
     </div>
   );

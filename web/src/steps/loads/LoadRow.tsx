@@ -1,8 +1,8 @@
 import {
   formatClock,
   formatUse,
-  type Load,
   type LedgerEntry,
+  type Load,
   readField,
   readUse,
   runningPowerW,
@@ -15,7 +15,7 @@ import { useDraft } from '../../ui/Field.tsx';
 import { LedgerBar } from '../../ui/LedgerBar.tsx';
 import { Num } from '../../ui/Number.tsx';
 import { Lane } from './Lane.tsx';
-import { EVIDENCE_CHOICES, EVIDENCE_WORDS, kindWords, PATH_CHOICES, PATH_WORDS } from './words.ts';
+import { besidePower, EVIDENCE_CHOICES, EVIDENCE_WORDS, kindWords, PATH_CELLS, PATH_WORDS } from './words.ts';
 
 export interface LoadRowProps {
   readonly load: Load;
@@ -30,7 +30,7 @@ export interface LoadRowProps {
 
 /** Columns shared by the head, the rows and the day's total; the lane, then evidence and "at load" give way as the sheet narrows. */
 export const COLUMNS =
-  'grid grid-cols-[minmax(120px,1.5fr)_88px_84px_92px_122px_170px_70px_minmax(110px,1.35fr)_62px] items-center gap-x-3 ' +
+  'grid grid-cols-[minmax(150px,1.9fr)_96px_80px_88px_112px_150px_66px_minmax(110px,1.3fr)_62px] items-center gap-x-3 ' +
   '@max-[1000px]:grid-cols-[minmax(100px,1.4fr)_84px_76px_88px_116px_58px_minmax(80px,1fr)_60px] @max-[1000px]:gap-x-2.5 ' +
   '@max-[800px]:grid-cols-[minmax(100px,1.4fr)_84px_76px_110px_minmax(70px,1fr)_60px]';
 export const LANE_COLUMN = '@max-[1000px]:hidden';
@@ -39,7 +39,8 @@ export const SPARE_COLUMN = '@max-[800px]:hidden';
 /** One load: every cell is edited in place; its bar shows where its watt-hours go. */
 export const LoadRow = memo(function LoadRow(props: LoadRowProps) {
   const { load, entry, meanW, laneScaleW, barScaleWh, selected, edit, onSelect } = props;
-  const change = (part: Partial<Omit<Load, 'id'>>, key?: string) => edit(changeLoad(load.id, part), key && `${load.id}.${key}`);
+  const change = (part: Partial<Omit<Load, 'id'>>, key?: string) =>
+    edit(changeLoad(load.id, part), key && `${load.id}.${key}`);
   return (
     <li
       data-load={load.id}
@@ -68,7 +69,7 @@ export const LoadRow = memo(function LoadRow(props: LoadRowProps) {
         <CellSelect
           label={`Path of ${load.name}`}
           value={load.path}
-          options={PATH_CHOICES}
+          options={PATH_CELLS}
           onChange={(path) => change({ path })}
           column="path"
           strong={PATH_WORDS[load.path].twice}
@@ -123,11 +124,7 @@ function PowerCell({ load, change }: { load: Load; change: Change }) {
     change({ draw: withRunningPower(load.draw, read.value) }, 'power');
     return null;
   });
-  return <TypedCell label={`Power of ${load.name}`} column="power" field={field} suffix={dutyWords(load)} />;
-}
-
-function dutyWords(load: Load): string | null {
-  return load.draw.kind === 'thermostatic' ? `· ${Math.round(load.draw.duty * 100)} %` : null;
+  return <TypedCell label={`Power of ${load.name}`} column="power" field={field} suffix={besidePower(load)} />;
 }
 
 function UseCell({ load, change }: { load: Load; change: Change }) {
@@ -164,11 +161,14 @@ function TypedCell({
         onFocus={(event) => event.target.select()}
         onChange={(event) => field.type(event.target.value)}
         onBlur={field.leave}
-        className={`cell text-right ${field.problem ? 'text-copper' : ''}`}
+        className={`cell w-full text-right ${field.problem ? 'text-copper' : ''}`}
       />
       {suffix && <span className="whitespace-nowrap text-ink-2">{suffix}</span>}
       {field.problem && (
-        <span role="alert" className="absolute right-0 top-full z-10 w-52 border border-ink bg-sheet px-2 py-1 text-left text-note text-copper">
+        <span
+          role="alert"
+          className="absolute right-0 top-full z-10 w-52 border border-ink bg-sheet px-2 py-1 text-left text-note text-copper"
+        >
           {field.problem}
         </span>
       )}
@@ -197,7 +197,7 @@ function CellSelect<T extends string>({
       data-cell={column}
       value={value}
       onChange={(event) => onChange(event.target.value as T)}
-      className={`num cell appearance-none truncate text-[13px] ${strong ? 'font-medium text-copper' : 'font-medium'}`}
+      className={`num cell w-full appearance-none truncate text-[13px] ${strong ? 'font-medium text-copper' : 'font-medium'}`}
     >
       {options.map((option) => (
         <option key={option.value} value={option.value}>

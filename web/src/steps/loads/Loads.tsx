@@ -64,7 +64,6 @@ function Sheet({ isPhone }: { isPhone: boolean }) {
       </div>
       <DayCurve />
       {!isPhone && <ColumnHeads />}
-      {/* biome-ignore lint/a11y/noNoninteractiveElementInteractions: the keys act on the focused field of a row. */}
       <ul aria-label="Loads" onKeyDown={onKeyDown} className="border-t border-ink phone:border-line">
         {job.loads.map((load, i) => {
           const entry = entries[i];
@@ -187,7 +186,9 @@ function SumRow({
     );
   }
   return (
-    <div className={`${COLUMNS} pl-2.5 pr-2 ${strong ? 'min-h-[40px]' : 'min-h-[33px]'} ${ruled ? 'border-b border-line' : ''}`}>
+    <div
+      className={`${COLUMNS} pl-2.5 pr-2 ${strong ? 'min-h-[40px]' : 'min-h-[33px]'} ${ruled ? 'border-b border-line' : ''}`}
+    >
       <span className="col-span-5 @max-[800px]:col-span-4">{name}</span>
       <span className={LANE_COLUMN} />
       <span className={`text-right text-number text-ink-2 ${SPARE_COLUMN}`}>
@@ -201,7 +202,7 @@ function SumRow({
   );
 }
 
-/** Findings of the selected load in full, the others in one line. */
+/** Findings of the selected load in full, those of others in one line. */
 function LoadFindings({ selected }: { selected: string | null }) {
   const { assessment } = useJob();
   const findings = assessment.findings.filter(({ where }) => where.step === 'loads');
@@ -212,14 +213,20 @@ function LoadFindings({ selected }: { selected: string | null }) {
         <FindingLine
           key={`${finding.code}${finding.where.loadId ?? ''}`}
           finding={finding}
-          brief={selected !== null && finding.where.loadId !== selected}
+          brief={finding.where.loadId !== undefined && finding.where.loadId !== selected}
         />
       ))}
     </section>
   );
 }
 
-const EXAMPLES = ['Fridge', '2 laptops 5 h', 'LED lights 14 W 4 h', 'Kettle 3 × 4 min', 'Pump 12V 3,5A 3x3min'] as const;
+const EXAMPLES = [
+  'Fridge',
+  '2 laptops 5 h',
+  'LED lights 14 W 4 h',
+  'Kettle 3 × 4 min',
+  'Pump 12V 3,5A 3x3min',
+] as const;
 
 /** The empty list teaches by doing: each example adds the load it shows. */
 function FirstLoads() {
@@ -231,8 +238,8 @@ function FirstLoads() {
   return (
     <div className="max-w-[560px] py-8">
       <p className="text-number">
-        Write down one appliance a line, the way you would on a pad: its name, its watts or volts and amps, how long. What
-        you leave out is filled with typical figures until you measure.
+        Write down one appliance a line, the way you would on a pad: its name, its watts or volts and amps, how long.
+        What you leave out is filled with typical figures until you measure.
       </p>
       <p className="mt-5 text-note text-ink-2">Take one to begin with:</p>
       <ul>

@@ -1,4 +1,4 @@
-import { formatUse, type Load, type LedgerEntry, runningPowerW, showText } from '@joulemetric/core';
+import { formatUse, type LedgerEntry, type Load, runningPowerW, showText } from '@joulemetric/core';
 import { LedgerBar } from '../../ui/LedgerBar.tsx';
 import { Num } from '../../ui/Number.tsx';
 import { EVIDENCE_WORDS } from './words.ts';
@@ -17,7 +17,11 @@ export function PhoneRow({
 }) {
   return (
     <li data-load={load.id} className="border-b border-line">
-      <button type="button" onClick={onOpen} className="grid w-full grid-cols-[1fr_auto] items-center gap-x-4 gap-y-1 py-2 text-left">
+      <button
+        type="button"
+        onClick={onOpen}
+        className="grid w-full grid-cols-[1fr_auto] items-center gap-x-4 gap-y-1 py-2 text-left"
+      >
         <span className="truncate">
           <span className="text-[15px] font-medium">
             {load.quantity > 1 && `${load.quantity} × `}

@@ -1,9 +1,18 @@
-import { type Appliance, findAppliances, formatUse, type Proposal, proposeLoad, type Question, runningPowerW, showText } from '@joulemetric/core';
+import {
+  type Appliance,
+  findAppliances,
+  formatUse,
+  type Proposal,
+  proposeLoad,
+  type Question,
+  runningPowerW,
+  showText,
+} from '@joulemetric/core';
 import { useId, useMemo, useState } from 'react';
 import { addLoad } from '../../commands/loads.ts';
 import { useJob } from '../../shell/JobContext.tsx';
-import { PATH_WORDS } from './words.ts';
 import { questionWords } from './questionWords.ts';
+import { PATH_WORDS } from './words.ts';
 
 /** A name or watts, typed; Enter adds a filled row. Confused units become a question with a one-tap fix. */
 export function QuickAdd() {
@@ -67,14 +76,18 @@ export function QuickAdd() {
       {open && (
         <div className="absolute inset-x-0 top-full z-10 border border-t-0 border-ink bg-sheet phone:bottom-full phone:top-auto phone:border-b-0 phone:border-t">
           {question ? (
-            <Ask question={question} loud={asked} onFix={(meant) => type(text.slice(0, question.start) + meant + text.slice(question.end))} />
+            <Ask
+              question={question}
+              loud={asked}
+              onFix={(meant) => type(text.slice(0, question.start) + meant + text.slice(question.end))}
+            />
           ) : (
             proposal && <Preview proposal={proposal} loud={asked} onAdd={() => add()} />
           )}
-          <ul id={listId} role="listbox" aria-label="Appliance types">
+          <div id={listId} role="listbox" aria-label="Appliance types">
             {matches.map((appliance, i) => (
               // biome-ignore lint/a11y/useKeyWithClickEvents: the combobox above handles the keys of its list.
-              <li
+              <div
                 key={appliance.id}
                 id={`${listId}-${i}`}
                 role="option"
@@ -87,9 +100,9 @@ export function QuickAdd() {
                 <span className="num text-note text-ink-2">
                   {showText(runningPowerW(appliance.draw), 'W')}, usually {appliance.lowW}–{appliance.highW}
                 </span>
-              </li>
+              </div>
             ))}
-          </ul>
+          </div>
         </div>
       )}
     </div>
@@ -110,7 +123,8 @@ const isOnlySearch = (text: string, appliance: Appliance): boolean =>
 function Preview({ proposal, loud, onAdd }: { proposal: Proposal; loud: boolean; onAdd: () => void }) {
   const { load, missing } = proposal;
   if (!load) {
-    const ask = missing === 'name' ? 'What is it called?' : 'No type by that name. How many watts, such as 60 W or 12 V 5 A?';
+    const ask =
+      missing === 'name' ? 'What is it called?' : 'No type by that name. How many watts, such as 60 W or 12 V 5 A?';
     return (
       <p role={loud ? 'alert' : undefined} className={`px-3 py-2 ${loud ? 'font-medium text-copper' : 'text-ink-2'}`}>
         {ask}
@@ -143,7 +157,11 @@ function Ask({ question, loud, onFix }: { question: Question; loud: boolean; onF
     <div role={loud ? 'alert' : undefined} className="border-b border-line px-3 py-2">
       <p className="font-medium text-copper">{questionWords(question)}</p>
       {meant !== null && (
-        <button type="button" onClick={() => onFix(meant)} className="num mt-1 border-b border-ink font-medium phone:min-h-11">
+        <button
+          type="button"
+          onClick={() => onFix(meant)}
+          className="num mt-1 border-b border-ink font-medium phone:min-h-11"
+        >
           Make it {meant}
         </button>
       )}

@@ -13,10 +13,19 @@ export function RowActions({ load }: { load: Load }) {
     { name: 'Remove', run: () => edit(removeLoad(load.id)) },
   ];
   return (
-    <div role="toolbar" aria-label={`Selected: ${load.name}`} className="flex flex-wrap items-baseline gap-x-5 gap-y-1 border-t border-line py-2">
+    <div
+      role="toolbar"
+      aria-label={`Selected: ${load.name}`}
+      className="flex flex-wrap items-baseline gap-x-5 gap-y-1 border-t border-line py-2"
+    >
       <span className="text-body font-medium">{load.name}</span>
       {actions.map(({ name, run }) => (
-        <button key={name} type="button" onClick={run} className="border-b border-mark text-body text-ink-2 hover:text-ink">
+        <button
+          key={name}
+          type="button"
+          onClick={run}
+          className="border-b border-mark text-body text-ink-2 hover:text-ink"
+        >
           {name}
         </button>
       ))}

@@ -1,4 +1,4 @@
-import { formatUse, type Load, readUse, type Run } from '@joulemetric/core';
+import { formatUse, type Load, type Run, readUse } from '@joulemetric/core';
 import { useId } from 'react';
 import { useDraft } from '../../ui/Field.tsx';
 

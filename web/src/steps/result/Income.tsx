@@ -27,7 +27,14 @@ export function Income() {
       <div className="pt-1">
         <svg width="100%" height="34" role="img" aria-label="What sun and alternator bring, above the need of a day">
           <rect width={percent(sun)} height="13" fill="var(--copper)" />
-          <rect x={percent(sun)} width={percent(driving)} height="13" fill="none" stroke="var(--copper)" strokeWidth="2" />
+          <rect
+            x={percent(sun)}
+            width={percent(driving)}
+            height="13"
+            fill="none"
+            stroke="var(--copper)"
+            strokeWidth="2"
+          />
           <rect y="19" width={percent(need)} height="13" fill="var(--ink-2)" />
         </svg>
         <p className="num mt-1 flex flex-wrap gap-x-6 text-ink-2">
@@ -57,7 +64,15 @@ export function Income() {
 function Swatch({ filled = false }: { filled?: boolean }) {
   return (
     <svg width="14" height="9" className="inline-block" aria-hidden="true">
-      <rect x="1" y="1" width="12" height="7" fill={filled ? 'var(--copper)' : 'none'} stroke="var(--copper)" strokeWidth="2" />
+      <rect
+        x="1"
+        y="1"
+        width="12"
+        height="7"
+        fill={filled ? 'var(--copper)' : 'none'}
+        stroke="var(--copper)"
+        strokeWidth="2"
+      />
     </svg>
   );
 }

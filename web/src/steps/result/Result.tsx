@@ -1,13 +1,15 @@
 import { type Finding, formatDuration, MARGIN, monthName } from '@joulemetric/core';
 import { lazy, Suspense } from 'react';
-import { changeBusVoltage, changeSystem } from '../../commands/design.ts';
+import { changeBusVoltage, changeSystem, duplicateOption, removeOption, renameOption } from '../../commands/design.ts';
 import { useJob } from '../../shell/JobContext.tsx';
 import { PhoneOptions } from '../../shell/PhoneBar.tsx';
+import { Button } from '../../ui/Button.tsx';
+import { Choice, QuantityField, TextField } from '../../ui/Field.tsx';
 import { Fig } from '../../ui/Fig.tsx';
-import { Choice, QuantityField } from '../../ui/Field.tsx';
 import { FindingLine } from '../../ui/FindingLine.tsx';
 import { LedgerBar, LedgerLegend } from '../../ui/LedgerBar.tsx';
 import { StepHead } from '../../ui/Question.tsx';
+import { RegionField } from '../../ui/RegionField.tsx';
 import { Income } from './Income.tsx';
 
 const StayChart = lazy(() => import('./StayChart.tsx'));
@@ -56,7 +58,32 @@ export function Result() {
           <StayChart job={job} optionId={optionId} />
         </Suspense>
       </section>
+      <OptionRow />
     </div>
+  );
+}
+
+/** The option itself: its name, a copy to compare with, and its end. */
+function OptionRow() {
+  const { job, evaluation, edit, optionId } = useJob();
+  return (
+    <section aria-label="Option" className="mt-4 flex flex-wrap items-end gap-x-6 gap-y-3 border-t border-line pt-3">
+      <div className="w-56">
+        <TextField
+          label="This option is called"
+          required
+          maxLength={40}
+          value={evaluation.option.name}
+          onChange={(name) => edit(renameOption(optionId, name), 'option-name')}
+        />
+      </div>
+      <Button onClick={() => edit(duplicateOption(optionId))} disabled={job.options.length >= 12}>
+        Copy it to compare
+      </Button>
+      <Button onClick={() => edit(removeOption(optionId))} disabled={job.options.length < 2}>
+        Remove it
+      </Button>
+    </section>
   );
 }
 
@@ -79,7 +106,7 @@ function FitRow({
   return (
     <section
       aria-label={name}
-      className="grid grid-cols-[200px_minmax(0,1fr)_minmax(260px,380px)] gap-x-8 border-t border-line py-3 @max-[860px]:grid-cols-[170px_minmax(0,1fr)] @max-[560px]:grid-cols-1"
+      className="grid grid-cols-[190px_minmax(0,1fr)_minmax(300px,400px)] gap-x-8 border-t border-line py-3 @max-[860px]:grid-cols-[170px_minmax(0,1fr)] @max-[560px]:grid-cols-1"
     >
       <div>
         <h2 className="text-body font-semibold">{name}</h2>
@@ -94,7 +121,7 @@ function FitRow({
           ))}
         </div>
       </div>
-      <div className="grid grid-cols-2 content-start gap-x-5 gap-y-2 @max-[860px]:col-span-2 @max-[860px]:mt-2 @max-[860px]:grid-cols-4 @max-[560px]:col-span-1 @max-[560px]:grid-cols-2">
+      <div className="grid grid-cols-3 content-start gap-x-5 gap-y-2 @max-[860px]:col-start-2 @max-[860px]:mt-2 @max-[860px]:grid-cols-4 @max-[560px]:col-start-1 @max-[560px]:grid-cols-2">
         {children}
       </div>
     </section>
@@ -103,7 +130,9 @@ function FitRow({
 
 function useFindings(...ids: string[]): Finding[] {
   const { assessment } = useJob();
-  return assessment.findings.filter(({ where }) => where.step === 'result' && where.figure && ids.includes(where.figure));
+  return assessment.findings.filter(
+    ({ where }) => where.step === 'result' && where.figure && ids.includes(where.figure),
+  );
 }
 
 function InverterRow() {
@@ -121,8 +150,8 @@ function InverterRow() {
         needed ? (
           <>
             Worst moment <Fig id="peak.continuous" /> (<Fig id="peak.apparent" />
-            ), {margin.name}: <Fig id="inverter.required" />. Heaviest start <Fig id="peak.surge" />. Idles at <Fig id="inverter.idle" />{' '}
-            for {formatDuration(evaluation.bus.inverterOnMin)} a day.
+            ), {margin.name}: <Fig id="inverter.required" />. Heaviest start <Fig id="peak.surge" />. Idles at{' '}
+            <Fig id="inverter.idle" /> for {formatDuration(evaluation.bus.inverterOnMin)} a day.
           </>
         ) : (
           'Every load is fed from the bus: no inverter, no idle.'
@@ -201,9 +230,9 @@ function StoreRow() {
       findings={findings}
       why={
         <>
-          For {days} sunless {days === 1 ? 'day' : 'days'}: <Fig id="store.required" />, which is <Fig id="store.ah12" /> at 12 V or{' '}
-          <Fig id="store.ah24" /> at 24 V. Usable <Fig id="store.usable" /> lasts <Fig id="store.days" />. Gives up to{' '}
-          <Fig id="peak.current" /> at the worst moment.
+          For {days} sunless {days === 1 ? 'day' : 'days'}: <Fig id="store.required" />, which is{' '}
+          <Fig id="store.ah12" /> at 12 V or <Fig id="store.ah24" /> at 24 V. Usable <Fig id="store.usable" /> lasts{' '}
+          <Fig id="store.days" />. Gives up to <Fig id="peak.current" /> at the worst moment.
         </>
       }
     >
@@ -227,7 +256,9 @@ function StoreRow() {
         label="Chemistry"
         value={store.chemistry}
         options={CHEMISTRIES}
-        onChange={(chemistry) => edit(changeSystem(optionId, 'store', { chemistry, usableDepth: null, roundTripEfficiency: null }))}
+        onChange={(chemistry) =>
+          edit(changeSystem(optionId, 'store', { chemistry, usableDepth: null, roundTripEfficiency: null }))
+        }
       />
       <QuantityField
         label="Depth used"
@@ -239,9 +270,9 @@ function StoreRow() {
         max={100}
         onChange={(usableDepth) => edit(changeSystem(optionId, 'store', { usableDepth }), 'store-depth')}
       />
-      <QuantityField
+      <RegionField
+        quantity="°C"
         label="Coldest it gets"
-        unit="°C"
         value={store.coldestC}
         min={-40}
         max={50}
@@ -255,7 +286,9 @@ function StoreRow() {
         auto="the usual"
         min={50}
         max={100}
-        onChange={(roundTripEfficiency) => edit(changeSystem(optionId, 'store', { roundTripEfficiency }), 'store-round')}
+        onChange={(roundTripEfficiency) =>
+          edit(changeSystem(optionId, 'store', { roundTripEfficiency }), 'store-round')
+        }
       />
     </FitRow>
   );
@@ -272,8 +305,10 @@ function ArrayRow() {
       findings={findings}
       why={
         <>
-          <Fig id="sun.hours" /> of full sun in {darkest(job.brief.months, evaluation.assessment.figures['sun.hours'].label)}; needed{' '}
-          <Fig id="array.required" />, {job.rules.arrayCovers === 'everything' ? 'for the whole need' : 'for what driving leaves'}. Brings{' '}
+          <Fig id="sun.hours" /> of full sun in{' '}
+          {darkest(job.brief.months, evaluation.assessment.figures['sun.hours'].label)}; needed{' '}
+          <Fig id="array.required" />,{' '}
+          {job.rules.arrayCovers === 'everything' ? 'for the whole need' : 'for what driving leaves'}. Brings{' '}
           <Fig id="sun.yield" /> a day.
         </>
       }
@@ -309,8 +344,8 @@ function DcdcRow() {
       why={
         driveHoursPerDay > 0 ? (
           <>
-            {formatDuration(driveHoursPerDay * 60)} of driving would need <Fig id="dcdc.required" /> to cover the day; the alternator can feed{' '}
-            <Fig id="alternator.limit" />. Brings <Fig id="alternator.yield" /> a day.
+            {formatDuration(driveHoursPerDay * 60)} of driving would need <Fig id="dcdc.required" /> to cover the day;
+            the alternator can feed <Fig id="alternator.limit" />. Brings <Fig id="alternator.yield" /> a day.
           </>
         ) : (
           'No driving on a usual day.'

@@ -43,7 +43,12 @@ export default function StayChart({ job, optionId }: { job: Job; optionId: strin
       <p className="num text-ink-2" data-stay={simulation ? 'ready' : 'waiting'}>
         {problem ?? (simulation ? summary(simulation) : 'Simulating…')}
       </p>
-      <div ref={holder} role="img" aria-label={simulation ? summary(simulation) : 'State of charge'} className="h-[210px] w-full" />
+      <div
+        ref={holder}
+        role="img"
+        aria-label={simulation ? summary(simulation) : 'State of charge'}
+        className="h-[210px] w-full"
+      />
     </>
   );
 }
@@ -66,7 +71,10 @@ function optionsOf({ first, last, days, floorSoc }: StaySimulation) {
   const line = colour('--line');
   const text = { color: colour('--ink-2'), fontFamily: 'Barlow Semi Condensed', fontSize: 12 };
   const points = (soc: Float64Array) =>
-    Array.from({ length: 1440 / STEP_MIN + 1 }, (_, i) => [i * STEP_MIN, Math.round((soc[i * STEP_MIN] ?? 0) * 1000) / 10]);
+    Array.from({ length: 1440 / STEP_MIN + 1 }, (_, i) => [
+      i * STEP_MIN,
+      Math.round((soc[i * STEP_MIN] ?? 0) * 1000) / 10,
+    ]);
   const series = [
     { name: 'first day', soc: first.soc, type: 'solid' as const, width: 2 },
     ...(days > 1 ? [{ name: `day ${days}`, soc: last.soc, type: 'dashed' as const, width: 1.5 }] : []),
@@ -83,7 +91,10 @@ function optionsOf({ first, last, days, floorSoc }: StaySimulation) {
       textStyle: { ...text, color: ink },
       formatter: (items: unknown) =>
         (items as { seriesName: string; value: [number, number] }[])
-          .map(({ seriesName, value }, i) => `${i === 0 ? `${formatClock(value[0])}<br>` : ''}${seriesName} ${value[1].toFixed(0)} %`)
+          .map(
+            ({ seriesName, value }, i) =>
+              `${i === 0 ? `${formatClock(value[0])}<br>` : ''}${seriesName} ${value[1].toFixed(0)} %`,
+          )
           .join('<br>'),
     },
     xAxis: {

@@ -1,0 +1,19 @@
+import { defineConfig } from '@playwright/test';
+import { CHROMIUM } from './tools/lib/browser.mjs';
+
+export default defineConfig({
+  testDir: 'e2e',
+  testMatch: '*.e2e.ts',
+  fullyParallel: true,
+  workers: 2,
+  forbidOnly: Boolean(process.env.CI),
+  reporter: [['list']],
+  globalSetup: './e2e/serve.ts',
+  timeout: 30_000,
+  expect: { timeout: 8000 },
+  use: {
+    viewport: { width: 1280, height: 800 },
+    launchOptions: CHROMIUM,
+    trace: 'retain-on-failure',
+  },
+});

@@ -1,0 +1,18 @@
+import { defineConfig } from 'vitest/config';
+
+const project = (name: string, include: string[], more = {}) => ({ test: { name, include, environment: 'node', ...more } });
+
+export default defineConfig({
+  test: {
+    projects: [
+      project('core', ['core/src/**/*.test.ts']),
+      project('web', ['web/src/**/*.test.ts']),
+      // One throw-away PostgreSQL for the API tests; one file after the other, since they share it.
+      project('server', ['server/src/**/*.test.ts', 'cli/**/*.test.ts'], {
+        globalSetup: './server/src/testCluster.ts',
+        fileParallelism: false,
+        testTimeout: 20_000,
+      }),
+    ],
+  },
+});
