@@ -14,6 +14,6 @@ export default defineConfig({
   use: {
     viewport: { width: 1280, height: 800 },
     launchOptions: CHROMIUM,
-    trace: 'retain-on-failure',
+    trace: 'off',
   },
 });

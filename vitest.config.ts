@@ -1,6 +1,8 @@
 import { defineConfig } from 'vitest/config';
 
-const project = (name: string, include: string[], more = {}) => ({ test: { name, include, environment: 'node', ...more } });
+const project = (name: string, include: string[], more = {}) => ({
+  test: { name, include, environment: 'node', ...more },
+});
 
 export default defineConfig({
   test: {

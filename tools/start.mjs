@@ -1,11 +1,11 @@
 /** `npm start`: from a fresh machine to a running Joulemetric, saying each step. See README.md. */
-import { fork } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { freePort, startCluster, stopOrphan } from './lib/cluster.mjs';
 import { ensureBuild, ensureNodePackages, ensurePostgres } from './lib/packages.mjs';
-import { dataDirectory, ROOT } from './lib/paths.mjs';
+import { dataDirectory } from './lib/paths.mjs';
 import { fail, say } from './lib/say.mjs';
+import { startServer } from './lib/server.mjs';
 
 const DEFAULT_PORT = 4680;
 const DATABASE_PORT = 54_680;
@@ -44,25 +44,17 @@ if (!databaseUrl) {
 
 await ensureBuild();
 say(freshDemo ? 'Migrating and resetting the demo jobs' : 'Migrating');
-const server = fork(join(ROOT, 'server', 'src', 'main.ts'), [], {
-  cwd: ROOT,
-  detached: true,
-  execArgv: ['--import', 'tsx'],
-  env: {
-    ...process.env,
-    NODE_ENV: 'production',
-    DATABASE_URL: databaseUrl,
-    PORT: String(port),
-    JOULEMETRIC_DEMO: freshDemo ? 'replace' : 'first-start',
-  },
+const server = await startServer({
+  databaseUrl,
+  port,
+  env: { JOULEMETRIC_DEMO: freshDemo ? 'replace' : 'first-start' },
+}).catch(async (error) => {
+  await shutDown();
+  fail(error.message);
 });
-server.on('message', (message) => {
-  if (/** @type {{ ready?: boolean }} */ (message).ready) say(`Joulemetric is ready: http://127.0.0.1:${port}/`);
-});
-const serverExited = new Promise((resolve) => server.once('exit', (code) => resolve(code ?? 1)));
-serverExited.then(async (code) => {
-  await cluster?.stop();
-  releaseLock();
+say(`Joulemetric is ready: http://127.0.0.1:${server.port}/`);
+server.exited.then(async (code) => {
+  await shutDown();
   process.exit(code);
 });
 
@@ -72,8 +64,14 @@ for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) {
     if (stopping) return;
     stopping = true;
     say('Stopping');
-    server.kill('SIGTERM');
+    server.stop();
   });
+}
+
+/** The database after the server, and the lock after both. */
+async function shutDown() {
+  await cluster?.stop();
+  releaseLock();
 }
 
 /** One start a data directory: the lock names the process that holds it. */

@@ -16,12 +16,32 @@ const CACHE = join(ROOT, '.cache');
 const CHECKS = [
   ['Format and lint', [...bin('@biomejs/biome/bin/biome'), 'check', '--error-on-warnings', '.']],
   ['Types', [process.execPath, 'tools/types.mjs']],
-  ['Layers', [...bin('dependency-cruiser/bin/dependency-cruise.mjs'), 'core/src', 'server/src', 'web/src', 'cli', '--config', '.dependency-cruiser.cjs']],
+  [
+    'Layers',
+    [
+      ...bin('dependency-cruiser/bin/dependency-cruise.mjs'),
+      'core/src',
+      'server/src',
+      'web/src',
+      'cli',
+      '--config',
+      '.dependency-cruiser.cjs',
+    ],
+  ],
   ['Unused code', [...bin('knip/bin/knip.js')]],
   ['Published schema', [process.execPath, '--import', 'tsx', 'cli/schema.ts', '--check']],
 ];
 const TESTS = [
-  ['Unit and API tests', [...bin('vitest/vitest.mjs'), 'run', '--reporter=default', '--reporter=json', `--outputFile.json=${join(CACHE, 'unit.json')}`]],
+  [
+    'Unit and API tests',
+    [
+      ...bin('vitest/vitest.mjs'),
+      'run',
+      '--reporter=default',
+      '--reporter=json',
+      `--outputFile.json=${join(CACHE, 'unit.json')}`,
+    ],
+  ],
   ['Browser tests', [...bin('@playwright/test/cli.js'), 'test', '--reporter=list,json']],
 ];
 

@@ -5,7 +5,15 @@ import { run } from './lib/run.mjs';
 const PROJECTS = ['core', 'server', 'web', 'e2e', 'tests'];
 const results = await Promise.all(
   PROJECTS.map((project) =>
-    run([process.execPath, 'node_modules/typescript/bin/tsc', '-p', project === 'tests' ? 'tsconfig.tests.json' : project], { cwd: ROOT }),
+    run(
+      [
+        process.execPath,
+        'node_modules/typescript/bin/tsc',
+        '-p',
+        project === 'tests' ? 'tsconfig.tests.json' : project,
+      ],
+      { cwd: ROOT },
+    ),
   ),
 );
 const failed = results.filter(({ code }) => code !== 0);

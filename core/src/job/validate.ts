@@ -48,9 +48,21 @@ function toFault(error: ErrorObject): Fault {
     case 'pattern':
       return told(error, `text of the allowed form${hint}`);
     default:
-      return told(error, `${error.message ?? error.keyword}${hint}`);
+      return told(error, `${LIMIT_WORDS[error.keyword]?.(params.limit) ?? error.message}${hint}`);
   }
 }
+
+/** Ajv's limits in plain words. */
+const LIMIT_WORDS: Readonly<Record<string, (limit: unknown) => string>> = {
+  minimum: (limit) => `a number of at least ${limit}`,
+  maximum: (limit) => `a number of at most ${limit}`,
+  exclusiveMinimum: (limit) => `a number above ${limit}`,
+  minLength: (limit) => `at least ${limit} characters`,
+  maxLength: (limit) => `at most ${limit} characters`,
+  minItems: (limit) => `at least ${limit} entries`,
+  maxItems: (limit) => `at most ${limit} entries`,
+  uniqueItems: () => 'no entry twice',
+};
 
 function told(error: ErrorObject, expected: string): Fault {
   return { path: error.instancePath || '/', expected, found: excerpt(error.data) };

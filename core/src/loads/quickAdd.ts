@@ -35,7 +35,7 @@ export function proposeLoad(text: string, idFor: (name: string) => string, pick?
 
   const id = idFor(name);
   const start = base ? loadFrom(base, id) : plainLoad(id);
-  const draw = withTyped(start.draw, powerW, token(reading, 'share'));
+  const draw = withTyped(start.draw, powerW, token(reading, 'share'), token(reading, 'energy'));
   const when = typedRuns(reading, start, draw, questions);
   const volts = token(reading, 'voltage');
   return {
@@ -120,7 +120,13 @@ function mainsPath(path: Load['path']): Load['path'] {
   return path === 'inverter-adapter' ? path : 'inverter';
 }
 
-function withTyped(draw: Draw, powerW: number | null, duty: number | null): Draw {
+function withTyped(draw: Draw, powerW: number | null, duty: number | null, energyWh: number | null): Draw {
+  if (energyWh !== null && draw.kind === 'thermostatic') {
+    // Energy a day, as on a fridge's label at 25 °C, sets how much of the time it runs.
+    const runningW = powerW ?? draw.runningW;
+    return { ...draw, runningW, duty: Math.min(1, energyWh / 24 / Math.max(1, runningW)) };
+  }
+  if (energyWh !== null && powerW === null && draw.kind === 'standby') return { ...draw, powerW: energyWh / 24 };
   if (duty !== null && duty > 0 && duty <= 1) {
     const setC = draw.kind === 'thermostatic' ? draw.setC : 4;
     return { kind: 'thermostatic', runningW: powerW ?? runningPowerW(draw), duty, setC };

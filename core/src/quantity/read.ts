@@ -104,7 +104,9 @@ export function readNumber(text: string): number {
   return Number(text.replace(/[.,]/g, ''));
 }
 
-export function readQuantities(text: string): Reading {
+export function readQuantities(typed: string): Reading {
+  // "3x4min": between digits an x is a multiplication sign, not a letter; same length, so places hold.
+  const text = typed.replace(/(?<=\d\s*)x(?=\s*\d)/gi, '×');
   const taken: { start: number; end: number }[] = [];
   const tokens: Token[] = [];
   const free = (start: number, end: number) => !taken.some((span) => start < span.end && end > span.start);

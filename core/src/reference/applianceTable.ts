@@ -51,7 +51,7 @@ light-reading | Reading light | lamp bed | steady 3 | 1–5 | 60 @ 21:30 | direc
 light-strip | LED strip | lighting ambient | steady 10 | 5–25 | 180 @ 19:00 | direct | electronics | 1 | M
 light-awning | Awning light | outside lamp porch | steady 10 | 5–20 | 120 @ 20:00 | direct | electronics | 1 | M
 light-work | Work light | flood lamp outside | steady 30 | 10–60 | 60 @ 19:00 | direct | electronics | 1 | M
-lamp-desk | Desk lamp | lamp bench light | steady 9 | 5–15 | 240 @ 17:00 | inverter | electronics | 0.6 | M
+lamp-desk | Desk light, mains | lamp bench | steady 9 | 5–15 | 240 @ 17:00 | inverter | electronics | 0.6 | M
 stage-lights | LED stage lights | spotlight theatre par show | steady 60 | 30–150 | 120 @ 19:00 | inverter | electronics | 0.9 | M
 laptop | Laptop | computer notebook work | steady 38 | 20–90 | 150 @ 09:00 14:00 | inverter-adapter | electronics | 0.6 | T
 laptop-large | Laptop, workstation | computer notebook gaming | steady 90 | 60–230 | 180 @ 09:00 14:00 | inverter-adapter | electronics | 0.9 | M

@@ -164,7 +164,7 @@ export function recordSun(book: FigureBook, job: Job, system: System, sun: SunDa
     label: 'Array needed',
     basis: ORIGIN.computed,
     working: {
-      formula: everything ? `{need} ÷ ({sun} × ${product})` : `({need} − {alternator}) ÷ ({sun} × ${product})`,
+      formula: arrayFormula(everything, perW > 0, toCover > 0, product),
       inputs: [
         book.input('need', 'demand.battery'),
         ...(everything ? [] : [book.input('alternator', 'alternator.yield')]),
@@ -213,6 +213,12 @@ export function recordSun(book: FigureBook, job: Job, system: System, sun: SunDa
       ],
     },
   });
+}
+
+function arrayFormula(everything: boolean, sunRises: boolean, uncovered: boolean, product: string): string {
+  if (!sunRises) return '0: the sun does not rise';
+  if (!uncovered) return '0: driving already covers the need';
+  return `${everything ? '{need}' : '({need} − {alternator})'} ÷ ({sun} × ${product})`;
 }
 
 function fromDefault(symbol: string, label: string, key: keyof typeof DEFAULT, unit: Figure['unit']): WorkingInput {

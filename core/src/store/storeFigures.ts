@@ -100,9 +100,8 @@ export function recordStore(book: FigureBook, brief: Brief, system: System, typi
     label: 'Lasts with no sun',
     basis: ORIGIN.si,
     working: {
-      formula: '{usable} ÷ {bus}',
+      formula: busWh > 0 ? '{usable} ÷ {bus}' : 'nothing draws on it yet',
       inputs: [book.input('usable', 'store.usable'), book.input('bus', 'demand.bus')],
-      note: busWh > 0 ? undefined : 'Nothing draws on it yet.',
     },
   });
   recordAmpHours(book, system, need.nominalV);

@@ -72,11 +72,11 @@ export function Vitals() {
   const volts = nominalV || evaluation.option.system.busVoltageV;
   const vitals = [...VITALS, figures['payload.left'] ? PAYLOAD : MASS];
   return (
-    <dl className="grid shrink-0 grid-cols-6 border-b border-line phone:grid-cols-3" aria-label="Vitals">
+    <ul className="grid shrink-0 grid-cols-6 border-b border-line phone:grid-cols-3" aria-label="Vitals">
       {vitals.map((vital) => (
         <VitalCell key={vital.label} vital={vital} figures={figures} was={before?.figures ?? null} volts={volts} />
       ))}
-    </dl>
+    </ul>
   );
 }
 
@@ -99,7 +99,7 @@ function VitalCell({
   const now = show(figure.value, figure.unit, units).number;
   const changed = old !== undefined && show(old.value, old.unit, units).number !== now;
   return (
-    <div
+    <li
       className={`border-r border-line last:border-r-0 ${vital.onPhone ? 'phone:[&:nth-child(3)]:border-r-0' : 'phone:hidden'}`}
     >
       <button
@@ -109,22 +109,21 @@ function VitalCell({
         key={changed ? now : 'still'}
         className={`block h-full w-full px-3.5 py-2 text-left hover:bg-sheet phone:min-h-14 phone:px-4 phone:py-1.5 ${changed ? 'washed' : ''}`}
       >
-        <dt className="truncate text-note text-ink-2">{vital.label}</dt>
-        <dd>
-          <span className="block text-vital font-semibold phone:text-[19px]">
-            <Num value={figure.value} unit={figure.unit} units={units} signed={vital.id === 'balance.net'} />
-          </span>
-          <span className="num block truncate text-note text-ink-2">
-            {changed && (
-              <>
-                <span className="font-medium text-copper">was {show(old.value, old.unit, units).number}</span>
-                {' · '}
-              </>
-            )}
-            {vital.meaning(figures, volts)}
-          </span>
-        </dd>
+        <span className="block truncate text-note text-ink-2">{vital.label}</span>
+
+        <span className="block text-vital font-semibold phone:text-[19px]">
+          <Num value={figure.value} unit={figure.unit} units={units} signed={vital.id === 'balance.net'} />
+        </span>
+        <span className="num block truncate text-note text-ink-2">
+          {changed && (
+            <>
+              <span className="font-medium text-copper">was {show(old.value, old.unit, units).number}</span>
+              {' · '}
+            </>
+          )}
+          {vital.meaning(figures, volts)}
+        </span>
       </button>
-    </div>
+    </li>
   );
 }

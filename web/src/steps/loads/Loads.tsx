@@ -20,8 +20,8 @@ export function Loads() {
   const { job } = useJob();
   const isPhone = useIsPhone();
   return (
-    <div className="flex min-h-full flex-col">
-      <div className="grow px-5 pb-6 pt-3.5 phone:px-4">
+    <div className="phone:flex phone:h-full phone:flex-col">
+      <div className="px-5 pb-6 pt-3.5 phone:min-h-0 phone:grow phone:overflow-y-auto phone:px-4">
         <PhoneOptions />
         <StepHead question="What runs, and for how long?" aside={!isPhone && <QuickAdd />}>
           {summary(job.loads)}
@@ -29,7 +29,7 @@ export function Loads() {
         {job.loads.length === 0 ? <FirstLoads /> : <Sheet isPhone={isPhone} />}
       </div>
       {isPhone && (
-        <div className="sticky bottom-0 border-t border-line bg-sheet px-4 py-2">
+        <div className="border-t border-line bg-sheet px-4 py-2">
           <QuickAdd />
         </div>
       )}

@@ -1,0 +1,48 @@
+import { execFile } from 'node:child_process';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { promisify } from 'node:util';
+import { afterAll, describe, expect, it } from 'vitest';
+
+const run = promisify(execFile);
+const directory = mkdtempSync(join(tmpdir(), 'joulemetric-cli-'));
+afterAll(() => rmSync(directory, { recursive: true }));
+
+const assess = (...args: string[]) =>
+  run(process.execPath, ['--import', 'tsx', 'cli/assess.ts', ...args]).then(
+    ({ stdout }) => ({ code: 0, stdout, stderr: '' }),
+    (error: { code: number; stdout: string; stderr: string }) => error,
+  );
+
+describe('the command line', () => {
+  it('prints the assessment of the option asked for', async () => {
+    const { stdout } = await assess('demo/river-survey-4wd.json', '--option', 'b');
+    const { optionId, figures } = JSON.parse(stdout);
+    expect(optionId).toBe('b');
+    expect(figures['demand.battery'].value).toBe(figures['demand.useful'].value + figures['loss.total'].value);
+  });
+
+  it.each([
+    [['demo/river-survey-4wd.json', '--option', 'z'], /no option "z"; it has a, b/],
+    [['nowhere.json'], /nowhere\.json/],
+    [[], /usage/],
+    [['a.json', 'b.json'], /usage/],
+    [['--wrong'], /Unknown option/],
+  ])('refuses %j with exit code 2 and the reason', async (args, reason) => {
+    const { code, stdout, stderr } = await assess(...args);
+    expect([code, stdout]).toEqual([2, '']);
+    expect(stderr).toMatch(reason);
+  });
+
+  it('names the place of every fault in a bad file', async () => {
+    const file = join(directory, 'bad.json');
+    writeFileSync(file, '{"format":"joulemetric-job","schemaVersion":1,"title":""}');
+    expect(await assess(file)).toMatchObject({
+      code: 2,
+      stderr: expect.stringMatching(/\/brief: expected .*\n(?:.*\n)*.*\/title: expected at least 1 characters/),
+    });
+    writeFileSync(file, '{broken');
+    expect(await assess(file)).toMatchObject({ code: 2, stderr: expect.stringContaining('not JSON') });
+  });
+});

@@ -1,0 +1,247 @@
+import { describe, expect, it } from 'vitest';
+import { assess } from './assess.ts';
+import { simulateStay } from './days/simulate.ts';
+import type { Job } from './job/schema.ts';
+import { proposeLoad } from './loads/quickAdd.ts';
+import { aJob, aLoad, withSystem } from './testing/jobs.ts';
+
+/** Cases of common practice and plain arithmetic, through the whole pipeline; tolerances as a fitter would take them. */
+
+const useful = (job: Job): number => assess(job).figures['demand.useful'].value;
+const typed = (text: string) => {
+  const { load, questions } = proposeLoad(text, (name) => name.toLowerCase().replace(/\W+/g, '-'));
+  expect(questions).toEqual([]);
+  if (!load) throw new Error(`"${text}" gives no load`);
+  return load;
+};
+const lossless = { store: { roundTripEfficiency: 1 } } as const;
+
+describe('energy of single loads', () => {
+  it('35 W at 20 % duty is 168 Wh a day', () => {
+    const fridge = aLoad({
+      draw: { kind: 'thermostatic', runningW: 35, duty: 0.2, setC: 4 },
+      runs: [{ startMin: 0, minutes: 1440 }],
+    });
+    const at25 = aJob([fridge], (job) => ({
+      ...job,
+      brief: { ...job.brief, place: { ...job.brief.place, dayTempC: 25, nightTempC: 25 } },
+    }));
+    expect(useful(at25)).toBeCloseTo(168, 6);
+  });
+
+  it('the same fridge runs half as much again at 35.5 °C (linear in the difference)', () => {
+    const fridge = aLoad({
+      draw: { kind: 'thermostatic', runningW: 35, duty: 0.2, setC: 4 },
+      runs: [{ startMin: 0, minutes: 1440 }],
+    });
+    const hot = aJob([fridge], (job) => ({
+      ...job,
+      brief: { ...job.brief, place: { ...job.brief.place, dayTempC: 35.5, nightTempC: 35.5 } },
+    }));
+    expect(useful(hot)).toBeCloseTo(168 * 1.5, 6);
+  });
+
+  it('1.5 A always on at 12 V is 36 Ah a day; 250 W always on is 6 kWh', () => {
+    const standby = (powerW: number) => useful(aJob([aLoad({ draw: { kind: 'standby', powerW } })]));
+    expect(standby(1.5 * 12) / 12).toBeCloseTo(36, 9);
+    expect(standby(250)).toBeCloseTo(6000, 9);
+  });
+
+  it('brewing at 1,550 W for 5 min 54 s is 152.4 Wh; with keep-warm of 85 Wh 237 Wh', () => {
+    const coffee = aLoad({
+      draw: {
+        kind: 'cycle',
+        phases: [
+          { label: 'brew', powerW: 1550, minutes: 5.9 },
+          { label: 'keep warm', powerW: (85 * 60) / 70, minutes: 70 },
+        ],
+      },
+      runs: [{ startMin: 420, minutes: 75.9 }],
+    });
+    expect(useful(aJob([coffee]))).toBeCloseTo(152.417 + 85, 2);
+  });
+
+  it('a water pump of 5 A for 15 s takes 0.021 Ah', () => {
+    const pump = aLoad({ watts: 60, runs: [{ startMin: 500, minutes: 0.25 }] });
+    expect(useful(aJob([pump])) / 12).toBeCloseTo(0.0208, 4);
+  });
+});
+
+describe('case: a day of lights, two computers, monitor, fridge and hob', () => {
+  const job = withSystem(
+    aJob(
+      [
+        typed('lights 2.5W 1h'),
+        typed('computer 150W 5h'),
+        typed('small computer 15W 10h'),
+        typed('monitor 20W 10h'),
+        typed('fridge 150Wh'),
+        typed('hob 1800W 10min'),
+      ].map((load) => ({ ...load, path: 'direct' as const })),
+      (j) => ({
+        ...j,
+        brief: {
+          ...j.brief,
+          driveHoursPerDay: 0,
+          place: { ...j.brief.place, peakSunHours: 3.8, dayTempC: 25, nightTempC: 25 },
+        },
+        rules: { ...j.rules, arrayFactor: 0.75 },
+      }),
+    ),
+    { store: { chemistry: 'agm', capacityAh: 200, usableDepth: 0.8, roundTripEfficiency: 1 }, array: { ratingW: 500 } },
+  );
+  const { figures } = assess(job);
+
+  it.each([
+    ['demand.useful', 1552.5],
+    ['store.usable', 1920],
+    ['store.days', 1.24],
+    ['sun.yield', 1425],
+    ['balance.net', -127.5],
+  ] as const)('%s is %f', (id, expected) => {
+    expect(Math.abs(figures[id].value / expected - 1)).toBeLessThan(0.01);
+  });
+
+  it('needs 4.14 sun hours to break even', () => {
+    const perHour = figures['sun.yield'].value / figures['sun.hours'].value;
+    expect(figures['demand.battery'].value / perHour).toBeCloseTo(4.14, 2);
+  });
+});
+
+describe('case: a router on a 4 Ah 12 V pack, three ways', () => {
+  const hours = (path: 'direct' | 'inverter-adapter', idleW: number) => {
+    const router = aLoad({
+      draw: { kind: 'standby', powerW: 12 },
+      path,
+      converterEfficiency: path === 'direct' ? null : 0.8,
+    });
+    const job = withSystem(
+      aJob([router], (j) => ({ ...j, rules: { ...j.rules, inverterCurve: 'flat' } })),
+      {
+        store: { chemistry: 'agm', capacityAh: 4, usableDepth: 1, roundTripEfficiency: 1 },
+        inverter: { ratingW: 150, idleW, peakEfficiency: 0.85 },
+      },
+    );
+    const { figures } = assess(job);
+    return { watts: figures['demand.bus'].value / 24, hours: figures['store.days'].value * 24 };
+  };
+
+  it.each([
+    ['direct', 0, 12, 4.0],
+    ['inverter-adapter', 0, 17.65, 2.72],
+    ['inverter-adapter', 8, 25.65, 1.87],
+  ] as const)('%s with %d W idle: %f W, %f h', (path, idleW, watts, lasts) => {
+    const result = hours(path, idleW);
+    expect(Math.abs(result.watts / watts - 1)).toBeLessThan(0.01);
+    expect(Math.abs(result.hours / lasts - 1)).toBeLessThan(0.01);
+  });
+});
+
+describe('case: lights, fridge and then a fan on a 500 Wh store', () => {
+  it('lasts 2.04 days, 1.48 with the fan', () => {
+    const at25 = (j: Job): Job => ({
+      ...j,
+      brief: { ...j.brief, place: { ...j.brief.place, dayTempC: 25, nightTempC: 25 } },
+    });
+    const lights = typed('lights 10W 4h');
+    const fridge = { ...typed('fridge 35W 20%'), path: 'direct' as const };
+    const fan = typed('fan 8W 10h');
+    const days = (loads: Job['loads']) =>
+      assess(
+        withSystem(aJob(loads, at25), {
+          store: { chemistry: 'agm', capacityAh: 500 / 12, usableDepth: 0.85, roundTripEfficiency: 1 },
+        }),
+      ).figures['store.days'].value;
+    expect(days([lights, fridge])).toBeCloseTo(2.04, 2);
+    expect(days([lights, fridge, fan])).toBeCloseTo(1.48, 2);
+  });
+});
+
+describe('case: a phone of 15 Wh, three ways', () => {
+  const bus = (path: 'inverter-adapter' | 'dc-dc', converterEfficiency: number, idleW: number) =>
+    assess(
+      withSystem(
+        aJob([aLoad({ watts: 7.5, hours: 2, path, converterEfficiency })], (j) => ({
+          ...j,
+          rules: { ...j.rules, inverterCurve: 'flat' },
+        })),
+        { inverter: { ratingW: 1000, idleW, peakEfficiency: 0.8 }, ...lossless },
+      ),
+    ).figures['demand.bus'].value;
+
+  it.each([
+    ['inverter-adapter', 0.8, 0, 23.4],
+    ['inverter-adapter', 0.8, 20, 63.4],
+    ['dc-dc', 0.9, 0, 16.7],
+  ] as const)('%s at %f with %d W idle takes %f Wh', (path, efficiency, idleW, wh) => {
+    expect(Math.abs(bus(path, efficiency, idleW) / wh - 1)).toBeLessThan(0.01);
+  });
+});
+
+describe('case: two hours of driving on a 25 A DC-DC charger', () => {
+  it('bring 50 Ah', () => {
+    const job = withSystem(
+      aJob([aLoad()], (j) => ({ ...j, brief: { ...j.brief, driveHoursPerDay: 2 } })),
+      { store: { chemistry: 'agm', capacityAh: 138 }, dcdc: { ratingA: 25 } },
+    );
+    expect(assess(job).figures['alternator.yield'].value / 12).toBeCloseTo(50, 9);
+  });
+});
+
+describe('the simulated day', () => {
+  const steady = (watts: number, change: (job: Job) => Job = (j) => j) =>
+    withSystem(
+      aJob([aLoad({ draw: { kind: 'standby', powerW: watts } })], (j) =>
+        change({ ...j, brief: { ...j.brief, nightsOffGrid: 1, driveHoursPerDay: 0 } }),
+      ),
+      { store: { chemistry: 'lfp', capacityAh: 100, usableDepth: 1, roundTripEfficiency: 1 }, array: { ratingW: 0 } },
+    );
+
+  it('falls in a straight line under a steady load without sources (closed form)', () => {
+    const { first } = simulateStay(steady(20), 'a');
+    for (const hour of [0, 6, 13.5, 24]) {
+      expect(first.soc[hour * 60]).toBeCloseTo(1 - (20 * hour) / 1280, 9);
+    }
+    expect(first.unservedFromMin).toBeNull();
+  });
+
+  it('says from when the load goes unserved: 1,280 Wh at 80 W last 16 h (closed form)', () => {
+    const { first } = simulateStay(steady(80), 'a');
+    expect(first.unservedFromMin).toBe(960);
+    expect(first.books.unservedWh).toBeCloseTo(80 * 8, 6);
+  });
+
+  it('carries a load straight from the alternator without touching the store', () => {
+    const job = withSystem(
+      aJob([aLoad({ watts: 100, runs: [{ startMin: 600, minutes: 60 }] })], (j) => ({
+        ...j,
+        brief: { ...j.brief, nightsOffGrid: 1, driveHoursPerDay: 6 },
+      })),
+      { store: { capacityAh: 100 }, dcdc: { ratingA: 20 }, array: { ratingW: 0 } },
+    );
+    const { first } = simulateStay(job, 'a');
+    expect(first.books.storageLossWh).toBeCloseTo(0, 9);
+    expect(first.books.alternatorUsedWh).toBeCloseTo(100, 6);
+    expect(first.lowestSoc).toBe(1);
+  });
+
+  it('serves everything on the last day as on the first when the income is ample', () => {
+    const job = withSystem(
+      aJob([aLoad({ draw: { kind: 'standby', powerW: 30 } })], (j) => ({
+        ...j,
+        brief: { ...j.brief, nightsOffGrid: 7 },
+      })),
+      { array: { ratingW: 1000 } },
+    );
+    const { first, last, days } = simulateStay(job, 'a');
+    expect(days).toBe(7);
+    expect(last.books.unservedWh).toBe(0);
+    expect(last.lowestSoc).toBeGreaterThan(0.2);
+    expect(first.books.spilledWh).toBeGreaterThan(0);
+  });
+
+  it('survives a job with nothing in it', () => {
+    const { first } = simulateStay(aJob([]), 'a');
+    expect(first.soc.every(Number.isFinite)).toBe(true);
+  });
+});

@@ -1,0 +1,144 @@
+import { readFileSync } from 'node:fs';
+import { describe, expect, it } from 'vitest';
+import { assess } from '../assess.ts';
+import type { Job } from '../job/schema.ts';
+import { FIGURE_IDS } from '../quantity/figure.ts';
+import { aJob, aLoad, withSystem } from '../testing/jobs.ts';
+import { FINDING_CODES, type FindingCode } from './finding.ts';
+import { wordsFor } from './words.ts';
+
+const kettle = (watts = 1500) => aLoad({ watts, hours: 0.1, path: 'inverter' });
+const brief = (job: Job, change: Partial<Job['brief']>): Job => ({ ...job, brief: { ...job.brief, ...change } });
+const place = (job: Job, change: Partial<Job['brief']['place']>): Job =>
+  brief(job, { place: { ...job.brief.place, ...change } });
+
+/** A job for each finding, in which it must appear; and the same job mended, in which it must not. */
+const CASES: Readonly<Record<FindingCode, { bad: Job; good: Job }>> = {
+  'no-loads': { bad: aJob([]), good: aJob([aLoad()]) },
+  'double-conversion': {
+    bad: aJob([aLoad({ path: 'inverter-adapter' })]),
+    good: aJob([aLoad({ path: 'dc-dc' })]),
+  },
+  'idle-dominates': {
+    bad: withSystem(aJob([kettle()]), { inverter: { policy: 'always' } }),
+    good: aJob([kettle()]),
+  },
+  'inverter-too-small': {
+    bad: withSystem(aJob([kettle()]), { inverter: { ratingW: 1000 } }),
+    good: withSystem(aJob([kettle()]), { inverter: { ratingW: 2000 } }),
+  },
+  'inverter-oversized': {
+    bad: withSystem(aJob([kettle(300)]), { inverter: { ratingW: 3000 } }),
+    good: aJob([kettle(300)]),
+  },
+  'inverter-parallel': { bad: aJob([kettle(6000)]), good: aJob([kettle(3000)]) },
+  'low-voltage-high-current': {
+    bad: aJob([kettle(3500)]),
+    good: withSystem(aJob([kettle(3500)]), { busVoltageV: 24 }),
+  },
+  'store-current': {
+    bad: withSystem(aJob([kettle(3000)]), { store: { capacityAh: 100 } }),
+    good: withSystem(aJob([kettle(3000)]), { store: { capacityAh: 400 } }),
+  },
+  'store-short': {
+    bad: withSystem(aJob([aLoad({ hours: 10 })]), { store: { capacityAh: 50 } }),
+    good: withSystem(aJob([aLoad({ hours: 10 })]), { store: { capacityAh: 500 } }),
+  },
+  'store-cold': {
+    bad: withSystem(aJob([aLoad()]), { store: { coldestC: -1 } }),
+    good: withSystem(aJob([aLoad()]), { store: { coldestC: -1, chemistry: 'agm' } }),
+  },
+  'no-sun': {
+    bad: place(brief(aJob([aLoad()]), { months: [12] }), { latitudeDeg: 75 }),
+    good: aJob([aLoad()]),
+  },
+  'balance-short': {
+    bad: withSystem(aJob([aLoad({ hours: 12 })]), { array: { ratingW: 0 } }),
+    good: aJob([aLoad({ hours: 12 })]),
+  },
+  'dcdc-limited': {
+    bad: withSystem(aJob([aLoad()]), { dcdc: { ratingA: 200 } }),
+    good: withSystem(aJob([aLoad()]), { dcdc: { ratingA: 20 } }),
+  },
+  'payload-exceeded': {
+    bad: brief(aJob([aLoad({ hours: 10 })]), { payloadKg: 5 }),
+    good: brief(aJob([aLoad({ hours: 10 })]), { payloadKg: 500 }),
+  },
+  'measure-first': { bad: aJob([aLoad({ evidence: 'guess' })]), good: aJob([aLoad()]) },
+  'critical-single-source': {
+    bad: brief(aJob([aLoad({ critical: true })]), { driveHoursPerDay: 0 }),
+    good: withSystem(aJob([aLoad({ critical: true })]), { array: { ratingW: 200 }, dcdc: { ratingA: 20 } }),
+  },
+  'mains-licensed': { bad: aJob([kettle()]), good: aJob([aLoad()]) },
+};
+
+const codes = (job: Job): string[] => assess(job).findings.map(({ code }) => code);
+
+describe('findings', () => {
+  it.each(FINDING_CODES)('%s appears where it should, and not in the mended job', (code) => {
+    expect(codes(CASES[code].bad)).toContain(code);
+    expect(codes(CASES[code].good)).not.toContain(code);
+  });
+
+  it('each have full words without a gap in them', () => {
+    for (const code of FINDING_CODES) {
+      const finding = assess(CASES[code].bad).findings.find((found) => found.code === code);
+      if (!finding) throw new Error(code);
+      for (const sentence of Object.values(wordsFor(finding))) {
+        expect(sentence, code).not.toMatch(/NaN|undefined|null|Infinity|!/);
+        expect(sentence, code).toMatch(/[.?]$/);
+      }
+    }
+  });
+
+  it('say stop for an inverter below the worst moment, caution for one below the margin', () => {
+    const severity = (ratingW: number) =>
+      assess(withSystem(aJob([kettle(1500)]), { inverter: { ratingW } })).findings.find(
+        ({ code }) => code === 'inverter-too-small',
+      )?.severity;
+    expect(severity(1200)).toBe('stop');
+    expect(severity(1600)).toBe('caution');
+  });
+
+  it('and figures are all told of in docs/engineering.md', () => {
+    const docs = readFileSync(new URL('../../../docs/engineering.md', import.meta.url), 'utf8');
+    for (const code of FINDING_CODES) expect(docs, code).toContain(`\`${code}\``);
+    for (const id of FIGURE_IDS) expect(docs, id).toContain(`\`${id}\``);
+  });
+});
+
+describe('every working', () => {
+  it('names only inputs it has, each with an origin, on all demo-like jobs', () => {
+    for (const { bad, good } of Object.values(CASES)) {
+      for (const job of [bad, good]) {
+        for (const [id, figure] of Object.entries(assess(job).figures)) {
+          const symbols = new Set(figure.working.inputs.map(({ symbol }) => symbol));
+          for (const [, symbol] of figure.working.formula.matchAll(/\{(\w+)\}/g)) {
+            expect(symbols, `${id}: ${figure.working.formula}`).toContain(symbol);
+          }
+          expect(symbols.size, id).toBe(figure.working.inputs.length);
+          for (const { origin } of figure.working.inputs) expect(origin.source.length).toBeGreaterThan(0);
+        }
+      }
+    }
+  });
+
+  it('comes to its figure when the formula is worked out by an independent evaluator', () => {
+    for (const { bad } of Object.values(CASES)) {
+      for (const [id, figure] of Object.entries(assess(bad).figures)) {
+        const { formula, inputs } = figure.working;
+        if (!/^[-\d\s{}\w()×÷+−.]+$/.test(formula) || !formula.includes('{')) continue;
+        if (/(?<!\{)\b[a-zA-Z]{2,}\b(?!\})/.test(formula)) continue;
+        const expression = formula
+          .replace(/\{(\w+)\}/g, (_, symbol) => `(${inputs.find((input) => input.symbol === symbol)?.value})`)
+          .replaceAll('×', '*')
+          .replaceAll('÷', '/')
+          .replaceAll('−', '-');
+        const value = Number(new Function(`return ${expression}`)());
+        expect(Math.abs(value - figure.value), `${id}: ${formula}`).toBeLessThanOrEqual(
+          1e-6 * Math.max(1, Math.abs(figure.value)),
+        );
+      }
+    }
+  });
+});

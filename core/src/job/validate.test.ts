@@ -1,0 +1,138 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { assess } from '../assess.ts';
+import { APPLIANCES, loadFrom } from '../reference/appliances.ts';
+import { aJob, aLoad } from '../testing/jobs.ts';
+import { validateJob } from './validate.ts';
+
+const DEMO = new URL('../../../demo/', import.meta.url);
+const demoJobs = readdirSync(DEMO).map((name) => JSON.parse(readFileSync(new URL(name, DEMO), 'utf8')));
+
+/** A deep copy of a good job with one value put in at a path such as /loads/0/draw/powerW. */
+function spoiled(path: string, value: unknown): unknown {
+  const copy = structuredClone(aJob([aLoad(), aLoad()])) as unknown as Record<string, unknown>;
+  const keys = path.slice(1).split('/');
+  const last = keys.pop() as string;
+  const parent = keys.reduce<Record<string, unknown>>((at, key) => at[key] as Record<string, unknown>, copy);
+  parent[last] = value;
+  return copy;
+}
+
+describe('the door for job files', () => {
+  it('takes the demo jobs, all with at least 12 loads', () => {
+    expect(demoJobs).toHaveLength(3);
+    for (const job of demoJobs) {
+      expect(validateJob(job)).toMatchObject({ ok: true });
+      expect(job.loads.length).toBeGreaterThanOrEqual(12);
+    }
+  });
+
+  it.each([
+    ['/loads/0/draw/powerW', -5, 'at least 0'],
+    ['/loads/0/draw/powerW', '60', 'number'],
+    ['/loads/0/draw/powerW', null, 'number'],
+    ['/loads/1/draw/kind', 'magic', 'one of steady'],
+    ['/loads/0/draw', { kind: 'standby', powerW: 5, duty: 1 }, 'no such key'],
+    ['/loads/0/quantity', 1.5, 'integer'],
+    ['/loads/0/name', '', 'at least 1'],
+    ['/loads/0/name', 'x'.repeat(400), 'at most 120'],
+    ['/loads/0/name', 'a\u0000b', 'text of the allowed form'],
+    ['/loads/0/name', 'a\ud800b', 'text of the allowed form'],
+    ['/loads/1/id', 'load-0', 'only once'],
+    [
+      '/loads/0/runs',
+      [
+        { startMin: 0, minutes: 60 },
+        { startMin: 30, minutes: 60 },
+      ],
+      'do not overlap',
+    ],
+    [
+      '/loads/0/runs',
+      [
+        { startMin: 1400, minutes: 60 },
+        { startMin: 10, minutes: 5 },
+      ],
+      'do not overlap',
+    ],
+    ['/loads/0/runs/0/minutes', 0, 'above 0'],
+    ['/brief/months', [], 'at least 1'],
+    ['/brief/months', [13], 'at most 12'],
+    ['/brief/place/latitudeDeg', 91, 'at most 90'],
+    ['/brief/place/sky', 'purple', 'one of very-clear'],
+    ['/neverTogether', [['load-0', 'ghost']], 'id of a load'],
+    ['/options/0/system/busVoltageV', 13, 'one of 12, 24, 48'],
+    ['/options/0/system/store/usableDepth', 1.2, 'at most 1'],
+    ['/surprise', 1, 'no such key'],
+    ['/format', 'other', 'joulemetric-job'],
+    ['/schemaVersion', 99, 'newer'],
+    ['/schemaVersion', 0, 'whole number'],
+  ])('refuses %s = %j, saying where and what was expected', (path, value, expected) => {
+    const checked = validateJob(spoiled(path, value));
+    if (checked.ok) throw new Error('it was taken');
+    expect(checked.faults[0]?.expected).toContain(expected);
+    expect(checked.faults[0]?.path.startsWith(path.split('/').slice(0, 3).join('/'))).toBe(true);
+  });
+
+  it('names every missing key', () => {
+    const checked = validateJob({ format: 'joulemetric-job', schemaVersion: 1, title: 'x' });
+    expect(checked.ok).toBe(false);
+    if (!checked.ok)
+      expect(checked.faults.map(({ path }) => path)).toEqual(expect.arrayContaining(['/brief', '/loads', '/options']));
+  });
+
+  it.each([null, 5, 'text', [], true])('refuses %j as a job', (document) => {
+    expect(validateJob(document)).toMatchObject({ ok: false, faults: [{ path: '/' }] });
+  });
+
+  it('wants a cycle’s run to be as long as its phases', () => {
+    const phases = [{ label: 'brew', powerW: 1000, minutes: 6 }];
+    const job = aJob([aLoad({ draw: { kind: 'cycle', phases }, runs: [{ startMin: 0, minutes: 5 }] })]);
+    expect(validateJob(job)).toMatchObject({
+      ok: false,
+      faults: [{ expected: expect.stringContaining('exactly 6 min') }],
+    });
+  });
+
+  it('never throws on any JSON, and what it takes can be assessed without a NaN', () => {
+    const base = demoJobs[0];
+    const paths = [
+      '/loads/0/draw',
+      '/loads/0/runs',
+      '/brief/place',
+      '/options/0/system/store',
+      '/rules',
+      '/neverTogether',
+      '/loads/3',
+    ];
+    fc.assert(
+      fc.property(fc.constantFrom(...paths), fc.jsonValue(), (path, value) => {
+        const copy = structuredClone(base);
+        const keys = path.slice(1).split('/');
+        const last = keys.pop() as string;
+        // biome-ignore lint/suspicious/noExplicitAny: a document of any shape is the point.
+        keys.reduce((at: any, key) => at[key], copy)[last] = value;
+        const checked = validateJob(copy);
+        if (checked.ok) assess(checked.job);
+        else expect(checked.faults.length).toBeGreaterThan(0);
+      }),
+      { numRuns: 500 },
+    );
+  });
+});
+
+describe('the catalogue', () => {
+  it('has at least 120 types whose typical watts lie in their range and which are valid loads', () => {
+    expect(APPLIANCES.length).toBeGreaterThanOrEqual(120);
+    expect(new Set(APPLIANCES.map(({ id }) => id)).size).toBe(APPLIANCES.length);
+    for (const appliance of APPLIANCES) {
+      const { draw, lowW, highW, id } = appliance;
+      const watts = draw.kind === 'thermostatic' ? draw.runningW : draw.kind === 'cycle' ? highW : draw.powerW;
+      expect(watts, id).toBeGreaterThanOrEqual(lowW);
+      expect(watts, id).toBeLessThanOrEqual(highW);
+      expect(['T', 'M'], id).toContain(appliance.origin);
+      expect(validateJob(aJob([loadFrom(appliance, 'load')])), id).toMatchObject({ ok: true });
+    }
+  });
+});

@@ -1,0 +1,196 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { proposeLoad } from '../loads/quickAdd.ts';
+import { formatUse, readUse } from '../loads/use.ts';
+import { findAppliances } from '../reference/appliances.ts';
+import { aLoad } from '../testing/jobs.ts';
+import { formatDuration, formatNumber, show } from './format.ts';
+import { readField, readNumber, readQuantities } from './read.ts';
+
+describe('numbers as people write them', () => {
+  it.each([
+    ['3.5', 3.5],
+    ['3,5', 3.5],
+    ['1,200', 1200],
+    ['0,125', 0.125],
+    ['1.200,5', 1200.5],
+    ['1,200.5', 1200.5],
+    ['1,200,000', 1_200_000],
+  ])('%s is %d', (text, value) => {
+    expect(readNumber(text)).toBe(value);
+  });
+
+  it.each(['1.2.3', '1,2,3'])('%s is none', (text) => {
+    expect(readNumber(text)).toBeNaN();
+  });
+});
+
+describe('fields', () => {
+  it.each([
+    ['1.2kW', 'power', 1200],
+    ['12v 3.5a', 'power', 42],
+    ['12 V 3,5 A', 'power', 42],
+    ['60', 'power', 60],
+    ['6000 Btu/h', 'power', 1758.426],
+    ['500 mA', 'current', 0.5],
+    ['45 min', 'duration', 45],
+    ['1h30', 'duration', 90],
+    ['1 h 30 min', 'duration', 90],
+    ['2.5 h', 'duration', 150],
+    ['90 s', 'duration', 1.5],
+    ['24 %', 'share', 0.24],
+    ['0.5 kWh', 'energy', 500],
+    ['2200 mAh', 'charge', 2.2],
+  ] as const)('%s as %s is %d', (text, kind, value) => {
+    const read = readField(text, kind);
+    expect('value' in read ? read.value : read.problem).toBeCloseTo(value, 6);
+  });
+
+  it.each(['abc', '', '5 h', '12 W 3 h', '1.2.3'])('%j is not a power, and says what would be', (text) => {
+    expect(readField(text, 'power')).toHaveProperty('problem');
+  });
+});
+
+describe('units that are not what they claim', () => {
+  it.each([
+    ['200 W per day', 'power-per-time', '200 Wh'],
+    ['0.5 kW/day', 'power-per-time', '0.5 kWh'],
+    ['250 watts per hour', 'power-per-time', '250 W'],
+    ['2 kWh per hour', 'energy-per-hour', '2 kW'],
+    ['5 A per hour', 'current-per-time', '5 A'],
+    ['3 amp hours an hour', 'charge-per-hour', '3 A'],
+    ['5 kW of battery', 'power-of-battery', '5 kWh battery'],
+    ['15 A breaker', 'breaker', null],
+    ['fuse 10A', 'breaker', null],
+  ])('%s asks, meaning %s', (text, code, meant) => {
+    const { questions } = readQuantities(text);
+    expect(questions.map((question) => [question.code, question.meant])).toEqual([[code, meant]]);
+  });
+
+  it('finds the decimal slip: 0.85 kWh in 70 min from at most 100 W', () => {
+    const { questions } = proposeLoad('warmer 100W 70min 0.85kWh', (name) => name);
+    expect(questions).toMatchObject([{ code: 'energy-above-power', meant: '85 Wh' }]);
+  });
+
+  it('never throws on any text, and its tokens lie in it', () => {
+    const soup = fc.array(
+      fc.constantFrom('12', ' ', 'V', 'A', 'w', '/', 'h', 'day', 'x', '3,5', '.', 'kettle', '%', '∞', '-'),
+      {
+        maxLength: 20,
+      },
+    );
+    fc.assert(
+      fc.property(
+        fc.oneof(
+          fc.string(),
+          fc.string({ unit: 'grapheme' }),
+          soup.map((parts) => parts.join('')),
+        ),
+        (text) => {
+          const { tokens } = readQuantities(text);
+          for (const { start, end, value } of tokens) {
+            expect(start).toBeLessThan(end);
+            expect(end).toBeLessThanOrEqual(text.length);
+            expect(Number.isFinite(value)).toBe(true);
+          }
+          proposeLoad(text, (name) => name);
+        },
+      ),
+      { numRuns: 2000 },
+    );
+  });
+});
+
+describe('a typed line becomes a load', () => {
+  const propose = (text: string) => proposeLoad(text, (name) => name).load;
+
+  it.each([
+    ['kettle', { name: 'Kettle', quantity: 1, path: 'inverter', evidence: 'typical' }],
+    ['2 laptops 38W 5h', { name: 'Laptops', quantity: 2, path: 'inverter-adapter', evidence: 'nameplate' }],
+    ['2x phone', { quantity: 2, path: 'dc-dc' }],
+    ['pump 12V 3,5A 3x3min', { name: 'Pump', path: 'direct', draw: { kind: 'steady', powerW: 42 } }],
+    ['mystery box 60W', { name: 'Mystery box', draw: { kind: 'steady', powerW: 60 } }],
+    ['coffee 1.2kW', { draw: { kind: 'cycle' } }],
+    ['sauna 230V 8A', { path: 'inverter', draw: { kind: 'steady', powerW: 1840 } }],
+  ] as const)('%s', (text, expected) => {
+    expect(propose(text)).toMatchObject(expected);
+  });
+
+  it('takes hours and uses', () => {
+    expect(formatUse(propose('lamp 10W 5h') ?? aLoad())).toBe('5 h');
+    expect(formatUse(propose('kettle 3 x 4 min') ?? aLoad())).toBe('3 × 4 min');
+    const phone = propose('phone 15 Wh');
+    expect(phone?.runs.reduce((sum, run) => sum + run.minutes, 0)).toBeCloseTo(90, 6);
+  });
+
+  it('asks for watts when it knows nothing of the name', () => {
+    expect(proposeLoad('flux capacitor', (name) => name)).toMatchObject({ load: null, missing: 'power' });
+    expect(proposeLoad('60 W', (name) => name)).toMatchObject({ missing: 'name' });
+  });
+
+  it.each([
+    ['tv', 'television'],
+    ['wifi', 'router'],
+    ['aircon', 'aircon-rooftop'],
+    ['apnoea', 'cpap'],
+    ['fridges', 'fridge-small'],
+  ])('finds %s by everyday words', (word, id) => {
+    expect(findAppliances(word)[0]?.id).toBe(id);
+  });
+});
+
+describe('how long', () => {
+  it.each(['5 h', '1 h 30', '45 min', '3 × 4 min', 'all day'])('%s is read back as written', (text) => {
+    const read = readUse(text, aLoad());
+    expect('runs' in read && formatUse(aLoad({ runs: read.runs }))).toBe(text);
+  });
+
+  it.each([
+    ['30 h', /24 hours/],
+    ['20 x 2 h', /24 hours/],
+    ['soon', /Write how long/],
+  ])('%s is asked about', (text, problem) => {
+    expect(readUse(text, aLoad())).toMatchObject({ problem: expect.stringMatching(problem) });
+  });
+
+  it('keeps a cycle at least as long as its phases', () => {
+    const heater = aLoad({
+      draw: {
+        kind: 'cycle',
+        phases: [
+          { label: 'start', powerW: 105, minutes: 4 },
+          { label: 'run', powerW: 22, minutes: null },
+          { label: 'stop', powerW: 85, minutes: 3 },
+        ],
+      },
+      runs: [{ startMin: 300, minutes: 120 }],
+    });
+    expect(readUse('5 min', heater)).toMatchObject({ problem: expect.stringContaining('7 min') });
+    expect(readUse('2 h', heater)).toMatchObject({ runs: [{ startMin: 300, minutes: 120 }] });
+  });
+});
+
+describe('numbers as shown', () => {
+  it('groups by thin spaces, drops trailing zeros, has a true minus and no −0', () => {
+    expect(formatNumber(1234567)).toBe('1\u2009234\u2009567');
+    expect(formatNumber(-12.5, 2)).toBe('−12.5');
+    expect(formatNumber(-0.001, 1)).toBe('0');
+    expect(formatNumber(0, 2)).toBe('0');
+  });
+
+  it('shows shares in % and weights in the region’s units', () => {
+    expect(show(0.18, 'share')).toEqual({ number: '18', unit: '%' });
+    expect(show(45.359237, 'kg', 'imperial')).toEqual({ number: '100', unit: 'lb' });
+    expect(show(100, '°C', 'imperial')).toEqual({ number: '212', unit: '°F' });
+    expect(show(1, 'days')).toEqual({ number: '1', unit: 'day' });
+  });
+
+  it.each([
+    [5.9, '5 min 54 s'],
+    [90, '1 h 30'],
+    [60, '1 h'],
+    [0.25, '15 s'],
+  ])('%d min is %s', (minutes, text) => {
+    expect(formatDuration(minutes)).toBe(text);
+  });
+});

@@ -1,0 +1,68 @@
+import { AxeBuilder } from '@axe-core/playwright';
+import { blankJob, type Job } from '@joulemetric/core';
+import { test as base, expect, type Page } from '@playwright/test';
+
+/**
+ * A page of the application. Every test also asserts that no request leaves the machine and that the page
+ * throws and logs no error.
+ */
+export const test = base.extend({
+  // biome-ignore lint/correctness/noEmptyPattern: Playwright reads the fixtures from the pattern.
+  baseURL: async ({}, use) => use(process.env.JOULEMETRIC_URL),
+  page: async ({ page, baseURL }, use) => {
+    const foreign: string[] = [];
+    const errors: string[] = [];
+    page.on('request', (request) => {
+      const url = request.url();
+      if (!url.startsWith(`${baseURL}/`) && !/^(?:data|blob):/.test(url)) foreign.push(url);
+    });
+    page.on('pageerror', (error) => errors.push(error.message));
+    page.on('console', (message) => {
+      // Chromium reports every refused request as an error of its own; those are the tests' subject.
+      if (message.type() === 'error' && !message.text().startsWith('Failed to load resource'))
+        errors.push(message.text());
+    });
+    await use(page);
+    expect(foreign).toEqual([]);
+    expect(errors).toEqual([]);
+  },
+});
+
+export { expect };
+
+/** A job of its own for each test, so that tests do not meet. */
+export async function openJob(page: Page, change: (job: Job) => Job = (job) => job, step = 'loads'): Promise<string> {
+  const job = change(blankJob(`Test ${Math.random().toString(36).slice(2)}`));
+  const response = await page.request.post('/api/jobs', { data: job });
+  expect(response.status()).toBe(201);
+  const { id } = await response.json();
+  await page.goto(`/jobs/${id}/${step}`);
+  await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+  return id;
+}
+
+export async function storedJob(page: Page, id: string): Promise<Job> {
+  return (await (await page.request.get(`/api/jobs/${id}`)).json()).job;
+}
+
+export async function saved(page: Page): Promise<void> {
+  await expect(page.locator('[data-save]:visible')).toHaveAttribute('data-save', 'saved');
+}
+
+export async function add(page: Page, line: string): Promise<void> {
+  const field = page.getByRole('combobox', { name: 'Add a load' });
+  await field.fill(line);
+  await field.press('Enter');
+  await expect(field).toHaveValue('');
+}
+
+/** No serious accessibility fault, and nothing wider than the screen. */
+export async function expectSound(page: Page): Promise<void> {
+  const { violations } = await new AxeBuilder({ page })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
+    .analyze();
+  const grave = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical');
+  expect(grave.map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 160)).join(' | ')}`)).toEqual([]);
+  const width = await page.evaluate(() => [document.documentElement.scrollWidth, window.innerWidth]);
+  expect(width[0]).toBeLessThanOrEqual(width[1] ?? 0);
+}

@@ -1,0 +1,218 @@
+import { add, expect, expectSound, openJob, saved, storedJob, test } from './app.ts';
+
+const figure = (id: string) => `[data-figure="${id}"]`;
+
+test('from a new job to a sized system', async ({ page }) => {
+  await page.goto('/');
+  await page.getByRole('textbox', { name: 'Name of the new job' }).fill('Lantern maker’s van');
+  await page.getByRole('button', { name: 'New job' }).click();
+
+  await expect(page.getByRole('heading', { name: 'Who is it for' })).toBeVisible();
+  await page.getByLabel('Client').fill('Wick & Daughter');
+  await page.getByLabel('Latitude').fill('40');
+  await page.getByLabel('Peak sun hours, if known').fill('4');
+  await page.getByLabel('Driving on a usual day').fill('45 min');
+  await page.getByRole('button', { name: 'October' }).click();
+
+  await page.getByRole('navigation', { name: 'Steps' }).first().getByRole('link', { name: 'Loads' }).click();
+  await expect(page.getByText('one appliance a line')).toBeVisible();
+  await add(page, 'kettle 1.2kW 3x4min');
+  await add(page, 'fridge');
+  await add(page, '2 laptops 40W 5h');
+  await add(page, 'lamp 12v 2a 6h');
+  await expect(page.getByRole('list', { name: 'Loads' }).getByRole('listitem')).toHaveCount(4);
+  // 1,200 W for 12 min, by hand.
+  await expect(page.locator('[data-load="kettle"]')).toContainText('240');
+  // 2 × 40 W × 5 h.
+  await expect(page.locator('[data-load="laptops"]')).toContainText('400');
+
+  await page.getByRole('link', { name: 'Result' }).first().click();
+  await expect(page.locator(figure('inverter.rating'))).toContainText('2\u2009000');
+  for (const id of [
+    'store.ah12',
+    'store.ah24',
+    'array.rating',
+    'dcdc.rating',
+    'sun.yield',
+    'alternator.yield',
+    'balance.net',
+  ]) {
+    await expect(page.locator(figure(id)).first()).toBeVisible();
+  }
+  await expect(page.locator('[data-stay="ready"]')).toBeVisible();
+  await expect(page.locator('canvas')).toBeVisible();
+
+  await saved(page);
+  await page.reload();
+  await expect(page.locator(figure('inverter.rating'))).toContainText('2\u2009000');
+});
+
+test('every figure opens its working, down to what was typed', async ({ page }) => {
+  await openJob(page);
+  await add(page, 'heater 500W 4h');
+  await page.locator('[data-vital="demand.battery"]').click();
+  const working = page.locator('[data-working="demand.battery"]');
+  await expect(working).toContainText('At the appliances');
+  await working.getByRole('button', { name: /2.000/ }).first().click();
+  await expect(page.locator('[data-working="demand.useful"]')).toContainText('Heater');
+  await expect(page.locator('[data-working="demand.useful"]')).toContainText('nameplate');
+  await page.getByRole('button', { name: 'Back' }).click();
+  await expect(working).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(working).toBeHidden();
+
+  await page.getByRole('link', { name: 'Result' }).first().click();
+  const ids = await page
+    .locator('[data-figure]')
+    .evaluateAll((all) => [...new Set(all.map((one) => (one as HTMLElement).dataset.figure))]);
+  expect(ids.length).toBeGreaterThan(14);
+  for (const id of ids) {
+    await page
+      .locator(figure(id ?? ''))
+      .first()
+      .click();
+    await expect(page.locator(`[data-working="${id}"]`)).toContainText('Method');
+  }
+});
+
+test('an edit shows from what to what, is undone and redone, and survives a reload', async ({ page }) => {
+  const id = await openJob(page);
+  await add(page, 'lamp 10W 10h');
+  const need = page.locator('[data-vital="demand.battery"]');
+  await expect(need).toContainText('105');
+  await page.getByLabel('Power of Lamp').fill('20');
+  await expect(need).toContainText('was 105');
+  await page.getByRole('heading', { level: 1 }).click();
+  await page.keyboard.press('Control+z');
+  await expect(page.getByLabel('Power of Lamp')).toHaveValue('10 W');
+  await page.keyboard.press('Control+Shift+Z');
+  await expect(page.getByLabel('Power of Lamp')).toHaveValue('20 W');
+  await saved(page);
+  expect((await storedJob(page, id)).loads[0]?.draw).toEqual({ kind: 'steady', powerW: 20 });
+  await page.reload();
+  await expect(page.getByLabel('Power of Lamp')).toHaveValue('20 W');
+});
+
+test('confused units are a question with a one-tap fix, never a silent correction', async ({ page }) => {
+  await openJob(page);
+  const field = page.getByRole('combobox', { name: 'Add a load' });
+  await field.fill('lamp 200W per day');
+  await field.press('Enter');
+  await expect(page.getByRole('alert')).toContainText('already per time');
+  await expect(page.locator('[data-load]')).toHaveCount(0);
+  await page.getByRole('button', { name: 'Make it 200 Wh' }).click();
+  await expect(field).toHaveValue('lamp 200 Wh');
+  await field.fill('pump 15A breaker');
+  await field.press('Enter');
+  await expect(page.getByRole('alert')).toContainText('protects the cable');
+
+  await field.fill('lamp 10W 1h');
+  await field.press('Enter');
+  await page.getByLabel('Power of Lamp').fill('ten');
+  await expect(page.getByRole('alert')).toContainText('Write a power');
+  await page.getByRole('heading', { level: 1 }).click();
+  await expect(page.getByLabel('Power of Lamp')).toHaveValue('ten');
+});
+
+test('the keyboard alone takes down a load and walks the steps', async ({ page }) => {
+  await openJob(page);
+  await page.keyboard.press('/');
+  await page.keyboard.type('toaster');
+  await page.keyboard.press('Enter');
+  await expect(page.locator('[data-load="toaster"]')).toBeVisible();
+  await page.getByLabel('Name of Toaster').focus();
+  await page.keyboard.press('Control+d');
+  await expect(page.locator('[data-load]')).toHaveCount(2);
+  await page.keyboard.press('Enter');
+  await expect(page.locator('[data-load="toaster-2"] [data-cell="name"]')).toBeFocused();
+  await page.keyboard.press('Control+Backspace');
+  await expect(page.locator('[data-load]')).toHaveCount(1);
+  await page.keyboard.press('Alt+3');
+  await expect(page.getByRole('heading', { name: 'What should be fitted?' })).toBeVisible();
+  await page.keyboard.press('Control+k');
+  await page.keyboard.type('light or');
+  await page.keyboard.press('Enter');
+  await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark');
+  await page.keyboard.press('?');
+  await expect(page.getByRole('dialog', { name: 'Keyboard' })).toBeVisible();
+});
+
+test('options stand side by side and are switched, copied and compared', async ({ page }) => {
+  await openJob(page, (job) => job, 'loads');
+  await add(page, 'kettle');
+  await page.keyboard.press('Control+k');
+  await page.getByRole('option', { name: 'Copy this option' }).click();
+  await page.getByRole('radio', { name: 'B 12 V' }).click();
+  await page.getByRole('link', { name: 'Result' }).first().click();
+  await page.getByLabel('Bus').selectOption('24');
+  const current = page.locator(figure('peak.current')).first();
+  const at24 = await current.textContent();
+  await page.getByRole('radio', { name: 'A 12 V' }).click();
+  await expect(current).not.toHaveText(at24 ?? '');
+});
+
+test('a job file goes out and comes back in; a bad one is refused with every reason', async ({ page }) => {
+  await openJob(page);
+  await add(page, 'lamp 10W 3h');
+  await saved(page);
+  await page.keyboard.press('Control+k');
+  const download = page.waitForEvent('download');
+  await page.getByRole('option', { name: 'Save the job file' }).click();
+  const path = await (await download).path();
+  await page.goto('/');
+  const input = page.getByLabel('Open a job file');
+  await input.setInputFiles({
+    name: 'bad.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from('{"format":"joulemetric-job","schemaVersion":1}'),
+  });
+  await expect(page.getByRole('alert')).toContainText('/brief: expected a value');
+  await input.setInputFiles(path);
+  await expect(page.getByLabel('Name of Lamp')).toBeVisible();
+});
+
+for (const [name, viewport] of [
+  ['1280×800', { width: 1280, height: 800 }],
+  ['390×844', { width: 390, height: 844 }],
+] as const) {
+  for (const theme of ['light', 'dark'] as const) {
+    test(`all views are accessible and fit the screen at ${name}, ${theme}`, async ({ page }) => {
+      await page.setViewportSize(viewport);
+      await page.emulateMedia({ colorScheme: theme, reducedMotion: 'reduce' });
+      await page.goto('/');
+      await expect(page.getByRole('link', { name: /River-survey/ })).toBeVisible();
+      await expectSound(page);
+      await page.getByRole('link', { name: /River-survey/ }).click();
+      await expect(page.locator('[data-load="kettle"]')).toBeVisible();
+      await expectSound(page);
+      const steps = page.getByRole('navigation', { name: 'Steps' }).filter({ visible: true });
+      await steps.getByRole('link', { name: 'Brief' }).click();
+      await expect(page.getByRole('heading', { name: 'Who is it for' })).toBeVisible();
+      await expectSound(page);
+      await steps.getByRole('link', { name: 'Result' }).click();
+      await expect(page.locator('[data-stay="ready"]')).toBeVisible();
+      await expectSound(page);
+      await page.locator(figure('store.required')).click();
+      await expect(page.locator('[data-working="store.required"]')).toBeVisible();
+      await expectSound(page);
+    });
+  }
+}
+
+test('on the phone a load is taken down and changed with the thumb', async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await openJob(page);
+  await page.getByRole('combobox', { name: 'Add a load' }).fill('kettle');
+  await page.getByRole('option', { name: /Low-watt kettle/ }).click();
+  await page.locator('[data-load] button').click();
+  const sheet = page.getByRole('dialog', { name: 'Load' });
+  await sheet.getByLabel('Power, one piece').fill('800');
+  await sheet.getByRole('button', { name: 'Close' }).click();
+  await expect(page.locator('[data-load]')).toContainText('800');
+  const targets = await page
+    .getByRole('navigation', { name: 'Steps' })
+    .filter({ visible: true })
+    .locator('a, button')
+    .evaluateAll((all) => all.map((one) => one.getBoundingClientRect().height));
+  for (const height of targets) expect(height).toBeGreaterThanOrEqual(44);
+});

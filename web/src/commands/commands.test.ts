@@ -1,0 +1,79 @@
+import { APPLIANCES, blankJob, type Job, proposeLoad } from '@joulemetric/core';
+import { validateJob } from '@joulemetric/core/validate';
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { changeBusVoltage, changeSystem, duplicateOption, removeOption } from './design.ts';
+import { addLoad, changeLoad, duplicateLoad, type Edit, moveLoad, removeLoad, setNeverTogether } from './loads.ts';
+
+const load = (i: number) =>
+  proposeLoad(APPLIANCES[i % APPLIANCES.length]?.name ?? '', (name) => name, APPLIANCES[i]).load;
+
+/** One random command, made for the job it meets. */
+const command = fc
+  .tuple(fc.nat({ max: 8 }), fc.nat({ max: 140 }), fc.nat({ max: 140 }))
+  .map(([kind, a, b]) => (job: Job) => {
+    const idAt = (n: number) => job.loads[n % Math.max(1, job.loads.length)]?.id ?? 'none';
+    const option = job.options[a % job.options.length]?.id ?? '';
+    const proposed = load(a);
+    const edits: readonly Edit[] = [
+      proposed ? addLoad(proposed) : (same) => same,
+      duplicateLoad(idAt(a)),
+      removeLoad(idAt(a)),
+      moveLoad(idAt(a), b % 2 ? 1 : -1),
+      idAt(a) === idAt(b) ? (same) => same : setNeverTogether(idAt(a), idAt(b), a % 3 > 0),
+      changeLoad(idAt(a), { quantity: 1 + (b % 99) }),
+      a % 2 ? duplicateOption(option) : removeOption(option),
+      changeBusVoltage(option, b % 2 ? 24 : 12),
+      changeSystem(option, 'inverter', { policy: b % 2 ? 'always' : 'with-loads' }),
+    ];
+    return (edits[kind] as Edit)(job);
+  });
+
+describe('commands', () => {
+  it('turn a valid job into a valid job, whatever the order, and leave the old one as it was', () => {
+    fc.assert(
+      fc.property(fc.array(command, { maxLength: 25 }), (commands) => {
+        let job = blankJob('Random');
+        for (const apply of commands) {
+          const before = JSON.stringify(job);
+          const next = job.loads.length === 0 && before.includes('none') ? job : apply(job);
+          expect(JSON.stringify(job)).toBe(before);
+          job = next;
+        }
+        const checked = validateJob(job);
+        expect(checked.ok ? [] : checked.faults).toEqual([]);
+      }),
+      { numRuns: 300 },
+    );
+  });
+
+  const withLoads = (...names: string[]) =>
+    names.reduce((job, name) => {
+      const { load: proposed } = proposeLoad(name, (text) => text);
+      return proposed ? addLoad(proposed)(job) : job;
+    }, blankJob('Loads'));
+
+  it('give a second kettle an id of its own', () => {
+    expect(withLoads('kettle', 'kettle').loads.map(({ id }) => id)).toEqual(['kettle', 'kettle-2']);
+  });
+
+  it('take a removed load out of its groups', () => {
+    const job = setNeverTogether('kettle', 'toaster', true)(withLoads('kettle', 'toaster'));
+    expect(job.neverTogether).toEqual([['kettle', 'toaster']]);
+    expect(removeLoad('kettle')(job).neverTogether).toEqual([]);
+  });
+
+  it('let two of a larger group meet without letting the others', () => {
+    const job = { ...withLoads('kettle', 'toaster', 'iron'), neverTogether: [['kettle', 'toaster', 'iron']] };
+    const { neverTogether } = setNeverTogether('kettle', 'toaster', false)(job);
+    expect(neverTogether).toEqual([
+      ['toaster', 'iron'],
+      ['kettle', 'iron'],
+    ]);
+  });
+
+  it('keep the energy of a chosen store when the voltage changes', () => {
+    const job = changeSystem('a', 'store', { capacityAh: 200 })(blankJob('x'));
+    expect(changeBusVoltage('a', 24)(job).options[0]?.system.store.capacityAh).toBe(100);
+  });
+});
