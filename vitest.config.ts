@@ -15,6 +15,7 @@ export default defineConfig({
         fileParallelism: false,
         testTimeout: 20_000,
       }),
+      project('tools', ['tools/**/*.test.ts']),
     ],
   },
 });

@@ -2,7 +2,7 @@ import type { Assessment } from './assessment.ts';
 import { findAll } from './findings/rules.ts';
 import type { DesignOption, Job } from './job/schema.ts';
 import { ambientByMinuteC } from './loads/ambient.ts';
-import { type LoadProfile, loadProfile } from './loads/profile.ts';
+import { type LoadProfile, rememberedProfile } from './loads/profile.ts';
 import { recordPeakCurrent } from './moment/currentFigure.ts';
 import { standardInverter } from './moment/inverterSize.ts';
 import { recordMoment } from './moment/momentFigures.ts';
@@ -44,7 +44,7 @@ export function evaluate(job: Job, optionId?: string): Evaluation {
   const book = new FigureBook();
 
   const ambientC = ambientByMinuteC(brief.place);
-  const profiles = job.loads.map((load) => loadProfile(load, ambientC));
+  const profiles = job.loads.map((load) => rememberedProfile(load, ambientC));
 
   const moment = worstMoment(profiles, job.neverTogether, rules.twoMayStart);
   const inverter = recordMoment(book, moment, rules, system.inverter);

@@ -8,7 +8,18 @@ const WARMEST_MIN = 15 * 60;
  * Ambient temperature in °C for each minute of a usual day: a cosine between the night's and the
  * afternoon's temperature, warmest at 15:00. Common practice for a clear day; real nights cool unevenly.
  */
-export function ambientByMinuteC(place: Pick<Brief['place'], 'dayTempC' | 'nightTempC'>): Float64Array {
+export function ambientByMinuteC(place: Brief['place']): Float64Array {
+  const found = known.get(place);
+  if (found) return found;
+  const ambientC = dayAmbientC(place);
+  known.set(place, ambientC);
+  return ambientC;
+}
+
+/** Days already made: a place is never changed in place. */
+const known = new WeakMap<Brief['place'], Float64Array>();
+
+function dayAmbientC(place: Brief['place']): Float64Array {
   const mean = (place.dayTempC + place.nightTempC) / 2;
   const swing = (place.dayTempC - place.nightTempC) / 2;
   return Float64Array.from(

@@ -15,10 +15,23 @@ export interface LoadProfile {
   readonly varianceW2: Float64Array | null;
   /** Share of each minute in which it needs its supply switched on (a fridge needs it between cycles too). */
   readonly onShare: Float64Array;
+  /** The stretches of minutes [from, to) in which it is on, so that loops skip the rest. */
+  readonly active: readonly (readonly [from: number, to: number])[];
   /** W at its strongest moment, all pieces together. */
   readonly runningW: number;
   /** Wh a day at its terminals. */
   readonly energyWh: number;
+}
+
+function stretchesOn(onShare: Float64Array): [number, number][] {
+  const stretches: [number, number][] = [];
+  for (let m = 0; m < MINUTES_PER_DAY; m++) {
+    if (onShare[m] === 0) continue;
+    const from = m;
+    while (m < MINUTES_PER_DAY && onShare[m] !== 0) m++;
+    stretches.push([from, m]);
+  }
+  return stretches;
 }
 
 /** Calls `each(minute, share)` for every minute of the day that a stretch touches; wraps past midnight. */
@@ -44,6 +57,18 @@ function stretches(draw: Draw, run: Run): { startMin: number; minutes: number; p
 }
 
 const ALL_DAY: readonly Run[] = [{ startMin: 0, minutes: MINUTES_PER_DAY }];
+
+/** Profiles already made: loads are never changed in place, so a load with the same surroundings has the same profile. */
+const known = new WeakMap<Load, { readonly ambientC: Float64Array; readonly profile: LoadProfile }>();
+
+/** `loadProfile`, remembered for as long as the load itself: an edit of one load leaves the others' alone. */
+export function rememberedProfile(load: Load, ambientC: Float64Array): LoadProfile {
+  const found = known.get(load);
+  if (found && (found.ambientC === ambientC || load.draw.kind !== 'thermostatic')) return found.profile;
+  const profile = loadProfile(load, ambientC);
+  known.set(load, { ambientC, profile });
+  return profile;
+}
 
 /** When a load runs: a standby load is on all day whatever its runs say. */
 export function runsOf(load: Load): readonly Run[] {
@@ -76,5 +101,13 @@ export function loadProfile(load: Load, ambientC: Float64Array): LoadProfile {
   }
   let wattMinutes = 0;
   for (const w of meanW) wattMinutes += w;
-  return { load, meanW, varianceW2, onShare, runningW: quantity * runningPowerW(draw), energyWh: wattMinutes / 60 };
+  return {
+    load,
+    meanW,
+    varianceW2,
+    onShare,
+    active: stretchesOn(onShare),
+    runningW: quantity * runningPowerW(draw),
+    energyWh: wattMinutes / 60,
+  };
 }

@@ -27,15 +27,31 @@ export function heaviestSet(
   }
   const excluded = exclusions(neverTogether);
   const forced = new Set(running);
-  const order = candidates
-    .filter(({ id }) => !forced.has(id) && !running.some((other) => excluded.get(other)?.has(id)))
-    .sort((a, b) => b.weight - a.weight);
-  const cliqueOf = firstGroups(neverTogether);
+  const chosen: Candidate[] = [];
+  const open: Candidate[] = [];
+  for (const candidate of candidates) {
+    // What excludes nothing always runs, its weight being 0 or more: only the rest is searched.
+    if (forced.has(candidate.id) || !excluded.has(candidate.id)) chosen.push(candidate);
+    else if (!running.some((other) => excluded.get(other)?.has(candidate.id))) open.push(candidate);
+  }
+  const searched = search(
+    open.sort((a, b) => b.weight - a.weight),
+    excluded,
+    firstGroups(neverTogether),
+  );
+  const set = [...chosen, ...searched];
+  return { ids: set.map(({ id }) => id), weight: set.reduce((sum, { weight }) => sum + weight, 0) };
+}
 
-  let best: string[] = [];
+/** Branch and bound over candidates in descending weight. */
+function search(
+  candidates: readonly Candidate[],
+  excluded: ReadonlyMap<string, ReadonlySet<string>>,
+  cliqueOf: ReadonlyMap<string, number>,
+): readonly Candidate[] {
+  let best: readonly Candidate[] = [];
   let bestWeight = -1;
-
-  const descend = (open: readonly Candidate[], chosen: string[], weight: number): void => {
+  const descend = (open: readonly Candidate[], chosen: readonly Candidate[], weight: number): void => {
     const [head, ...rest] = open;
     if (!head) {
       if (weight > bestWeight) [best, bestWeight] = [chosen, weight];
@@ -43,19 +59,13 @@ export function heaviestSet(
     }
     if (weight + bound(open, cliqueOf) <= bestWeight) return;
     const conflicts = excluded.get(head.id);
-    const compatible = conflicts ? rest.filter((other) => !conflicts.has(other.id)) : rest;
-    descend(compatible, [...chosen, head.id], weight + head.weight);
+    const compatible = rest.filter((other) => !conflicts?.has(other.id));
+    descend(compatible, [...chosen, head], weight + head.weight);
     // Leaving the head out can only pay when it keeps something else out.
     if (compatible.length < rest.length) descend(rest, chosen, weight);
   };
-
-  const start = candidates.filter(({ id }) => forced.has(id));
-  descend(
-    order,
-    start.map(({ id }) => id),
-    start.reduce((sum, { weight }) => sum + weight, 0),
-  );
-  return { ids: best, weight: bestWeight };
+  descend(candidates, [], 0);
+  return best;
 }
 
 function exclusions(groups: readonly (readonly string[])[]): Map<string, Set<string>> {
@@ -79,7 +89,7 @@ function firstGroups(groups: readonly (readonly string[])[]): Map<string, number
 }
 
 /** Sum over the open candidates, counting only the heaviest of each group; they come heaviest first. */
-function bound(open: readonly Candidate[], cliqueOf: Map<string, number>): number {
+function bound(open: readonly Candidate[], cliqueOf: ReadonlyMap<string, number>): number {
   const counted = new Set<number>();
   let sum = 0;
   for (const { id, weight } of open) {

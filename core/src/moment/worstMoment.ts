@@ -56,8 +56,8 @@ export function worstMoment(
 
   let surge: WorstMoment['surge'] = { ids: continuous.ids, starters: [], weight: continuous.weight };
   for (const starters of starts(acLoads, neverTogether, twoMayStart)) {
-    // No set is heavier than the continuous one, so a start that cannot beat the best even on top of it is skipped.
-    if (continuous.weight + starters.extraW <= surge.weight) continue;
+    // No set is heavier than the continuous one: from here on no start can beat the best.
+    if (continuous.weight + starters.extraW <= surge.weight) break;
     const set = heaviestSet(byPower, neverTogether, starters.ids);
     const weight = set.weight + starters.extraW;
     if (weight > surge.weight) surge = { ids: set.ids, starters: starters.ids, weight };

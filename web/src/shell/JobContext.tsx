@@ -1,5 +1,5 @@
 import { type Assessment, type Evaluation, evaluate, type FigureId, type Job } from '@joulemetric/core';
-import { createContext, useContext, useMemo, useState, useSyncExternalStore } from 'react';
+import { createContext, useCallback, useContext, useMemo, useState, useSyncExternalStore } from 'react';
 import { useSearchParams } from 'react-router';
 import type { Edit } from '../commands/loads.ts';
 import type { JobSession, Snapshot } from '../edges/session.ts';
@@ -47,6 +47,8 @@ export function JobProvider({ session, children }: { session: JobSession; childr
     [jobBefore, optionId],
   );
 
+  const edit = useCallback((command: Edit, coalesce?: string) => session.apply(command, coalesce ?? null), [session]);
+
   const value = useMemo<OpenJob>(
     () => ({
       session,
@@ -57,7 +59,7 @@ export function JobProvider({ session, children }: { session: JobSession; childr
       evaluation,
       assessment: evaluation.assessment,
       before,
-      edit: (command, coalesce) => session.apply(command, coalesce ?? null),
+      edit,
       panels,
       open: (panel) =>
         setPanels((stack) =>
@@ -66,7 +68,7 @@ export function JobProvider({ session, children }: { session: JobSession; childr
       back: () => setPanels((stack) => stack.slice(0, -1)),
       close: () => setPanels([]),
     }),
-    [session, snapshot, job, optionId, evaluation, before, panels, setParameters],
+    [session, snapshot, job, optionId, evaluation, before, edit, panels, setParameters],
   );
   return <Context value={value}>{children}</Context>;
 }

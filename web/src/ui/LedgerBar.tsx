@@ -42,7 +42,18 @@ type Parts = Pick<LedgerEntry, 'usefulWh' | 'conversionWh' | 'idleWh' | 'storage
  * Splits watt-hours into useful work and each loss.
  * @param scaleWh the energy that fills the whole width
  */
-export function LedgerBar({ parts, scaleWh, height = 13 }: { parts: Parts; scaleWh: number; height?: number }) {
+export function LedgerBar({
+  parts,
+  scaleWh,
+  height = 13,
+  grows = false,
+}: {
+  parts: Parts;
+  scaleWh: number;
+  height?: number;
+  /** Grows to its new length: for a single bar, not for hundreds of rows at once. */
+  grows?: boolean;
+}) {
   let from = 0;
   const words = LEDGER_PARTS.filter(({ key }) => parts[key] > 0.05)
     .map(({ key, word }) => `${word} ${showText(parts[key], 'Wh')}`)
@@ -60,7 +71,7 @@ export function LedgerBar({ parts, scaleWh, height = 13 }: { parts: Parts; scale
             width={`${width}%`}
             height={height}
             fill={fill}
-            className="transition-[x,width] duration-300"
+            className={grows ? 'transition-[x,width] duration-300' : undefined}
           />
         );
       })}

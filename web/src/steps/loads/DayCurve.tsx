@@ -27,11 +27,8 @@ function area(values: readonly number[], scaleW: number): string {
 export function DayCurve() {
   const { evaluation } = useJob();
   const { useful, total, topW } = useMemo(() => {
-    const sum = new Float64Array(1440);
-    for (const { meanW } of evaluation.profiles)
-      for (let m = 0; m < 1440; m++) sum[m] = (sum[m] ?? 0) + (meanW[m] ?? 0);
     const all = peaks(evaluation.bus.busW);
-    return { useful: peaks(sum), total: all, topW: niceAbove(Math.max(...all)) };
+    return { useful: peaks(evaluation.bus.usefulW), total: all, topW: niceAbove(Math.max(...all)) };
   }, [evaluation]);
   const peak = Math.max(...total);
   const at = total.indexOf(peak) * SLOT_MIN;

@@ -26,7 +26,7 @@ export function LoadDetail({ id }: { id: string }) {
         <p className="pb-2 text-ink-2">
           from the store a day, <Num value={entry.usefulWh} unit="Wh" /> of it used
         </p>
-        <LedgerBar parts={entry} scaleWh={entry.batteryWh} />
+        <LedgerBar parts={entry} scaleWh={entry.batteryWh} grows />
       </div>
       {findings.map((finding) => (
         <FindingLine key={finding.code} finding={finding} />

@@ -37,7 +37,7 @@ export const LANE_COLUMN = '@max-[1000px]:hidden';
 export const SPARE_COLUMN = '@max-[800px]:hidden';
 
 /** One load: every cell is edited in place; its bar shows where its watt-hours go. */
-export const LoadRow = memo(function LoadRow(props: LoadRowProps) {
+function Row(props: LoadRowProps) {
   const { load, entry, meanW, laneScaleW, barScaleWh, selected, edit, onSelect } = props;
   const change = (part: Partial<Omit<Load, 'id'>>, key?: string) =>
     edit(changeLoad(load.id, part), key && `${load.id}.${key}`);
@@ -46,7 +46,7 @@ export const LoadRow = memo(function LoadRow(props: LoadRowProps) {
       data-load={load.id}
       data-selected={selected || undefined}
       onFocusCapture={() => onSelect(load.id)}
-      className={`${COLUMNS} min-h-[33px] border-b border-line pl-2.5 pr-2 data-selected:-mt-px data-selected:border-b data-selected:border-t data-selected:border-ink data-selected:bg-sheet data-selected:shadow-[inset_3px_0_0_var(--ink)]`}
+      className={`${COLUMNS} row-apart min-h-[33px] border-b border-line pl-2.5 pr-2 data-selected:-mt-px data-selected:border-b data-selected:border-t data-selected:border-ink data-selected:bg-sheet data-selected:shadow-[inset_3px_0_0_var(--ink)]`}
     >
       <NameCell load={load} change={change} />
       <div className="num text-right text-number">
@@ -87,6 +87,15 @@ export const LoadRow = memo(function LoadRow(props: LoadRowProps) {
       </div>
     </li>
   );
+}
+
+/** Rows whose figures did not change stay as they are: an edit redraws what it touches. */
+export const LoadRow = memo(Row, (before, after) => {
+  const keys = ['load', 'meanW', 'laneScaleW', 'barScaleWh', 'selected', 'edit', 'onSelect'] as const;
+  const parts = ['usefulWh', 'conversionWh', 'idleWh', 'storageWh'] as const;
+  return (
+    keys.every((key) => before[key] === after[key]) && parts.every((key) => before.entry[key] === after.entry[key])
+  );
 });
 
 type Change = (part: Partial<Omit<Load, 'id'>>, key?: string) => void;
@@ -107,7 +116,7 @@ function NameCell({ load, change }: { load: Load; change: Change }) {
         maxLength={120}
         onChange={(event) => name.type(event.target.value)}
         onBlur={name.leave}
-        className="cell max-w-full text-[13.5px] font-medium [field-sizing:content]"
+        className="cell max-w-full shrink-0 text-[13.5px] font-medium [field-sizing:content]"
       />
       {load.quantity > 1 && <span className="num whitespace-nowrap text-note text-ink-2">{load.quantity} ×</span>}
       <span className={`num truncate text-note text-ink-2 ${LANE_COLUMN}`}>{kindWords(load)}</span>

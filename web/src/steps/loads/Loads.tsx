@@ -120,7 +120,7 @@ function ColumnHeads() {
         <span>24</span>
       </span>
       <span className={`${head} text-right ${SPARE_COLUMN}`}>At load</span>
-      <span className={head}>From the store, a day</span>
+      <span className={`${head} truncate`}>From the store, a day</span>
       <span />
     </div>
   );
@@ -149,7 +149,7 @@ function Total({ isPhone }: { isPhone: boolean }) {
       isPhone={isPhone}
       name={<span className="text-number font-semibold">The day</span>}
       useful={total.usefulWh}
-      bar={<LedgerBar parts={total} scaleWh={total.batteryWh} height={16} />}
+      bar={<LedgerBar parts={total} scaleWh={total.batteryWh} height={16} grows />}
       sum={assessment.figures['demand.battery'].value}
       strong
     />

@@ -32,7 +32,7 @@ export function Result() {
         <Fig id="demand.useful" /> at the appliances becomes <Fig id="demand.battery" /> a day at the store.
       </StepHead>
       <div className="py-3">
-        <LedgerBar parts={total} scaleWh={total.batteryWh} height={18} />
+        <LedgerBar parts={total} scaleWh={total.batteryWh} height={18} grows />
         <p className="num mt-1.5 flex flex-wrap gap-x-6 text-ink-2">
           <span>
             converting <Fig id="loss.conversion" />
@@ -149,8 +149,8 @@ function InverterRow() {
       why={
         needed ? (
           <>
-            Worst moment <Fig id="peak.continuous" /> (<Fig id="peak.apparent" />
-            ), {margin.name}: <Fig id="inverter.required" />. Heaviest start <Fig id="peak.surge" />. Idles at{' '}
+            Worst moment <Fig id="peak.continuous" /> (<Fig id="peak.apparent" after=")," /> {margin.name}:{' '}
+            <Fig id="inverter.required" after="." /> Heaviest start <Fig id="peak.surge" after="." /> Idles at{' '}
             <Fig id="inverter.idle" /> for {formatDuration(evaluation.bus.inverterOnMin)} a day.
           </>
         ) : (
@@ -230,9 +230,9 @@ function StoreRow() {
       findings={findings}
       why={
         <>
-          For {days} sunless {days === 1 ? 'day' : 'days'}: <Fig id="store.required" />, which is{' '}
+          For {days} sunless {days === 1 ? 'day' : 'days'}: <Fig id="store.required" after="," /> which is{' '}
           <Fig id="store.ah12" /> at 12 V or <Fig id="store.ah24" /> at 24 V. Usable <Fig id="store.usable" /> lasts{' '}
-          <Fig id="store.days" />. Gives up to <Fig id="peak.current" /> at the worst moment.
+          <Fig id="store.days" after="." /> Gives up to <Fig id="peak.current" /> at the worst moment.
         </>
       }
     >
@@ -307,7 +307,7 @@ function ArrayRow() {
         <>
           <Fig id="sun.hours" /> of full sun in{' '}
           {darkest(job.brief.months, evaluation.assessment.figures['sun.hours'].label)}; needed{' '}
-          <Fig id="array.required" />,{' '}
+          <Fig id="array.required" after="," />{' '}
           {job.rules.arrayCovers === 'everything' ? 'for the whole need' : 'for what driving leaves'}. Brings{' '}
           <Fig id="sun.yield" /> a day.
         </>
@@ -345,7 +345,7 @@ function DcdcRow() {
         driveHoursPerDay > 0 ? (
           <>
             {formatDuration(driveHoursPerDay * 60)} of driving would need <Fig id="dcdc.required" /> to cover the day;
-            the alternator can feed <Fig id="alternator.limit" />. Brings <Fig id="alternator.yield" /> a day.
+            the alternator can feed <Fig id="alternator.limit" after="." /> Brings <Fig id="alternator.yield" /> a day.
           </>
         ) : (
           'No driving on a usual day.'

@@ -1,0 +1,68 @@
+/** `npm run screenshots`: one current picture of each main view, from the demo jobs, into docs/screenshots. */
+import { join } from 'node:path';
+import { launchChromium } from './lib/browser.mjs';
+import { throwAwayCluster } from './lib/cluster.mjs';
+import { ensureBuild, ensureChromium, ensureNodePackages, ensurePostgres } from './lib/packages.mjs';
+import { ROOT } from './lib/paths.mjs';
+import { say } from './lib/say.mjs';
+import { startServer } from './lib/server.mjs';
+
+const DESK = { width: 1280, height: 800 };
+const PHONE = { width: 390, height: 844 };
+const open = (selector) => async (page) => page.locator(selector).first().click();
+
+/** File, demo job, step, and what is done before the picture is taken. */
+const VIEWS = [
+  { file: 'jobs' },
+  { file: 'brief', job: 'Bookbinder', step: 'brief' },
+  { file: 'loads', job: 'River', step: 'loads' },
+  { file: 'loads-dark', job: 'Touring', step: 'loads', theme: 'dark' },
+  {
+    file: 'quick-add',
+    job: 'River',
+    step: 'loads',
+    act: (page) => page.getByRole('combobox', { name: 'Add a load' }).fill('coffee 1.2kW 2x6min'),
+  },
+  {
+    file: 'load-detail',
+    job: 'River',
+    step: 'loads',
+    act: async (page) => {
+      await page.getByLabel('Name of Laptops').focus();
+      await page.getByRole('button', { name: 'Details' }).click();
+    },
+  },
+  { file: 'result', job: 'River', step: 'result' },
+  { file: 'working-dark', job: 'Touring', step: 'result', theme: 'dark', act: open('[data-figure="store.required"]') },
+  { file: 'phone-loads', job: 'River', step: 'loads', size: PHONE },
+  { file: 'phone-result', job: 'River', step: 'result', size: PHONE },
+];
+
+await ensureNodePackages();
+await ensureChromium();
+await ensureBuild();
+const cluster = await throwAwayCluster(await ensurePostgres());
+const server = await startServer({ databaseUrl: cluster.url, port: 0, quiet: true });
+const browser = await launchChromium();
+try {
+  const baseURL = `http://127.0.0.1:${server.port}`;
+  const jobs = await (await fetch(`${baseURL}/api/jobs`)).json();
+  for (const { file, job, step, theme = 'light', size = DESK, act } of VIEWS) {
+    const context = await browser.newContext({ baseURL, viewport: size, colorScheme: theme, reducedMotion: 'reduce' });
+    const page = await context.newPage();
+    const id = jobs.find(({ title }) => job && title.startsWith(job))?.id;
+    await page.goto(id ? `/jobs/${id}/${step}` : '/');
+    await page.getByRole('heading', { level: 1 }).waitFor();
+    if (step === 'result') await page.locator('[data-stay="ready"]').waitFor();
+    await act?.(page);
+    await page.evaluate(() => document.fonts.ready);
+    await page.waitForTimeout(400);
+    await page.screenshot({ path: join(ROOT, 'docs', 'screenshots', `${file}.png`) });
+    say(`${file}.png`);
+    await context.close();
+  }
+} finally {
+  await browser.close();
+  await server.stop();
+  await cluster.stop();
+}
