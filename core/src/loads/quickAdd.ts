@@ -1,4 +1,4 @@
-import { runningPowerW, withRunningPower } from '../job/draw.ts';
+import { cycleLength, runningPowerW, withRunningPower } from '../job/draw.ts';
 import type { Draw, Load, Run } from '../job/schema.ts';
 import { type Question, type Reading, readQuantities, type Token } from '../quantity/read.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
@@ -35,7 +35,8 @@ export function proposeLoad(text: string, idFor: (name: string) => string, pick?
 
   const id = idFor(name);
   const start = base ? loadFrom(base, id) : plainLoad(id);
-  const draw = withTyped(start.draw, powerW, token(reading, 'share'), token(reading, 'energy'));
+  const typed = withTyped(start.draw, powerW, token(reading, 'share'), token(reading, 'energy'));
+  const draw = token(reading, 'duration') === null ? typed : timed(typed);
   const when = typedRuns(reading, start, draw, questions);
   const volts = token(reading, 'voltage');
   return {
@@ -132,6 +133,12 @@ function withTyped(draw: Draw, powerW: number | null, duty: number | null, energ
     return { kind: 'thermostatic', runningW: powerW ?? runningPowerW(draw), duty, setC };
   }
   return powerW === null ? draw : withRunningPower(draw, powerW);
+}
+
+/** A typed length stands against the phases of a fixed cycle: what is typed wins, at the strongest power. */
+function timed(draw: Draw): Draw {
+  if (draw.kind !== 'cycle' || cycleLength(draw.phases).stretches) return draw;
+  return { kind: 'steady', powerW: runningPowerW(draw) };
 }
 
 function typedRuns(reading: Reading, start: Load, draw: Draw, questions: Question[]): Run[] {

@@ -111,6 +111,7 @@ describe('a typed line becomes a load', () => {
     ['pump 12V 3,5A 3x3min', { name: 'Pump', path: 'direct', draw: { kind: 'steady', powerW: 42 } }],
     ['mystery box 60W', { name: 'Mystery box', draw: { kind: 'steady', powerW: 60 } }],
     ['coffee 1.2kW', { draw: { kind: 'cycle' } }],
+    ['coffee 1.2kW 2x6min', { draw: { kind: 'steady', powerW: 1200 }, runs: [{ minutes: 6 }, { minutes: 6 }] }],
     ['sauna 230V 8A', { path: 'inverter', draw: { kind: 'steady', powerW: 1840 } }],
   ] as const)('%s', (text, expected) => {
     expect(propose(text)).toMatchObject(expected);
