@@ -13,7 +13,10 @@ test('two browsers on one job: nothing is overwritten until somebody chooses', a
 
   await add(page, 'kettle');
   await saved(page);
-  await add(other, 'toaster');
+  // The question may stand before the line is empty again: it is not waited for.
+  const line = other.getByRole('combobox', { name: 'Add a load' });
+  await line.fill('toaster');
+  await line.press('Enter');
   const question = other.getByRole('dialog', { name: 'This job was changed elsewhere' });
   await expect(question).toContainText('Kettle');
   await expect(question).toContainText('Toaster');

@@ -2,7 +2,9 @@ import type { Assessment } from './assessment.ts';
 import { findAll } from './findings/rules.ts';
 import type { DesignOption, Job } from './job/schema.ts';
 import { ambientByMinuteC } from './loads/ambient.ts';
+import { evidenceSummary } from './loads/evidence.ts';
 import { type LoadProfile, rememberedProfile } from './loads/profile.ts';
+import { recordRange } from './loads/rangeFigures.ts';
 import { recordPeakCurrent } from './moment/currentFigure.ts';
 import { standardInverter } from './moment/inverterSize.ts';
 import { recordMoment } from './moment/momentFigures.ts';
@@ -64,8 +66,18 @@ export function evaluate(job: Job, optionId?: string): Evaluation {
   recordSun(book, job, system, sun, array);
   recordMass(book, brief, system);
 
+  const evidence = evidenceSummary(
+    job.loads.map((load, i) => ({
+      loadId: load.id,
+      evidence: load.evidence,
+      batteryWh: ledger.loads[i]?.batteryWh ?? 0,
+    })),
+    ledger.unattended.batteryWh,
+  );
+  recordRange(book, evidence);
+
   const figures = book.all();
   const inverterUnits = standardInverter(figures['inverter.required'].value).units;
-  const findings = findAll({ job, option, figures, ledger, inverterUnits });
-  return { assessment: { optionId: option.id, figures, ledger, findings }, option, profiles, bus, array };
+  const findings = findAll({ job, option, figures, ledger, evidence, inverterUnits });
+  return { assessment: { optionId: option.id, figures, ledger, evidence, findings }, option, profiles, bus, array };
 }

@@ -1,4 +1,5 @@
 import type { Finding } from './findings/finding.ts';
+import type { EvidenceSummary } from './loads/evidence.ts';
 import type { Figures } from './quantity/figure.ts';
 
 /** Where the watt-hours of a load's day go, Wh at the store; the four parts add up to `batteryWh`. */
@@ -23,5 +24,6 @@ export interface Assessment {
   readonly optionId: string;
   readonly figures: Figures;
   readonly ledger: Ledger;
+  readonly evidence: EvidenceSummary;
   readonly findings: readonly Finding[];
 }

@@ -18,6 +18,8 @@ export { runningPowerW, withRunningPower } from './job/draw.ts';
 export { freeId } from './job/ids.ts';
 export type { DesignOption, Draw, Evidence, Job, Load, PathKind, Run, System } from './job/schema.ts';
 
+export type { EvidenceSummary } from './loads/evidence.ts';
+
 // How does a load run?
 export { type Proposal, proposeLoad } from './loads/quickAdd.ts';
 export { formatUse, readUse } from './loads/use.ts';

@@ -1,5 +1,6 @@
 import type { Ledger } from '../assessment.ts';
 import type { DesignOption, Job } from '../job/schema.ts';
+import type { EvidenceSummary } from '../loads/evidence.ts';
 import type { FigureId, Figures } from '../quantity/figure.ts';
 
 export type Severity = 'note' | 'caution' | 'stop';
@@ -47,6 +48,7 @@ export interface Assessed {
   readonly option: DesignOption;
   readonly figures: Figures;
   readonly ledger: Ledger;
+  readonly evidence: EvidenceSummary;
   readonly inverterUnits: number;
 }
 

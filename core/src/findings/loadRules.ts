@@ -1,4 +1,3 @@
-import type { Evidence } from '../job/schema.ts';
 import type { Rule } from './finding.ts';
 
 export const noLoads: Rule = ({ job }) =>
@@ -20,29 +19,19 @@ export const doubleConversion: Rule = ({ job, ledger }) =>
     ];
   });
 
-/** How far the true figure may lie from the entered one, as a share, by evidence. Common practice. */
-export const EVIDENCE_SPREAD: Readonly<Record<Evidence, number>> = {
-  measured: 0.05,
-  'data-sheet': 0.15,
-  nameplate: 0.5,
-  typical: 0.4,
-  guess: 0.6,
-};
-
-/** The one load whose uncertainty moves the day most, when that is worth a measurement (5 % of the day). */
-export const measureFirst: Rule = ({ job, ledger }) => {
-  const ranked = job.loads
-    .map((load, i) => ({ load, spreadWh: (ledger.loads[i]?.batteryWh ?? 0) * EVIDENCE_SPREAD[load.evidence] }))
-    .sort((a, b) => b.spreadWh - a.spreadWh);
-  const first = ranked[0];
-  if (!first || first.load.evidence === 'measured' || first.spreadWh < 0.05 * ledger.total.batteryWh) return [];
-  const { load, spreadWh } = first;
+/** The one load whose uncertainty moves the day most, when that is worth a measurement (5 % of the day either way). */
+export const measureFirst: Rule = ({ job, ledger, evidence }) => {
+  const [first] = evidence.ranked;
+  const load = job.loads.find(({ id }) => id === first?.loadId);
+  if (!first || !load || load.evidence === 'measured') return [];
+  const { lowWh, highWh } = first;
+  if (highWh - lowWh < 0.1 * ledger.total.batteryWh) return [];
   return [
     {
       code: 'measure-first',
       severity: 'note',
       where: { step: 'loads', loadId: load.id },
-      values: { name: load.name, evidence: load.evidence.replace('-', ' '), spreadWh },
+      values: { name: load.name, evidence: load.evidence.replace('-', ' '), lowWh, highWh },
     },
   ];
 };

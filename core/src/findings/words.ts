@@ -16,6 +16,14 @@ const wh = (values: Values, key: string): string => showText(n(values, key), 'Wh
 const w = (values: Values, key: string): string => showText(n(values, key), 'W');
 const a = (values: Values, key: string): string => showText(n(values, key), 'A');
 
+/** What watts rest on, as it stands in a sentence. */
+const EVIDENCE_PHRASE: Readonly<Record<string, string>> = {
+  'data sheet': 'a data sheet',
+  nameplate: 'its nameplate',
+  typical: 'a typical figure',
+  guess: 'a guess',
+};
+
 const WORDS: Readonly<Record<FindingCode, (values: Values) => Words>> = {
   'no-loads': () => ({
     what: 'Nothing runs yet.',
@@ -28,8 +36,8 @@ const WORDS: Readonly<Record<FindingCode, (values: Values) => Words>> = {
     act: 'Feed it from the battery through a DC-DC converter if it takes a DC voltage.',
   }),
   'measure-first': (v) => ({
-    what: `Measure ${s(v, 'name')} first: ±${wh(v, 'spreadWh')} a day.`,
-    why: `Its watts are ${s(v, 'evidence')}, and no other doubt moves the day as much.`,
+    what: `Measure ${s(v, 'name')} first: it may be ${formatNumber(n(v, 'lowWh'))} or ${wh(v, 'highWh')} a day.`,
+    why: `Its watts rest on ${EVIDENCE_PHRASE[s(v, 'evidence')] ?? s(v, 'evidence')}, and no other doubt moves the day as much.`,
     act: 'Put a meter on it for a usual day.',
   }),
   'critical-single-source': (v) => ({

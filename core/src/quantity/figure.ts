@@ -44,6 +44,8 @@ export const FIGURE_IDS = [
   'demand.useful',
   'demand.bus',
   'demand.battery',
+  'demand.low',
+  'demand.high',
   'loss.conversion',
   'loss.idle',
   'loss.storage',

@@ -1,9 +1,10 @@
-import { type Load, proposeLoad } from '@joulemetric/core';
+import { proposeLoad } from '@joulemetric/core';
 import { useCallback, useMemo, useState } from 'react';
 import { addLoad } from '../../commands/loads.ts';
 import { useJob } from '../../shell/JobContext.tsx';
 import { PhoneOptions } from '../../shell/PhoneBar.tsx';
 import { useIsPhone } from '../../shell/useIsPhone.ts';
+import { Fig } from '../../ui/Fig.tsx';
 import { FindingLine } from '../../ui/FindingLine.tsx';
 import { LedgerBar, LedgerLegend } from '../../ui/LedgerBar.tsx';
 import { Num } from '../../ui/Number.tsx';
@@ -24,7 +25,7 @@ export function Loads() {
       <div className="px-5 pb-6 pt-3.5 phone:min-h-0 phone:grow phone:overflow-y-auto phone:px-4">
         <PhoneOptions />
         <StepHead question="What runs, and for how long?" aside={!isPhone && <QuickAdd />}>
-          {summary(job.loads)}
+          <Summary />
         </StepHead>
         {job.loads.length === 0 ? <FirstLoads /> : <Sheet isPhone={isPhone} />}
       </div>
@@ -37,14 +38,22 @@ export function Loads() {
   );
 }
 
-function summary(loads: readonly Load[]): string {
-  if (loads.length === 0) return 'Nothing yet.';
-  const count = (evidence: Load['evidence']) => loads.filter((load) => load.evidence === evidence).length;
-  const parts = [`${loads.length} ${loads.length === 1 ? 'load' : 'loads'}`];
-  if (count('measured') > 0) parts.push(`${count('measured')} measured`);
-  if (count('guess') > 0) parts.push(`${count('guess')} guessed`);
-  return parts.join(' · ');
+/** The answer in one line: how many, how good, and between which bounds the day lies. */
+function Summary() {
+  const { job, assessment } = useJob();
+  const { shares } = assessment.evidence;
+  if (job.loads.length === 0) return 'Nothing yet.';
+  const told = (['measured', 'guess'] as const).filter((evidence) => shares[evidence] >= 0.005);
+  return (
+    <>
+      {job.loads.length} {job.loads.length === 1 ? 'load' : 'loads'}
+      {told.map((evidence) => ` · ${Math.round(shares[evidence] * 100)} % ${EVIDENCE_PAST[evidence]}`)} · the day lies
+      between <Fig id="demand.low" /> and <Fig id="demand.high" />
+    </>
+  );
 }
+
+const EVIDENCE_PAST = { measured: 'of the energy is measured', guess: 'guessed' } as const;
 
 function Sheet({ isPhone }: { isPhone: boolean }) {
   const { job, evaluation, assessment, edit, open } = useJob();

@@ -1,0 +1,34 @@
+import { describe, expect, it } from 'vitest';
+import { assess } from '../assess.ts';
+import { aJob, aLoad, withSystem } from '../testing/jobs.ts';
+
+describe('how good the list is (spreads by hand)', () => {
+  const job = withSystem(
+    aJob([
+      aLoad({ id: 'guess', watts: 100, hours: 3, evidence: 'guess' }),
+      aLoad({ id: 'plate', watts: 100, hours: 5, evidence: 'nameplate' }),
+      aLoad({ id: 'meter', watts: 100, hours: 2, evidence: 'measured' }),
+    ]),
+    { store: { roundTripEfficiency: 1 } },
+  );
+  const { evidence, figures } = assess(job);
+
+  it('shares the energy by what it rests on', () => {
+    expect(evidence.shares).toEqual({ guess: 0.3, nameplate: 0.5, measured: 0.2, typical: 0, 'data-sheet': 0 });
+  });
+
+  it('bounds the day: 120 + 250 + 190 to 480 + 550 + 210 Wh', () => {
+    expect(figures['demand.low'].value).toBeCloseTo(560, 9);
+    expect(figures['demand.high'].value).toBeCloseTo(1240, 9);
+  });
+
+  it('ranks what to measure first by how far it moves the day', () => {
+    expect(evidence.ranked.map(({ loadId }) => loadId)).toEqual(['guess-0', 'plate-1', 'meter-2']);
+  });
+
+  it('is all zero for an empty job', () => {
+    const empty = assess(aJob([]));
+    expect(Object.values(empty.evidence.shares)).toEqual([0, 0, 0, 0, 0]);
+    expect(empty.figures['demand.high'].value).toBe(0);
+  });
+});
