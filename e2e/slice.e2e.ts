@@ -121,6 +121,45 @@ test('confused units are a question with a one-tap fix, never a silent correctio
   await expect(page.getByLabel('Power of Lamp')).toHaveValue('ten');
 });
 
+test('a run is dragged, resized and moved by keys, each one step of undo', async ({ page }) => {
+  const id = await openJob(page, (job) => job);
+  await add(page, 'bulb 12V 10W 2h');
+  await page.getByLabel('Name of Bulb').focus();
+  await page.getByRole('button', { name: 'Details' }).click();
+  const run = page.getByRole('slider', { name: 'Run 1 of Bulb' });
+  await expect(run).toHaveAttribute('aria-valuetext', '20:00, 2 h');
+  const box = await run.boundingBox();
+  if (!box) throw new Error('the run is not on the screen');
+  const hour = box.width / 2;
+  await page.mouse.move(box.x + box.width / 2, box.y + 10);
+  await page.mouse.down();
+  await page.mouse.move(box.x + box.width / 2 - 6 * hour, box.y + 10, { steps: 6 });
+  await page.mouse.up();
+  await expect(run).toHaveAttribute('aria-valuetext', /^1[34]:\d\d, 2 h$/);
+  await run.focus();
+  await page.keyboard.press('Shift+ArrowRight');
+  await expect(run).toHaveAttribute('aria-valuetext', /, 2 h 15$/);
+  await page.keyboard.press('ArrowLeft');
+  await page.keyboard.press('Control+z');
+  await page.keyboard.press('Control+z');
+  await expect(run).toHaveAttribute('aria-valuetext', '20:00, 2 h');
+  await page.getByRole('button', { name: 'One more run' }).click();
+  await expect(page.getByRole('slider')).toHaveCount(2);
+  await saved(page);
+  expect((await storedJob(page, id)).loads[0]?.runs).toHaveLength(2);
+});
+
+test('a pasted label is read, shown with what was read, and becomes a load', async ({ page }) => {
+  await openJob(page);
+  const field = page.getByRole('combobox', { name: 'Add a load' });
+  await field.fill('Laptop INPUT: 100-240V~ 1.5A OUTPUT: 20V⎓ 3.25A');
+  await expect(page.locator('[data-label-read="4"]')).toContainText('65');
+  await expect(page.locator('mark').first()).toHaveText('100-240V~');
+  await field.press('Enter');
+  await expect(page.getByLabel('Power of Laptop')).toHaveValue('65 W');
+  await expect(page.getByLabel('Path of Laptop')).toHaveValue('inverter-adapter');
+});
+
 test('the keyboard alone takes down a load and walks the steps', async ({ page }) => {
   await openJob(page);
   await page.keyboard.press('/');

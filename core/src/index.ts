@@ -14,14 +14,16 @@ export { type Words, wordsFor } from './findings/words.ts';
 
 // What is a job?
 export { blankJob } from './job/blank.ts';
-export { runningPowerW, withRunningPower } from './job/draw.ts';
+export { cycleLength, runningPowerW, withRunningPower } from './job/draw.ts';
 export { freeId } from './job/ids.ts';
 export type { DesignOption, Draw, Evidence, Job, Load, PathKind, Run, System } from './job/schema.ts';
 
 export type { EvidenceSummary } from './loads/evidence.ts';
 
 // How does a load run?
+export type { LabelReading } from './loads/label.ts';
 export { type Proposal, proposeLoad } from './loads/quickAdd.ts';
+export { addRun, moveRun, resizeRun } from './loads/runs.ts';
 export { formatUse, readUse } from './loads/use.ts';
 
 // How is a number read and shown?

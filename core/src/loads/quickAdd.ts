@@ -3,6 +3,9 @@ import type { Draw, Load, Run } from '../job/schema.ts';
 import { type Question, type Reading, readQuantities, type Token } from '../quantity/read.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
 import { type Appliance, findAppliances, loadFrom } from '../reference/appliances.ts';
+import { type LabelReading, looksLikeLabel } from './label.ts';
+import { proposeFromLabel } from './labelProposal.ts';
+import { plainLoad } from './plainLoad.ts';
 import { minutesPerDay, runsFor, spreadRuns } from './runs.ts';
 
 /** What a typed line would add, or the questions that stand in the way. */
@@ -13,6 +16,8 @@ export interface Proposal {
   readonly questions: readonly Question[];
   /** What is missing before it can be a load. */
   readonly missing: 'name' | 'power' | null;
+  /** What a nameplate was read as; null for a typed line. */
+  readonly label: LabelReading | null;
 }
 
 /** Volts from here up are mains, V. */
@@ -24,14 +29,19 @@ const MAINS_FROM_V = 90;
  * @param idFor makes an id that is free in the job from a name
  */
 export function proposeLoad(text: string, idFor: (name: string) => string, pick?: Appliance): Proposal {
+  if (looksLikeLabel(text)) {
+    const fromLabel = proposeFromLabel(text, idFor, pick);
+    if (fromLabel) return fromLabel;
+  }
   const { quantity, rest } = leadingCount(text);
   const reading = readQuantities(rest);
   const powerW = typedPower(reading);
   const base = pick ?? likeliest(findAppliances(reading.words), powerW);
   const name = pick && !reading.words ? pick.name : nameOf(reading.words, base);
   const questions = [...reading.questions];
-  if (!name) return { load: null, appliance: base, questions, missing: 'name' };
-  if (base === null && powerW === null) return { load: null, appliance: null, questions, missing: 'power' };
+  if (!name) return { load: null, appliance: base, questions, missing: 'name', label: null };
+  if (base === null && powerW === null)
+    return { load: null, appliance: null, questions, missing: 'power', label: null };
 
   const id = idFor(name);
   const start = base ? loadFrom(base, id) : plainLoad(id);
@@ -53,6 +63,7 @@ export function proposeLoad(text: string, idFor: (name: string) => string, pick?
     appliance: base,
     questions,
     missing: null,
+    label: null,
   };
 }
 
@@ -99,22 +110,6 @@ function typedPowerFactor(reading: Reading, powerW: number | null): number | nul
 function nameOf(words: string, base: Appliance | null): string {
   if (!words) return base?.name ?? '';
   return (words.charAt(0).toUpperCase() + words.slice(1)).slice(0, 120);
-}
-
-function plainLoad(id: string): Load {
-  return {
-    id,
-    name: id,
-    quantity: 1,
-    draw: { kind: 'steady', powerW: 0 },
-    runs: spreadRuns(1, 60),
-    path: 'direct',
-    converterEfficiency: null,
-    evidence: 'nameplate',
-    startRatio: 1,
-    powerFactor: 1,
-    critical: false,
-  };
 }
 
 function mainsPath(path: Load['path']): Load['path'] {

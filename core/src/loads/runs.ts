@@ -47,6 +47,48 @@ function overlap(runs: readonly Run[]): boolean {
   });
 }
 
+const wrap = (minute: number): number => ((minute % MINUTES_PER_DAY) + MINUTES_PER_DAY) % MINUTES_PER_DAY;
+
+/** Minutes from one time of day forward to another; a full day when they are the same. */
+const forward = (from: number, to: number): number => wrap(to - from) || MINUTES_PER_DAY;
+
+/** Room before and after a run up to its neighbours, minutes; what is left of the day when it is the only one. */
+function room(runs: readonly Run[], index: number): { before: number; after: number } {
+  const run = runs[index] as Run;
+  const others = runs.filter((_, i) => i !== index);
+  if (others.length === 0) return { before: Number.POSITIVE_INFINITY, after: MINUTES_PER_DAY - run.minutes };
+  const after = Math.min(...others.map((other) => forward(run.startMin, other.startMin))) - run.minutes;
+  const before = Math.min(...others.map((other) => forward(other.startMin, run.startMin) - other.minutes));
+  return { before: Math.max(0, before), after: Math.max(0, after) };
+}
+
+/** A run moved by some minutes, as far as its neighbours let it; a lone run goes around the clock. */
+export function moveRun(runs: readonly Run[], index: number, byMin: number): Run[] {
+  const { before, after } = room(runs, index);
+  const alone = runs.length === 1;
+  const by = alone ? byMin : Math.max(-before, Math.min(after, byMin));
+  return runs.map((run, i) => (i === index ? { ...run, startMin: wrap(run.startMin + by) } : run));
+}
+
+/** A run made longer or shorter at its end, at least `leastMin`, at most up to the next run. */
+export function resizeRun(runs: readonly Run[], index: number, byMin: number, leastMin: number): Run[] {
+  const { after } = room(runs, index);
+  return runs.map((run, i) => {
+    if (i !== index) return run;
+    return { ...run, minutes: Math.max(leastMin, Math.min(run.minutes + after, run.minutes + byMin)) };
+  });
+}
+
+/** One more run in the middle of the longest gap; the same list when there is no room. */
+export function addRun(runs: readonly Run[], minutes: number): Run[] {
+  if (runs.length === 0) return spreadRuns(1, Math.min(minutes, MINUTES_PER_DAY));
+  const gaps = runs.map((run, i) => ({ startMin: wrap(run.startMin + run.minutes), minutes: room(runs, i).after }));
+  const widest = gaps.reduce((a, b) => (b.minutes > a.minutes ? b : a));
+  if (widest.minutes < minutes) return [...runs];
+  const startMin = wrap(widest.startMin + Math.round((widest.minutes - minutes) / 2));
+  return [...runs, { startMin, minutes }].sort((a, b) => a.startMin - b.startMin);
+}
+
 export function minutesPerDay(runs: readonly Run[]): number {
   return runs.reduce((sum, run) => sum + run.minutes, 0);
 }

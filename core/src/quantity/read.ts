@@ -23,7 +23,8 @@ export type QuestionCode =
   | 'charge-per-hour'
   | 'power-of-battery'
   | 'breaker'
-  | 'energy-above-power';
+  | 'energy-above-power'
+  | 'label-contradiction';
 
 /** A plain question about what was typed, with the likely meaning ready to take. */
 export interface Question {

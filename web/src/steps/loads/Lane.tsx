@@ -1,35 +1,149 @@
-const WIDTH = 168;
-const HEIGHT = 14;
-/** One column for every quarter of an hour. */
-const SLOT_MIN = 15;
+import {
+  cycleLength,
+  formatClock,
+  formatDuration,
+  type Load,
+  moveRun,
+  type Run,
+  resizeRun,
+  runningPowerW,
+} from '@joulemetric/core';
+import { type KeyboardEvent, type PointerEvent, useRef } from 'react';
 
-/** A load's 24 hours as a small skyline on a baseline; height grows with the root of its power. */
-export function Lane({ meanW, scaleW, label }: { meanW: Float64Array; scaleW: number; label: string }) {
-  const columns: { x: number; height: number }[] = [];
-  for (let from = 0; from < 1440; from += SLOT_MIN) {
-    let peak = 0;
-    for (let m = from; m < from + SLOT_MIN; m++) peak = Math.max(peak, meanW[m] ?? 0);
-    if (peak > 0) columns.push({ x: (from / 1440) * WIDTH, height: Math.max(2, HEIGHT * Math.sqrt(peak / scaleW)) });
-  }
+const WIDTH = 1440;
+const HEIGHT = 14;
+/** One column for every ten minutes. */
+const SLOT_MIN = 10;
+/** Dragging goes by whole steps of this, minutes. */
+const SNAP_MIN = 5;
+/** Within so many pixels of its end a block is resized rather than moved. */
+const EDGE_PX = 6;
+
+export interface LaneProps {
+  readonly load: Load;
+  readonly meanW: Float64Array;
+  readonly scaleW: number;
+  /** Gets the runs as they are dragged; `drag` is one and the same through one drag. */
+  readonly onChange: (runs: Run[], drag: string) => void;
+  /** The blocks can be reached and moved by keys. */
+  readonly keys?: boolean;
+}
+
+/** The least a run may last: its phases, or one step. */
+function leastMinutes(load: Load): number {
+  return load.draw.kind === 'cycle' ? Math.max(SNAP_MIN, cycleLength(load.draw.phases).fixedMin) : SNAP_MIN;
+}
+
+function isResizable(load: Load): boolean {
+  return load.draw.kind !== 'cycle' || cycleLength(load.draw.phases).stretches;
+}
+
+/**
+ * A load's 24 hours as a small skyline on a baseline (height grows with the root of its power). Its blocks are
+ * dragged, their ends resized; a block with the focus moves by the arrow keys and is resized with Shift.
+ */
+export function Lane({ load, meanW, scaleW, onChange, keys = false }: LaneProps) {
+  const svg = useRef<SVGSVGElement>(null);
+  const drag = useRef<{ index: number; resizes: boolean; fromX: number; runs: readonly Run[]; id: string } | null>(
+    null,
+  );
+  const drags = useRef(0);
+  const editable = load.draw.kind !== 'standby';
+  const perPixel = () => WIDTH / (svg.current?.getBoundingClientRect().width || 1);
+
+  const down = (index: number) => (event: PointerEvent<SVGRectElement>) => {
+    const box = event.currentTarget.getBoundingClientRect();
+    const atEnd = box.right - event.clientX < EDGE_PX && box.width > 2 * EDGE_PX;
+    event.currentTarget.setPointerCapture(event.pointerId);
+    drags.current += 1;
+    const id = `${load.id}.drag${drags.current}`;
+    drag.current = { index, resizes: atEnd && isResizable(load), fromX: event.clientX, runs: load.runs, id };
+  };
+  const move = (event: PointerEvent) => {
+    const current = drag.current;
+    if (!current) return;
+    const by = Math.round(((event.clientX - current.fromX) * perPixel()) / SNAP_MIN) * SNAP_MIN;
+    const { runs, index, resizes, id } = current;
+    onChange(resizes ? resizeRun(runs, index, by, leastMinutes(load)) : moveRun(runs, index, by), id);
+  };
+  const up = () => {
+    drag.current = null;
+  };
+  const key = (index: number) => (event: KeyboardEvent) => {
+    const step = event.key === 'ArrowRight' ? SNAP_MIN * 3 : event.key === 'ArrowLeft' ? -SNAP_MIN * 3 : 0;
+    if (step === 0) return;
+    event.preventDefault();
+    const resizes = event.shiftKey && isResizable(load);
+    onChange(
+      resizes ? resizeRun(load.runs, index, step, leastMinutes(load)) : moveRun(load.runs, index, step),
+      `${load.id}.keys`,
+    );
+  };
+
   return (
     <svg
+      ref={svg}
       viewBox={`0 0 ${WIDTH} ${HEIGHT + 2}`}
       width="100%"
-      height={HEIGHT + 2}
+      height={keys ? 44 : HEIGHT + 2}
       preserveAspectRatio="none"
-      role="img"
-      aria-label={label}
+      role={keys ? 'group' : 'img'}
+      aria-label={whenWords(load)}
+      className="block overflow-visible"
     >
       <rect y={HEIGHT} width={WIDTH} height="1" fill="var(--line)" />
       {[6, 12, 18].map((hour) => (
-        <rect key={hour} x={(hour / 24) * WIDTH} y={HEIGHT - 2} width="0.8" height="2" fill="var(--mark)" />
+        <rect key={hour} x={(hour / 24) * WIDTH} y={HEIGHT - 2} width="7" height="2" fill="var(--mark)" />
       ))}
-      <path
-        d={columns
-          .map(({ x, height }) => `M${x} ${HEIGHT}v${-height}h${(SLOT_MIN / 1440) * WIDTH + 0.05}v${height}z`)
-          .join('')}
-        fill="var(--ink-2)"
-      />
+      <path d={skyline(meanW, scaleW)} fill="var(--ink-2)" />
+      {editable &&
+        load.runs.map((run, index) => (
+          <rect
+            // biome-ignore lint/suspicious/noArrayIndexKey: a run is known by its place in the list while it is dragged.
+            key={index}
+            x={run.startMin}
+            width={Math.max(12, Math.min(run.minutes, WIDTH - run.startMin))}
+            height={HEIGHT}
+            fill="transparent"
+            className="cursor-grab touch-none focus:stroke-copper focus:outline-none active:cursor-grabbing"
+            style={{ vectorEffect: 'non-scaling-stroke', strokeWidth: 2 }}
+            onPointerDown={down(index)}
+            onPointerMove={move}
+            onPointerUp={up}
+            onPointerCancel={up}
+            {...(keys
+              ? {
+                  role: 'slider',
+                  tabIndex: 0,
+                  'aria-label': `Run ${index + 1} of ${load.name}`,
+                  'aria-valuemin': 0,
+                  'aria-valuemax': 1439,
+                  'aria-valuenow': Math.round(run.startMin),
+                  'aria-valuetext': `${formatClock(run.startMin)}, ${formatDuration(run.minutes)}`,
+                  onKeyDown: key(index),
+                }
+              : {})}
+          />
+        ))}
     </svg>
   );
+}
+
+function skyline(meanW: Float64Array, scaleW: number): string {
+  let path = '';
+  for (let from = 0; from < WIDTH; from += SLOT_MIN) {
+    let peak = 0;
+    for (let m = from; m < from + SLOT_MIN; m++) peak = Math.max(peak, meanW[m] ?? 0);
+    if (peak === 0) continue;
+    const height = Math.max(2, HEIGHT * Math.sqrt(peak / scaleW)).toFixed(1);
+    path += `M${from} ${HEIGHT}v-${height}h${SLOT_MIN + 0.5}v${height}z`;
+  }
+  return path;
+}
+
+export function whenWords(load: Load): string {
+  const draws = `${load.name}, ${runningPowerW(load.draw)} W`;
+  if (load.draw.kind === 'standby') return `${draws}, all day`;
+  const runs = load.runs.map((run) => `${formatClock(run.startMin)} to ${formatClock(run.startMin + run.minutes)}`);
+  return `${draws}, on from ${runs.join(', ') || 'never'}`;
 }

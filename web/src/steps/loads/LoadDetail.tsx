@@ -1,4 +1,4 @@
-import { DEFAULT, type Draw, formatClock, type Load, runningPowerW, withRunningPower } from '@joulemetric/core';
+import { DEFAULT, type Draw, type Load, runningPowerW, withRunningPower } from '@joulemetric/core';
 import { changeLoad, duplicateLoad, removeLoad, setNeverTogether } from '../../commands/loads.ts';
 import { useJob } from '../../shell/JobContext.tsx';
 import { Choice, QuantityField, TextField } from '../../ui/Field.tsx';
@@ -6,6 +6,7 @@ import { FindingLine } from '../../ui/FindingLine.tsx';
 import { LedgerBar } from '../../ui/LedgerBar.tsx';
 import { Num } from '../../ui/Number.tsx';
 import { RegionField } from '../../ui/RegionField.tsx';
+import { Runs } from './Runs.tsx';
 import { UseField } from './UseField.tsx';
 import { EVIDENCE_CHOICES, PATH_CHOICES } from './words.ts';
 
@@ -59,6 +60,7 @@ export function LoadDetail({ id }: { id: string }) {
           onChange={(evidence) => change({ evidence })}
         />
       </div>
+      <Runs load={load} onChange={(runs, key) => change({ runs }, key)} />
       <DrawFields draw={load.draw} onChange={(draw) => change({ draw }, 'draw')} />
       <Choice label="Path" value={load.path} options={PATH_CHOICES} onChange={(path) => change({ path })} />
       <div className="grid grid-cols-2 gap-x-4 gap-y-3">
@@ -215,11 +217,6 @@ function NeverTogether({ load }: { load: Load }) {
           </option>
         ))}
       </select>
-      <p className="mt-2 text-note text-ink-2">
-        Runs{' '}
-        {load.runs.map((run) => `${formatClock(run.startMin)}–${formatClock(run.startMin + run.minutes)}`).join(', ') ||
-          'never'}
-      </p>
     </div>
   );
 }

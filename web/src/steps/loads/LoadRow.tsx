@@ -1,5 +1,4 @@
 import {
-  formatClock,
   formatUse,
   type LedgerEntry,
   type Load,
@@ -76,7 +75,7 @@ function Row(props: LoadRowProps) {
         />
       </div>
       <div className={LANE_COLUMN}>
-        <Lane meanW={meanW} scaleW={laneScaleW} label={whenWords(load)} />
+        <Lane load={load} meanW={meanW} scaleW={laneScaleW} onChange={(runs, drag) => change({ runs }, drag)} />
       </div>
       <div className={`text-right text-number text-ink-2 ${SPARE_COLUMN}`}>
         <Num value={entry.usefulWh} unit="Wh" />
@@ -225,9 +224,4 @@ function EvidenceGauge({ level }: { level: number }) {
       <rect x="0.5" y="0.5" width={(level / 4) * 15} height="7" fill="var(--ink-2)" />
     </svg>
   );
-}
-
-function whenWords(load: Load): string {
-  if (formatUse(load) === 'all day') return `${load.name} runs all day`;
-  return `${load.name} runs ${load.runs.map((run) => `from ${formatClock(run.startMin)} to ${formatClock(run.startMin + run.minutes)}`).join(', ')}`;
 }

@@ -1,7 +1,9 @@
 import {
+  APPLIANCES,
   type Appliance,
   findAppliances,
   formatUse,
+  type LabelReading,
   type Proposal,
   proposeLoad,
   type Question,
@@ -21,7 +23,7 @@ export function QuickAdd() {
   const [active, setActive] = useState(-1);
   const [asked, setAsked] = useState(false);
   const listId = useId();
-  const matches = useMemo(() => findAppliances(wordsOf(text), 6), [text]);
+  const matches = useMemo(() => suggestions(text), [text]);
   const pick = active >= 0 ? matches[active] : undefined;
   const proposal = useMemo(() => (text.trim() ? proposeLoad(text, (name) => name, pick) : null), [text, pick]);
   const open = text.trim() !== '' && (matches.length > 0 || proposal !== null);
@@ -63,10 +65,10 @@ export function QuickAdd() {
           aria-autocomplete="list"
           aria-activedescendant={active >= 0 ? `${listId}-${active}` : undefined}
           value={text}
-          maxLength={160}
+          maxLength={600}
           onChange={(event) => type(event.target.value)}
           onKeyDown={onKeyDown}
-          placeholder="Name it, or type its watts…"
+          placeholder="Name it, or paste its label…"
           className="min-h-8 w-full bg-transparent text-[15px] focus:outline-none phone:min-h-11"
           autoComplete="off"
           spellCheck={false}
@@ -75,6 +77,7 @@ export function QuickAdd() {
       </div>
       {open && (
         <div className="absolute inset-x-0 top-full z-10 border border-t-0 border-ink bg-sheet phone:bottom-full phone:top-auto phone:border-b-0 phone:border-t">
+          {proposal?.label && <LabelText text={text} label={proposal.label} />}
           {question ? (
             <Ask
               question={question}
@@ -109,6 +112,19 @@ export function QuickAdd() {
   );
 }
 
+/** Types that fit what is typed; for a nameplate without a name, whatever takes about its watts. */
+function suggestions(text: string): Appliance[] {
+  const found = findAppliances(wordsOf(text), 6);
+  if (found.length > 0) return found;
+  const label = proposeLoad(text, (name) => name).label;
+  const watts = label?.powerW ?? null;
+  if (watts === null) return [];
+  const viaAdapter = label?.supply?.kind === 'adapter';
+  const near = APPLIANCES.filter(({ lowW, highW }) => watts >= lowW && watts <= highW);
+  const likely = near.filter(({ path }) => (path === 'inverter-adapter') === viaAdapter);
+  return [...likely, ...near.filter((appliance) => !likely.includes(appliance))].slice(0, 6);
+}
+
 /** The words of a line without its numbers, for the search. */
 const wordsOf = (text: string): string => text.replace(/\d[\d.,]*\s*\p{L}*\/?\p{L}*|[×x*]\s*\d+/gu, ' ');
 
@@ -120,11 +136,42 @@ const isOnlySearch = (text: string, appliance: Appliance): boolean =>
     .filter(Boolean)
     .every((word) => `${appliance.name} ${appliance.words.join(' ')}`.toLowerCase().includes(word.replace(/s$/, '')));
 
+/** The sign for direct current is in few typefaces. */
+const legible = (text: string): string => text.replace(/\s*[⎓⏛]\s*/g, ' DC ');
+
+/** The nameplate as pasted, with what was read of it marked, and how the watts came about. */
+function LabelText({ text, label }: { text: string; label: LabelReading }) {
+  const parts: React.ReactNode[] = [];
+  let at = 0;
+  for (const { start, end, side } of label.tokens) {
+    parts.push(legible(text.slice(at, start)));
+    parts.push(
+      <mark key={start} title={side === 'plain' ? undefined : side} className="bg-wash font-medium text-ink">
+        {legible(text.slice(start, end))}
+      </mark>,
+    );
+    at = end;
+  }
+  parts.push(legible(text.slice(at)));
+  return (
+    <div className="border-b border-line px-3 py-2" data-label-read={label.tokens.length}>
+      <p className="num break-words text-ink-2">{parts}</p>
+      {label.powerW !== null && (
+        <p className="num mt-1 text-note text-ink-2">
+          {showText(label.powerW, 'W')}: {label.because}
+        </p>
+      )}
+    </div>
+  );
+}
+
 function Preview({ proposal, loud, onAdd }: { proposal: Proposal; loud: boolean; onAdd: () => void }) {
   const { load, missing } = proposal;
   if (!load) {
     const ask =
-      missing === 'name' ? 'What is it called?' : 'No type by that name. How many watts, such as 60 W or 12 V 5 A?';
+      missing === 'name'
+        ? 'What is it? Write its name before the label, or choose:'
+        : 'No type by that name. How many watts, such as 60 W or 12 V 5 A?';
     return (
       <p role={loud ? 'alert' : undefined} className={`px-3 py-2 ${loud ? 'font-medium text-copper' : 'text-ink-2'}`}>
         {ask}

@@ -15,6 +15,8 @@ export function questionWords({ code, found, meant }: Question): string {
       return `“${found}”: a battery holds kilowatt-hours. ${meant}?`;
     case 'breaker':
       return `“${found}” is what protects the cable, not what the appliance takes. Read the watts on its label.`;
+    case 'label-contradiction':
+      return `“${found}” does not go with the volts and amps beside it. ${meant}?`;
     case 'energy-above-power':
       return `“${found}” is more than its watts give in that time. A slip of the decimal point: ${meant}?`;
   }

@@ -1,0 +1,119 @@
+import convert from 'convert';
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { looksLikeLabel, readLabel } from './label.ts';
+import { HOSTILE, LABELS } from './labels.corpus.ts';
+import { proposeLoad } from './quickAdd.ts';
+
+const cases = LABELS.trim()
+  .split('\n')
+  .map((line) => {
+    const [text = '', told = ''] = line.split(' ⇒ ');
+    const [watts = '', supply = '', ...extras] = told.split('|').map((part) => part.trim());
+    return { text, watts, supply, extras };
+  });
+
+describe('nameplates', () => {
+  it('are at least 150, and at least 40 hostile ones', () => {
+    expect(cases.length).toBeGreaterThanOrEqual(150);
+    expect(HOSTILE.length).toBeGreaterThanOrEqual(40);
+  });
+
+  it.each(cases)('$text', ({ text, watts, supply, extras }) => {
+    const label = readLabel(text);
+    if (watts === '-') expect(label.powerW).toBeNull();
+    else expect(label.powerW).toBeCloseTo(Number(watts), 2);
+    expect(label.supply ? `${label.supply.kind} ${label.supply.volts}` : '-').toBe(supply);
+    const asked = extras.includes('q');
+    expect(label.questions.length > 0).toBe(asked);
+    for (const extra of extras) {
+      const [what, value] = extra.split(' ');
+      if (what === 'd') expect(label.energyWhPerDay).toBeCloseTo(Number(value), 2);
+      if (what === 'c') expect(label.energyWhPerCycle).toBeCloseTo(Number(value), 6);
+      if (what === 'pf') expect(label.powerFactor).toBeCloseTo(Number(value), 6);
+    }
+  });
+
+  it.each(HOSTILE.map((text) => [text]))('%j gives no watts', (text) => {
+    expect(readLabel(text).powerW).toBeNull();
+    proposeLoad(text, (name) => name);
+  });
+
+  it('never throw on random text, and what was read lies in it', () => {
+    const soup = fc
+      .array(
+        fc.constantFrom(
+          'INPUT',
+          'OUTPUT:',
+          '100-240',
+          '12',
+          'V',
+          '~',
+          '⎓',
+          'A',
+          '3,5',
+          'W',
+          'kWh/',
+          'year',
+          '/',
+          ' ',
+          '\n',
+          '-',
+          'Hz',
+          'BTU',
+          'breaker',
+          'cos φ',
+          '0.8',
+          'x',
+        ),
+        { maxLength: 30 },
+      )
+      .map((parts) => parts.join(''));
+    fc.assert(
+      fc.property(fc.oneof(soup, fc.string({ unit: 'binary' })), (text) => {
+        const { tokens, powerW } = readLabel(text);
+        expect(powerW === null || (Number.isFinite(powerW) && powerW >= 0)).toBe(true);
+        let last = 0;
+        for (const { start, end, low, high } of tokens) {
+          expect(start).toBeGreaterThanOrEqual(last);
+          expect(end).toBeLessThanOrEqual(text.length);
+          expect(low).toBeLessThanOrEqual(high);
+          last = end;
+        }
+        proposeLoad(text, (name) => name);
+      }),
+      { numRuns: 2000 },
+    );
+  });
+
+  it('convert as a general unit library does', () => {
+    expect(readLabel('1 hp').powerW).toBeCloseTo(convert(1, 'horsepower').to('watt'), 0);
+    expect(readLabel('2.5 kW').powerW).toBeCloseTo(convert(2.5, 'kilowatts').to('watts'), 9);
+    expect(readLabel('1 kWh/day').energyWhPerDay).toBeCloseTo(convert(1, 'kilowatt-hour').to('watt-hour'), 9);
+  });
+});
+
+describe('a nameplate becomes a load', () => {
+  const propose = (text: string) => proposeLoad(text, (name) => name).load;
+
+  it.each([
+    ['Laptop adapter INPUT: 100-240V~ 1.5A OUTPUT: 20V⎓ 3.25A', { path: 'inverter-adapter', draw: { powerW: 65 } }],
+    ['kettle 220-240V~ 50/60Hz 2000W', { name: 'Kettle', path: 'inverter', draw: { powerW: 2000 } }],
+    ['Fridge 12/24V⎓ 45W 0,45 kWh/24h', { path: 'direct', draw: { kind: 'thermostatic', runningW: 45 } }],
+    ['Camera 5V⎓1.5A', { path: 'dc-dc', evidence: 'nameplate' }],
+    ['Washing machine 230V~ 2100W 0.72 kWh/cycle', { path: 'inverter' }],
+  ] as const)('%s', (text, expected) => {
+    expect(looksLikeLabel(text)).toBe(true);
+    expect(propose(text)).toMatchObject(expected);
+  });
+
+  it('sets a fridge’s duty from its energy: 450 Wh a day at 45 W is 41.7 %', () => {
+    const draw = propose('Fridge 12/24V⎓ 45W 0,45 kWh/24h')?.draw;
+    expect(draw?.kind === 'thermostatic' && draw.duty).toBeCloseTo(450 / 24 / 45, 9);
+  });
+
+  it('asks what it is when the plate has no name, and refuses a breaker', () => {
+    expect(proposeLoad('INPUT: 100-240V~ 1.5A OUTPUT: 19V⎓ 3.42A', (name) => name)).toMatchObject({ missing: 'name' });
+    expect(proposeLoad('heater 230V~ 16A breaker', (name) => name).questions).toMatchObject([{ code: 'breaker' }]);
+  });
+});

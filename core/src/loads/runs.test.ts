@@ -1,0 +1,64 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import type { Run } from '../job/schema.ts';
+import { validateJob } from '../job/validate.ts';
+import { aJob, aLoad } from '../testing/jobs.ts';
+import { addRun, minutesPerDay, moveRun, rescaleRuns, resizeRun, spreadRuns } from './runs.ts';
+
+const noOverlap = (runs: readonly Run[]) =>
+  expect(validateJob(aJob([aLoad({ runs: [...runs] })]))).toMatchObject({ ok: true });
+
+describe('runs of a day', () => {
+  it('move as far as their neighbours let them, and around the clock when alone', () => {
+    const two = [
+      { startMin: 60, minutes: 60 },
+      { startMin: 180, minutes: 60 },
+    ];
+    expect(moveRun(two, 0, 500)[0]).toEqual({ startMin: 120, minutes: 60 });
+    expect(moveRun(two, 1, -500)[1]).toEqual({ startMin: 120, minutes: 60 });
+    expect(moveRun([{ startMin: 30, minutes: 60 }], 0, -60)).toEqual([{ startMin: 1410, minutes: 60 }]);
+  });
+
+  it('grow up to the next run, across midnight too, and shrink to the least', () => {
+    const night = [
+      { startMin: 1320, minutes: 60 },
+      { startMin: 60, minutes: 30 },
+    ];
+    expect(resizeRun(night, 0, 600, 5)[0]?.minutes).toBe(180);
+    expect(resizeRun(night, 0, -600, 5)[0]?.minutes).toBe(5);
+    expect(resizeRun([{ startMin: 0, minutes: 60 }], 0, 5000, 5)[0]?.minutes).toBe(1440);
+  });
+
+  it('are added in the longest gap, and not where there is no room', () => {
+    expect(addRun([{ startMin: 0, minutes: 60 }], 60)).toContainEqual({ startMin: 720, minutes: 60 });
+    expect(addRun([{ startMin: 0, minutes: 1440 }], 60)).toHaveLength(1);
+  });
+
+  it('never overlap, whatever is done to them', () => {
+    const edit = fc.record({
+      kind: fc.nat({ max: 3 }),
+      index: fc.nat({ max: 9 }),
+      by: fc.integer({ min: -2000, max: 2000 }),
+    });
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: 6 }),
+        fc.integer({ min: 1, max: 200 }),
+        fc.array(edit, { maxLength: 15 }),
+        (times, minutes, edits) => {
+          let runs = spreadRuns(times, minutes);
+          for (const { kind, index, by } of edits) {
+            const at = index % runs.length;
+            if (kind === 0) runs = moveRun(runs, at, by);
+            if (kind === 1) runs = resizeRun(runs, at, by, 1);
+            if (kind === 2) runs = addRun(runs, 1 + Math.abs(by % 90));
+            if (kind === 3 && by > 0 && by <= 1440) runs = rescaleRuns(runs, by);
+            noOverlap(runs);
+            expect(minutesPerDay(runs)).toBeLessThanOrEqual(1440 + 1e-6);
+          }
+        },
+      ),
+      { numRuns: 300 },
+    );
+  });
+});

@@ -1,0 +1,54 @@
+import { addRun, cycleLength, formatClock, type Load, type Run } from '@joulemetric/core';
+import { useJob } from '../../shell/JobContext.tsx';
+import { Lane } from './Lane.tsx';
+
+/** When a load runs, to be dragged: the lane large enough for a thumb, and its runs in words. */
+export function Runs({ load, onChange }: { load: Load; onChange: (runs: Run[], key?: string) => void }) {
+  const { evaluation } = useJob();
+  const profile = evaluation.profiles.find((one) => one.load.id === load.id);
+  if (!profile || load.draw.kind === 'standby') return null;
+  const usual = load.draw.kind === 'cycle' ? cycleLength(load.draw.phases).fixedMin : 0;
+  const length = Math.max(usual, load.runs.at(-1)?.minutes ?? 30);
+  return (
+    <div>
+      <p className="text-note text-ink-2">When: drag it, its right end to change how long</p>
+      <div className="mt-1">
+        <Lane load={load} meanW={profile.meanW} scaleW={Math.max(1, profile.runningW)} onChange={onChange} keys />
+      </div>
+      <p className="num flex justify-between text-note text-ink-2" aria-hidden="true">
+        <span>00</span>
+        <span>06</span>
+        <span>12</span>
+        <span>18</span>
+        <span>24</span>
+      </p>
+      <ul className="mt-1">
+        {load.runs.map((run) => (
+          <li key={run.startMin} className="num flex justify-between border-b border-line-2 py-0.5">
+            {formatClock(run.startMin)}–{formatClock(run.startMin + run.minutes)}
+            <button
+              type="button"
+              aria-label={`Remove the run at ${formatClock(run.startMin)}`}
+              onClick={() =>
+                onChange(
+                  load.runs.filter((other) => other !== run),
+                  'remove',
+                )
+              }
+              className="text-note text-ink-2 hover:text-ink phone:min-h-11"
+            >
+              Remove
+            </button>
+          </li>
+        ))}
+      </ul>
+      <button
+        type="button"
+        onClick={() => onChange(addRun(load.runs, length))}
+        className="mt-1.5 border-b border-mark text-note phone:min-h-11"
+      >
+        One more run
+      </button>
+    </div>
+  );
+}
