@@ -160,6 +160,33 @@ test('a pasted label is read, shown with what was read, and becomes a load', asy
   await expect(page.getByLabel('Path of Laptop')).toHaveValue('inverter-adapter');
 });
 
+test('the list goes out as CSV and comes back; a bad file shows every fault and takes nothing unasked', async ({
+  page,
+}) => {
+  await openJob(page);
+  await add(page, 'kettle 1.2kW 3x4min');
+  await add(page, 'fridge');
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save the list as CSV' }).click();
+  const path = await (await download).path();
+  const input = page.getByLabel('Read a CSV…');
+  await input.setInputFiles(path);
+  await expect(page.locator('[data-load]')).toHaveCount(4);
+  await expect(page.locator('[data-load="kettle-2"]')).toContainText('240');
+
+  const bad = 'name;power_w;hours;path\nLamp;12,5;2;direct\n;-5;1;teleport\n';
+  await input.setInputFiles({ name: 'bad.csv', mimeType: 'text/csv', buffer: Buffer.from(bad) });
+  const sheet = page.getByRole('dialog', { name: '1 row has faults' });
+  await expect(sheet.getByRole('row')).toHaveCount(4);
+  await expect(sheet).toContainText('teleport');
+  await expect(page.locator('[data-load]')).toHaveCount(4);
+  await sheet.getByRole('button', { name: 'Take the 1 good row' }).click();
+  await expect(page.locator('[data-load="lamp"]')).toContainText('25');
+
+  await input.setInputFiles({ name: 'odd.csv', mimeType: 'text/csv', buffer: Buffer.from('foo,bar\n1,2\n') });
+  await expect(page.getByRole('dialog', { name: 'odd.csv cannot be read' })).toContainText('at least name and power_w');
+});
+
 test('the keyboard alone takes down a load and walks the steps', async ({ page }) => {
   await openJob(page);
   await page.keyboard.press('/');

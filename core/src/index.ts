@@ -17,9 +17,8 @@ export { blankJob } from './job/blank.ts';
 export { cycleLength, runningPowerW, withRunningPower } from './job/draw.ts';
 export { freeId } from './job/ids.ts';
 export type { DesignOption, Draw, Evidence, Job, Load, PathKind, Run, System } from './job/schema.ts';
-
+export { CSV_COLUMNS, type CsvFault, type CsvRow, loadsFromRows, loadToRow } from './loads/csv.ts';
 export type { EvidenceSummary } from './loads/evidence.ts';
-
 // How does a load run?
 export type { LabelReading } from './loads/label.ts';
 export { type Proposal, proposeLoad } from './loads/quickAdd.ts';

@@ -1,4 +1,5 @@
 import { cycleLength } from './draw.ts';
+import { overlappingRun } from './overlap.ts';
 import type { Job, Load } from './schema.ts';
 import type { Fault } from './validate.ts';
 
@@ -33,15 +34,11 @@ function repeated(items: readonly { readonly id: string }[], path: string): Faul
 
 function runFaults(load: Load, path: string): Fault[] {
   const faults: Fault[] = [];
-  const sorted = [...load.runs].sort((a, b) => a.startMin - b.startMin);
-  sorted.forEach((run, i) => {
-    const next = sorted[(i + 1) % sorted.length];
-    if (!next) return;
-    const room = i + 1 < sorted.length ? next.startMin - run.startMin : next.startMin + 1440 - run.startMin;
-    if (run.minutes > room + SLACK_MIN) {
-      faults.push({ path: `${path}/runs`, expected: 'runs that do not overlap', found: `a run from ${run.startMin}` });
-    }
-  });
+  const overlapping = overlappingRun(load.runs);
+  if (overlapping) {
+    const found = `a run from ${overlapping.startMin}`;
+    faults.push({ path: `${path}/runs`, expected: 'runs that do not overlap', found });
+  }
   if (load.draw.kind !== 'cycle') return faults;
   const { fixedMin, stretches } = cycleLength(load.draw.phases);
   if (load.draw.phases.filter((phase) => phase.minutes === null).length > 1) {

@@ -1,4 +1,5 @@
 import { cycleLength } from '../job/draw.ts';
+import { overlappingRun } from '../job/overlap.ts';
 import type { Draw, Run } from '../job/schema.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
 
@@ -36,15 +37,7 @@ export function rescaleRuns(runs: readonly Run[], totalMinutes: number): Run[] {
     throw new RangeError('a load runs longer than 0 and at most 24 hours a day');
   }
   const scaled = runs.map((run) => ({ startMin: run.startMin, minutes: (run.minutes * totalMinutes) / before }));
-  return overlap(scaled) ? spreadRuns(runs.length, totalMinutes / runs.length) : scaled;
-}
-
-function overlap(runs: readonly Run[]): boolean {
-  const sorted = [...runs].sort((a, b) => a.startMin - b.startMin);
-  return sorted.some((run, i) => {
-    const next = sorted[i + 1]?.startMin ?? (sorted[0]?.startMin ?? 0) + MINUTES_PER_DAY;
-    return run.startMin + run.minutes > next + 1e-6;
-  });
+  return overlappingRun(scaled) ? spreadRuns(runs.length, totalMinutes / runs.length) : scaled;
 }
 
 const wrap = (minute: number): number => ((minute % MINUTES_PER_DAY) + MINUTES_PER_DAY) % MINUTES_PER_DAY;

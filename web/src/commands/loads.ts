@@ -19,6 +19,12 @@ export const addLoad =
     ],
   });
 
+/** Adds several loads whose ids are already free in the job, such as those of a file. */
+export const addLoads =
+  (loads: readonly Load[]): Edit =>
+  (job) =>
+    loads.length === 0 ? job : { ...job, loads: [...job.loads, ...loads].slice(0, 500) };
+
 export const changeLoad =
   (id: string, change: Partial<Omit<Load, 'id'>>): Edit =>
   (job) => ({ ...job, loads: job.loads.map((load) => (load.id === id ? { ...load, ...change } : load)) });

@@ -9,6 +9,7 @@ import { FindingLine } from '../../ui/FindingLine.tsx';
 import { LedgerBar, LedgerLegend } from '../../ui/LedgerBar.tsx';
 import { Num } from '../../ui/Number.tsx';
 import { StepHead } from '../../ui/Question.tsx';
+import { CsvFiles } from './CsvFiles.tsx';
 import { DayCurve } from './DayCurve.tsx';
 import { COLUMNS, LANE_COLUMN, LoadRow, SPARE_COLUMN } from './LoadRow.tsx';
 import { PhoneRow } from './PhoneRow.tsx';
@@ -28,6 +29,7 @@ export function Loads() {
           <Summary />
         </StepHead>
         {job.loads.length === 0 ? <FirstLoads /> : <Sheet isPhone={isPhone} />}
+        <CsvFiles />
       </div>
       {isPhone && (
         <div className="border-t border-line bg-sheet px-4 py-2">

@@ -1,0 +1,220 @@
+import { freeId } from '../job/ids.ts';
+import { overlappingRun } from '../job/overlap.ts';
+import { type Draw, EVIDENCE, type Load, PATHS, type Run } from '../job/schema.ts';
+import { readNumber } from '../quantity/read.ts';
+import { spreadRuns } from './runs.ts';
+
+/**
+ * Loads as rows of a table and back: docs/loads-csv.md explains the columns. A row needs a name and watts; what
+ * it leaves out is as usual. Every fault of every row is reported, with its row and column.
+ */
+
+export const CSV_COLUMNS = [
+  'name',
+  'quantity',
+  'kind',
+  'power_w',
+  'hours',
+  'runs',
+  'phases',
+  'duty_percent',
+  'set_c',
+  'path',
+  'converter_percent',
+  'evidence',
+  'start_ratio',
+  'power_factor',
+  'critical',
+] as const;
+
+export type CsvColumn = (typeof CSV_COLUMNS)[number];
+export type CsvRow = Readonly<Partial<Record<CsvColumn, string>>>;
+
+export interface CsvFault {
+  /** Line of the file, the head being 1. */
+  readonly line: number;
+  readonly column: string;
+  readonly expected: string;
+  readonly found: string;
+}
+
+const KINDS = ['steady', 'cycle', 'thermostatic', 'standby'] as const;
+const two = (n: number): string => String(n).padStart(2, '0');
+const trim = (n: number): string => String(Math.round(n * 1e6) / 1e6);
+
+/** "06:40+4": from 06:40 for 4 minutes; seconds of a start are kept as a decimal minute. */
+const writeRun = ({ startMin, minutes }: Run): string => {
+  const whole = Math.floor(startMin);
+  const part = trim(startMin - whole).slice(1);
+  return `${two(Math.floor(whole / 60))}:${two(whole % 60)}${part}+${trim(minutes)}`;
+};
+
+export function loadToRow(load: Load): Record<CsvColumn, string> {
+  const { draw } = load;
+  const thermostatic = draw.kind === 'thermostatic' ? draw : null;
+  return {
+    name: load.name,
+    quantity: String(load.quantity),
+    kind: draw.kind,
+    power_w: draw.kind === 'cycle' ? '' : trim(draw.kind === 'thermostatic' ? draw.runningW : draw.powerW),
+    hours: trim(load.runs.reduce((sum, run) => sum + run.minutes, 0) / 60),
+    runs: load.runs.map(writeRun).join('; '),
+    phases: draw.kind === 'cycle' ? draw.phases.map(writePhase).join('; ') : '',
+    duty_percent: thermostatic ? trim(thermostatic.duty * 100) : '',
+    set_c: thermostatic ? trim(thermostatic.setC) : '',
+    path: load.path,
+    converter_percent: load.converterEfficiency === null ? '' : trim(load.converterEfficiency * 100),
+    evidence: load.evidence,
+    start_ratio: trim(load.startRatio),
+    power_factor: trim(load.powerFactor),
+    critical: load.critical ? 'yes' : 'no',
+  };
+}
+
+const writePhase = ({ label, powerW, minutes }: { label: string; powerW: number; minutes: number | null }): string =>
+  `${label}|${trim(powerW)}|${minutes === null ? '*' : trim(minutes)}`;
+
+/** Reads one row at a time and collects what is wrong with it. */
+class RowReader {
+  readonly faults: CsvFault[] = [];
+  readonly #row: CsvRow;
+  readonly #line: number;
+
+  constructor(row: CsvRow, line: number) {
+    this.#row = row;
+    this.#line = line;
+  }
+
+  text(column: CsvColumn): string {
+    return (this.#row[column] ?? '').trim();
+  }
+
+  fault(column: CsvColumn, expected: string): void {
+    this.faults.push({ line: this.#line, column, expected, found: this.text(column) });
+  }
+
+  /** A number within its range, or `usual` when the cell is empty; `usual` null means it must be there. */
+  number(column: CsvColumn, min: number, max: number, usual: number | null): number {
+    const text = this.text(column);
+    if (text === '' && usual !== null) return usual;
+    const value = /^-?\d/.test(text) ? readNumber(text.replace('-', '')) * (text.startsWith('-') ? -1 : 1) : Number.NaN;
+    if (value >= min && value <= max) return value;
+    this.fault(column, `a number from ${min} to ${max}`);
+    return usual ?? min;
+  }
+
+  oneOf<T extends string>(column: CsvColumn, values: readonly T[], usual: T): T {
+    const text = this.text(column).toLowerCase();
+    if (text === '') return usual;
+    const found = values.find((value) => value === text);
+    if (!found) this.fault(column, `one of ${values.join(', ')}`);
+    return found ?? usual;
+  }
+}
+
+export interface CsvLoads {
+  readonly loads: readonly Load[];
+  readonly faults: readonly CsvFault[];
+}
+
+/** Every good row as a load, and every fault of the others; ids are made from the names. */
+export function loadsFromRows(rows: readonly CsvRow[], taken: Iterable<string>): CsvLoads {
+  const ids = new Set(taken);
+  const loads: Load[] = [];
+  const faults: CsvFault[] = [];
+  rows.forEach((row, i) => {
+    const reader = new RowReader(row, i + 2);
+    const load = readRow(reader, ids);
+    if (reader.faults.length > 0) faults.push(...reader.faults);
+    else {
+      ids.add(load.id);
+      loads.push(load);
+    }
+  });
+  return { loads, faults };
+}
+
+function readRow(reader: RowReader, ids: ReadonlySet<string>): Load {
+  const name = reader.text('name');
+  if (name === '' || name.length > 120 || /[\p{Cc}\p{Cs}]/u.test(name))
+    reader.fault('name', 'a name of 1 to 120 characters');
+  const quantity = reader.number('quantity', 1, 99, 1);
+  if (!Number.isInteger(quantity)) reader.fault('quantity', 'a whole number');
+  const draw = readDraw(reader);
+  const converter = reader.number('converter_percent', 30, 100, 0);
+  return {
+    id: freeId(name, ids),
+    name,
+    quantity,
+    draw,
+    runs: readRuns(reader, draw),
+    path: reader.oneOf('path', PATHS, 'direct'),
+    converterEfficiency: converter === 0 ? null : converter / 100,
+    evidence: reader.oneOf('evidence', EVIDENCE, 'guess'),
+    startRatio: reader.number('start_ratio', 1, 12, 1),
+    powerFactor: reader.number('power_factor', 0.1, 1, 1),
+    critical: reader.oneOf('critical', ['yes', 'no'], 'no') === 'yes',
+  };
+}
+
+function readDraw(reader: RowReader): Draw {
+  const kind = reader.oneOf('kind', KINDS, reader.text('phases') ? 'cycle' : 'steady');
+  if (kind === 'cycle') return { kind, phases: readPhases(reader) };
+  const powerW = reader.number('power_w', 0, 20_000, null);
+  if (kind !== 'thermostatic') return { kind, powerW };
+  const duty = reader.number('duty_percent', 0, 100, null) / 100;
+  return { kind, runningW: powerW, duty, setC: reader.number('set_c', -40, 20, 4) };
+}
+
+function readPhases(reader: RowReader): Extract<Draw, { kind: 'cycle' }>['phases'] {
+  const parts = reader
+    .text('phases')
+    .split(';')
+    .map((part) => part.trim())
+    .filter(Boolean);
+  const phases = parts.map((part) => {
+    const [label = '', watts = '', minutes = ''] = part.split('|').map((piece) => piece.trim());
+    return {
+      label: label.slice(0, 40),
+      powerW: readNumber(watts),
+      minutes: minutes === '*' ? null : readNumber(minutes),
+    };
+  });
+  const good = phases.every(
+    ({ powerW, minutes }) =>
+      powerW >= 0 && powerW <= 20_000 && (minutes === null || (minutes >= 0.01 && minutes <= 1440)),
+  );
+  const fillers = phases.filter(({ minutes }) => minutes === null).length;
+  if (phases.length === 0 || phases.length > 12 || !good || fillers > 1) {
+    reader.fault('phases', 'phases such as "brew|1000|6; keep warm|60|30", at most one with * for the rest');
+    return [{ label: '', powerW: 0, minutes: null }];
+  }
+  return phases;
+}
+
+function readRuns(reader: RowReader, draw: Draw): Run[] {
+  if (draw.kind === 'standby' || draw.kind === 'thermostatic') return [{ startMin: 0, minutes: 1440 }];
+  const fixedMin = draw.kind === 'cycle' ? draw.phases.reduce((sum, { minutes }) => sum + (minutes ?? 0), 0) : 0;
+  const stretches = draw.kind !== 'cycle' || draw.phases.some(({ minutes }) => minutes === null);
+  const text = reader.text('runs');
+  if (text === '') {
+    const minutes = stretches ? reader.number('hours', 0, 24, 1) * 60 : fixedMin;
+    if (minutes === 0) return [];
+    return spreadRuns(1, Math.max(minutes, fixedMin));
+  }
+  const runs = text.split(';').map((part): Run | null => {
+    const match = /^(\d{1,2}):(\d{2})(\.\d+)?\s*\+\s*(\d+(?:\.\d+)?)$/.exec(part.trim());
+    if (!match) return null;
+    const startMin = Number(match[1]) * 60 + Number(match[2]) + Number(match[3] ?? 0);
+    return { startMin, minutes: Number(match[4]) };
+  });
+  const good = runs.filter(
+    (run): run is Run => run !== null && run.startMin < 1440 && run.minutes > 0 && run.minutes <= 1440,
+  );
+  if (good.length < runs.length) reader.fault('runs', 'runs such as "06:40+4; 18:50+4": start + minutes');
+  else if (overlappingRun(good)) reader.fault('runs', 'runs that do not overlap');
+  else if (good.some(({ minutes }) => (stretches ? minutes < fixedMin - 1e-6 : Math.abs(minutes - fixedMin) > 1e-6))) {
+    reader.fault('runs', `runs ${stretches ? 'of at least' : 'of'} ${trim(fixedMin)} min, the length of its phases`);
+  }
+  return good;
+}
