@@ -46,7 +46,9 @@ export function evaluate(job: Job, optionId?: string): Evaluation {
   const book = new FigureBook();
 
   const ambientC = ambientByMinuteC(brief.place);
-  const profiles = job.loads.map((load) => rememberedProfile(load, ambientC));
+  const sun = sunDay(brief.place, darkestMonth(brief.place, brief.months));
+  const around = { ambientC, irradianceWm2: sun.irradianceWm2 };
+  const profiles = job.loads.map((load) => rememberedProfile(load, around));
 
   const moment = worstMoment(profiles, job.neverTogether, rules.twoMayStart);
   const inverter = recordMoment(book, moment, rules, system.inverter);
@@ -61,7 +63,6 @@ export function evaluate(job: Job, optionId?: string): Evaluation {
   recordStore(book, brief, system, chargeWeightedMeanA(bus.busW, nominalV));
 
   recordAlternator(book, brief, system, nominalV);
-  const sun = sunDay(brief.place, darkestMonth(brief.place, brief.months));
   const array = arrayDay(sun, ambientC, rules.arrayFactor);
   recordSun(book, job, system, sun, array);
   recordMass(book, brief, system);
@@ -78,6 +79,6 @@ export function evaluate(job: Job, optionId?: string): Evaluation {
 
   const figures = book.all();
   const inverterUnits = standardInverter(figures['inverter.required'].value).units;
-  const findings = findAll({ job, option, figures, ledger, evidence, inverterUnits });
+  const findings = findAll({ job, option, profiles, figures, ledger, evidence, inverterUnits });
   return { assessment: { optionId: option.id, figures, ledger, evidence, findings }, option, profiles, bus, array };
 }

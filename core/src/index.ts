@@ -14,13 +14,14 @@ export { type Words, wordsFor } from './findings/words.ts';
 
 // What is a job?
 export { blankJob } from './job/blank.ts';
-export { cycleLength, runningPowerW, withRunningPower } from './job/draw.ts';
+export { asKind, cycleLength, runningPowerW, withRunningPower } from './job/draw.ts';
 export { freeId } from './job/ids.ts';
 export type { DesignOption, Draw, Evidence, Job, Load, PathKind, Run, System } from './job/schema.ts';
 export { CSV_COLUMNS, type CsvFault, type CsvRow, loadsFromRows, loadToRow } from './loads/csv.ts';
 export type { EvidenceSummary } from './loads/evidence.ts';
 // How does a load run?
 export type { LabelReading } from './loads/label.ts';
+export { withPhases } from './loads/phases.ts';
 export { type Proposal, proposeLoad } from './loads/quickAdd.ts';
 export { addRun, moveRun, resizeRun } from './loads/runs.ts';
 export { formatUse, readUse } from './loads/use.ts';
@@ -36,4 +37,5 @@ export { CHEMISTRY } from './reference/chemistries.ts';
 export { DEFAULT } from './reference/defaults.ts';
 export { MARGIN } from './reference/sizes.ts';
 export { SKY } from './reference/skies.ts';
+export { loadsOfTemplate, TEMPLATES } from './reference/templates.ts';
 export { monthName } from './sources/sourceFigures.ts';

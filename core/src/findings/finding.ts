@@ -1,6 +1,7 @@
 import type { Ledger } from '../assessment.ts';
 import type { DesignOption, Job } from '../job/schema.ts';
 import type { EvidenceSummary } from '../loads/evidence.ts';
+import type { LoadProfile } from '../loads/profile.ts';
 import type { FigureId, Figures } from '../quantity/figure.ts';
 
 export type Severity = 'note' | 'caution' | 'stop';
@@ -22,6 +23,7 @@ export const FINDING_CODES = [
   'payload-exceeded',
   'measure-first',
   'critical-single-source',
+  'cannot-hold',
   'mains-licensed',
 ] as const;
 
@@ -46,6 +48,7 @@ export interface Finding {
 export interface Assessed {
   readonly job: Job;
   readonly option: DesignOption;
+  readonly profiles: readonly LoadProfile[];
   readonly figures: Figures;
   readonly ledger: Ledger;
   readonly evidence: EvidenceSummary;

@@ -12,6 +12,19 @@ const brief = (job: Job, change: Partial<Job['brief']>): Job => ({ ...job, brief
 const place = (job: Job, change: Partial<Job['brief']['place']>): Job =>
   brief(job, { place: { ...job.brief.place, ...change } });
 
+const noon = [{ startMin: 720, minutes: 240 }];
+const room = {
+  kind: 'room',
+  mode: 'cooling',
+  capacityW: 1000,
+  cop: 3,
+  setC: 18,
+  volumeM3: 10,
+  insulation: 'light',
+  glazingM2: 1,
+  internalW: 100,
+} as const;
+
 /** A job for each finding, in which it must appear; and the same job mended, in which it must not. */
 const CASES: Readonly<Record<FindingCode, { bad: Job; good: Job }>> = {
   'no-loads': { bad: aJob([]), good: aJob([aLoad()]) },
@@ -68,6 +81,10 @@ const CASES: Readonly<Record<FindingCode, { bad: Job; good: Job }>> = {
   'critical-single-source': {
     bad: brief(aJob([aLoad({ critical: true })]), { driveHoursPerDay: 0 }),
     good: withSystem(aJob([aLoad({ critical: true })]), { array: { ratingW: 200 }, dcdc: { ratingA: 20 } }),
+  },
+  'cannot-hold': {
+    bad: aJob([aLoad({ draw: { ...room, capacityW: 200 }, runs: noon })]),
+    good: aJob([aLoad({ draw: { ...room, capacityW: 9000 }, runs: noon })]),
   },
   'mains-licensed': { bad: aJob([kettle()]), good: aJob([aLoad()]) },
 };

@@ -36,6 +36,21 @@ export const measureFirst: Rule = ({ job, ledger, evidence }) => {
   ];
 };
 
+/** A room or tank that asks for more than its unit gives: heat and cold are a danger to health. */
+export const cannotHold: Rule = ({ profiles }) =>
+  profiles
+    .filter(({ shortHours }) => shortHours > 0)
+    .map(({ load, shortHours }) => ({
+      code: 'cannot-hold',
+      severity: load.critical ? 'stop' : 'caution',
+      where: { step: 'loads', loadId: load.id },
+      values: {
+        name: load.name,
+        hours: shortHours,
+        what: load.draw.kind === 'water-heating' ? 'heat the day’s water' : 'hold its temperature',
+      },
+    }));
+
 /** Medical and cooling loads must not hang on one source. */
 export const criticalSingleSource: Rule = ({ job, figures }) => {
   const sources = [figures['sun.yield'].value, figures['alternator.yield'].value].filter((wh) => wh > 0).length;

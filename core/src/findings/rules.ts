@@ -6,7 +6,7 @@ import {
   inverterTooSmall,
   mainsLicensed,
 } from './inverterRules.ts';
-import { criticalSingleSource, doubleConversion, measureFirst, noLoads } from './loadRules.ts';
+import { cannotHold, criticalSingleSource, doubleConversion, measureFirst, noLoads } from './loadRules.ts';
 import { balanceShort, dcdcLimited, noSun } from './sourceRules.ts';
 import { lowVoltageHighCurrent, payloadExceeded, storeCold, storeCurrent, storeShort } from './storeRules.ts';
 
@@ -15,6 +15,7 @@ const RULES: readonly Rule[] = [
   doubleConversion,
   measureFirst,
   criticalSingleSource,
+  cannotHold,
   idleDominates,
   inverterTooSmall,
   inverterOversized,

@@ -45,6 +45,11 @@ const WORDS: Readonly<Record<FindingCode, (values: Values) => Words>> = {
     why: 'Cooling, medical and communication loads need a reserve and a second way to charge.',
     act: 'Add a source, or keep reserve in the store for it.',
   }),
+  'cannot-hold': (v) => ({
+    what: `${s(v, 'name')} cannot ${s(v, 'what')} for ${showText(n(v, 'hours'), 'h')} of its running time.`,
+    why: 'It runs at full power and it is not enough. Heat and cold in a small room are a danger to health.',
+    act: 'A larger unit, better insulation, shaded glass, or longer running times.',
+  }),
   'idle-dominates': (v) => ({
     what: `The inverter idles away ${wh(v, 'idleWh')} a day, ${formatNumber(n(v, 'share') * 100)} % of the need.`,
     why: 'It draws this only to be ready.',

@@ -5,7 +5,10 @@ export function runningPowerW(draw: Draw): number {
   switch (draw.kind) {
     case 'steady':
     case 'standby':
+    case 'water-heating':
       return draw.powerW;
+    case 'room':
+      return draw.capacityW / draw.cop;
     case 'thermostatic':
       return draw.runningW;
     case 'cycle':
@@ -35,7 +38,10 @@ export function withRunningPower(draw: Draw, powerW: number): Draw {
   switch (draw.kind) {
     case 'steady':
     case 'standby':
+    case 'water-heating':
       return { ...draw, powerW };
+    case 'room':
+      return { ...draw, capacityW: powerW * draw.cop };
     case 'thermostatic':
       return { ...draw, runningW: powerW };
     case 'cycle': {
@@ -45,6 +51,27 @@ export function withRunningPower(draw: Draw, powerW: number): Draw {
         powerW: phase.powerW === strongest ? powerW : Math.min(phase.powerW, powerW),
       }));
       return { ...draw, phases };
+    }
+  }
+}
+
+/** A draw of another kind with the same running power and usual figures for the rest. */
+export function asKind(kind: Draw['kind'], powerW: number): Draw {
+  switch (kind) {
+    case 'steady':
+    case 'standby':
+      return { kind, powerW };
+    case 'cycle':
+      return { kind, phases: [{ label: 'run', powerW, minutes: null }] };
+    case 'thermostatic':
+      return { kind, runningW: powerW, duty: 0.3, setC: 4 };
+    case 'water-heating':
+      return { kind, powerW, litres: 10, riseK: 40, efficiency: 0.95, standingW: 8 };
+    case 'room': {
+      const cop = 2.8;
+      const capacityW = Math.min(30_000, Math.max(50, powerW * cop));
+      const shell = { volumeM3: 12, insulation: 'light', glazingM2: 0.5, internalW: 150 } as const;
+      return { kind, mode: 'cooling', capacityW, cop, setC: 24, ...shell };
     }
   }
 }

@@ -68,12 +68,41 @@ const Thermostatic = object(
 );
 const Standby = object({ kind: Type.Literal('standby'), powerW }, 'on all 24 hours');
 
+const WaterHeating = object(
+  {
+    kind: Type.Literal('water-heating'),
+    powerW,
+    litres: number(0, 1000, 'litres heated a day'),
+    riseK: number(0, 95, 'K from cold to hot'),
+    efficiency: number(0.2, 1, 'share of the electricity that reaches the water'),
+    standingW: number(0, 500, 'W lost by the tank, around the clock'),
+  },
+  'heats water during its runs, as much as the day needs',
+);
+export const INSULATION = ['bare', 'light', 'good', 'thick'] as const;
+const Room = object(
+  {
+    kind: Type.Literal('room'),
+    mode: oneOf(['cooling', 'heating'], 'what it does'),
+    capacityW: number(50, 30_000, 'W of heat moved at full power'),
+    cop: number(0.5, 8, 'heat moved ÷ electricity; 1 for an electric heater'),
+    setC: number(-5, 40, '°C it holds inside'),
+    volumeM3: number(0.5, 200, 'm³ of the room'),
+    insulation: oneOf(INSULATION, 'how well the walls hold heat'),
+    glazingM2: number(0, 30, 'm² of unshaded glass'),
+    internalW: number(0, 5000, 'W of heat from people and appliances'),
+  },
+  'cools or heats a room during its runs, as the weather asks',
+);
+
 /** `discriminator` lets Ajv complain only about the kind that was chosen; other validators may ignore it. */
-const Draw = Type.Unsafe<Static<typeof Steady | typeof Cycle | typeof Thermostatic | typeof Standby>>({
+const Draw = Type.Unsafe<
+  Static<typeof Steady | typeof Cycle | typeof Thermostatic | typeof Standby | typeof WaterHeating | typeof Room>
+>({
   type: 'object',
   discriminator: { propertyName: 'kind' },
   required: ['kind'],
-  oneOf: [Steady, Cycle, Thermostatic, Standby],
+  oneOf: [Steady, Cycle, Thermostatic, Standby, WaterHeating, Room],
   description: 'how it draws power',
 });
 
@@ -83,6 +112,7 @@ const Load = object({
   quantity: Type.Integer({ minimum: 1, maximum: 99, description: 'pieces, all alike' }),
   draw: Draw,
   runs: Type.Array(Run, { maxItems: 96, description: 'when it runs; they may not overlap' }),
+  daysPerWeek: number(0.1, 7, 'days of the week on which it runs; 7 = every day'),
   path: oneOf(PATHS, 'how power reaches it from the battery'),
   converterEfficiency: orNull(0.3, 1, 'of its adapter or DC-DC converter; null = the default'),
   evidence: oneOf(EVIDENCE, 'how good the watts are'),

@@ -3,7 +3,9 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { assess } from '../assess.ts';
 import { APPLIANCES, loadFrom } from '../reference/appliances.ts';
+import { loadsOfTemplate, TEMPLATES } from '../reference/templates.ts';
 import { aJob, aLoad } from '../testing/jobs.ts';
+import { runningPowerW } from './draw.ts';
 import { validateJob } from './validate.ts';
 
 const DEMO = new URL('../../../demo/', import.meta.url);
@@ -122,13 +124,21 @@ describe('the door for job files', () => {
   });
 });
 
+describe('the templates', () => {
+  it.each(TEMPLATES)('$name has only types that exist, as valid loads', (template) => {
+    const loads = loadsOfTemplate(template, []);
+    expect(loads).toHaveLength(template.types.length);
+    expect(validateJob({ ...aJob([]), loads })).toMatchObject({ ok: true });
+  });
+});
+
 describe('the catalogue', () => {
   it('has at least 120 types whose typical watts lie in their range and which are valid loads', () => {
     expect(APPLIANCES.length).toBeGreaterThanOrEqual(120);
     expect(new Set(APPLIANCES.map(({ id }) => id)).size).toBe(APPLIANCES.length);
     for (const appliance of APPLIANCES) {
       const { draw, lowW, highW, id } = appliance;
-      const watts = draw.kind === 'thermostatic' ? draw.runningW : draw.kind === 'cycle' ? highW : draw.powerW;
+      const watts = draw.kind === 'cycle' ? highW : runningPowerW(draw);
       expect(watts, id).toBeGreaterThanOrEqual(lowW);
       expect(watts, id).toBeLessThanOrEqual(highW);
       expect(['T', 'M'], id).toContain(appliance.origin);

@@ -42,7 +42,10 @@ function toFault(error: ErrorObject): Fault {
     case 'const':
       return told(error, JSON.stringify(params.allowedValue));
     case 'discriminator':
-      return { path: `${error.instancePath}/kind`, expected: 'one of steady, cycle, thermostatic, standby' };
+      return {
+        path: `${error.instancePath}/kind`,
+        expected: 'one of steady, cycle, thermostatic, standby, water-heating, room',
+      };
     case 'type':
       return told(error, `${[params.type].flat().join(' or ')}${hint}`);
     case 'pattern':

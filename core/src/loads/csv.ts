@@ -1,6 +1,7 @@
+import { runningPowerW } from '../job/draw.ts';
 import { freeId } from '../job/ids.ts';
 import { overlappingRun } from '../job/overlap.ts';
-import { type Draw, EVIDENCE, type Load, PATHS, type Run } from '../job/schema.ts';
+import { type Draw, EVIDENCE, INSULATION, type Load, PATHS, type Run } from '../job/schema.ts';
 import { readNumber } from '../quantity/read.ts';
 import { spreadRuns } from './runs.ts';
 
@@ -15,10 +16,12 @@ export const CSV_COLUMNS = [
   'kind',
   'power_w',
   'hours',
+  'days_per_week',
   'runs',
   'phases',
   'duty_percent',
   'set_c',
+  'details',
   'path',
   'converter_percent',
   'evidence',
@@ -38,7 +41,19 @@ export interface CsvFault {
   readonly found: string;
 }
 
-const KINDS = ['steady', 'cycle', 'thermostatic', 'standby'] as const;
+const KINDS = ['steady', 'cycle', 'thermostatic', 'standby', 'water-heating', 'room'] as const;
+/** Figures of hot water and rooms, each with its range; they share one column as name=value. */
+const DETAILS = {
+  'water-heating': { litres: [0, 1000], riseK: [0, 95], efficiency: [0.2, 1], standingW: [0, 500] },
+  room: {
+    capacityW: [50, 30_000],
+    cop: [0.5, 8],
+    setC: [-5, 40],
+    volumeM3: [0.5, 200],
+    glazingM2: [0, 30],
+    internalW: [0, 5000],
+  },
+} as const satisfies Record<string, Record<string, readonly [number, number]>>;
 const two = (n: number): string => String(n).padStart(2, '0');
 const trim = (n: number): string => String(Math.round(n * 1e6) / 1e6);
 
@@ -56,12 +71,14 @@ export function loadToRow(load: Load): Record<CsvColumn, string> {
     name: load.name,
     quantity: String(load.quantity),
     kind: draw.kind,
-    power_w: draw.kind === 'cycle' ? '' : trim(draw.kind === 'thermostatic' ? draw.runningW : draw.powerW),
+    power_w: draw.kind === 'cycle' ? '' : trim(runningPowerW(draw)),
     hours: trim(load.runs.reduce((sum, run) => sum + run.minutes, 0) / 60),
+    days_per_week: trim(load.daysPerWeek),
     runs: load.runs.map(writeRun).join('; '),
     phases: draw.kind === 'cycle' ? draw.phases.map(writePhase).join('; ') : '',
     duty_percent: thermostatic ? trim(thermostatic.duty * 100) : '',
     set_c: thermostatic ? trim(thermostatic.setC) : '',
+    details: writeDetails(draw),
     path: load.path,
     converter_percent: load.converterEfficiency === null ? '' : trim(load.converterEfficiency * 100),
     evidence: load.evidence,
@@ -73,6 +90,12 @@ export function loadToRow(load: Load): Record<CsvColumn, string> {
 
 const writePhase = ({ label, powerW, minutes }: { label: string; powerW: number; minutes: number | null }): string =>
   `${label}|${trim(powerW)}|${minutes === null ? '*' : trim(minutes)}`;
+
+function writeDetails(draw: Draw): string {
+  if (draw.kind !== 'water-heating' && draw.kind !== 'room') return '';
+  const rest = Object.entries(draw).filter(([key]) => key !== 'kind' && key !== 'powerW');
+  return rest.map(([key, value]) => `${key}=${typeof value === 'number' ? trim(value) : value}`).join('; ');
+}
 
 /** Reads one row at a time and collects what is wrong with it. */
 class RowReader {
@@ -148,6 +171,7 @@ function readRow(reader: RowReader, ids: ReadonlySet<string>): Load {
     quantity,
     draw,
     runs: readRuns(reader, draw),
+    daysPerWeek: reader.number('days_per_week', 0.1, 7, 7),
     path: reader.oneOf('path', PATHS, 'direct'),
     converterEfficiency: converter === 0 ? null : converter / 100,
     evidence: reader.oneOf('evidence', EVIDENCE, 'guess'),
@@ -160,10 +184,38 @@ function readRow(reader: RowReader, ids: ReadonlySet<string>): Load {
 function readDraw(reader: RowReader): Draw {
   const kind = reader.oneOf('kind', KINDS, reader.text('phases') ? 'cycle' : 'steady');
   if (kind === 'cycle') return { kind, phases: readPhases(reader) };
+  if (kind === 'room') {
+    const mode = readWord(reader, 'mode', ['cooling', 'heating']);
+    return { kind, mode, insulation: readWord(reader, 'insulation', INSULATION), ...readDetails(reader, DETAILS.room) };
+  }
   const powerW = reader.number('power_w', 0, 20_000, null);
+  if (kind === 'water-heating') return { kind, powerW, ...readDetails(reader, DETAILS[kind]) };
   if (kind !== 'thermostatic') return { kind, powerW };
   const duty = reader.number('duty_percent', 0, 100, null) / 100;
   return { kind, runningW: powerW, duty, setC: reader.number('set_c', -40, 20, 4) };
+}
+
+const detail = (reader: RowReader, key: string): string =>
+  new RegExp(`(?:^|;)\\s*${key}\\s*=\\s*([^;]*)`).exec(reader.text('details'))?.[1]?.trim() ?? '';
+
+function readDetails<K extends string>(
+  reader: RowReader,
+  ranges: Readonly<Record<K, readonly [number, number]>>,
+): Record<K, number> {
+  const read = Object.entries<readonly [number, number]>(ranges).map(([key, [min, max]]) => {
+    const text = detail(reader, key);
+    const value = text === '' ? Number.NaN : Number(text);
+    if (!(value >= min && value <= max)) reader.fault('details', `${key}=… from ${min} to ${max}`);
+    return [key, value];
+  });
+  return Object.fromEntries(read);
+}
+
+function readWord<const T extends string>(reader: RowReader, key: string, values: readonly [T, ...T[]]): T {
+  const text = detail(reader, key);
+  const found = values.find((value) => value === text);
+  if (!found) reader.fault('details', `${key}=… one of ${values.join(', ')}`);
+  return found ?? values[0];
 }
 
 function readPhases(reader: RowReader): Extract<Draw, { kind: 'cycle' }>['phases'] {

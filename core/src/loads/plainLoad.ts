@@ -9,6 +9,7 @@ export function plainLoad(id: string): Load {
     quantity: 1,
     draw: { kind: 'steady', powerW: 0 },
     runs: spreadRuns(1, 60),
+    daysPerWeek: 7,
     path: 'direct',
     converterEfficiency: null,
     evidence: 'nameplate',

@@ -2,6 +2,15 @@ import { runningPowerW } from '../job/draw.ts';
 import type { Draw, Load, Run } from '../job/schema.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
 import { dutyAt } from './duty.ts';
+import { roomDuty } from './room.ts';
+import { waterHeatingWh } from './water.ts';
+
+/** What surrounds the loads through a usual day, for each of 1,440 minutes. */
+export interface Surroundings {
+  readonly ambientC: Float64Array;
+  /** Sun on the flat, W/m². */
+  readonly irradianceWm2: Float64Array;
+}
 
 /** What a load takes at its own terminals through one usual day, all its pieces together. */
 export interface LoadProfile {
@@ -10,7 +19,8 @@ export interface LoadProfile {
   readonly meanW: Float64Array;
   /**
    * Variance of the power within each minute, W², for a load that cycles on and off faster than a
-   * minute's mean can show; null when the mean is the power. Needed because loss grows with power squared.
+   * minute's mean can show, or does not run on every day; null when the mean is the power. Needed because
+   * loss grows with power squared.
    */
   readonly varianceW2: Float64Array | null;
   /** Share of each minute in which it needs its supply switched on (a fridge needs it between cycles too). */
@@ -19,19 +29,17 @@ export interface LoadProfile {
   readonly active: readonly (readonly [from: number, to: number])[];
   /** W at its strongest moment, all pieces together. */
   readonly runningW: number;
-  /** Wh a day at its terminals. */
+  /** Wh a day at its terminals, averaged over the week. */
   readonly energyWh: number;
+  /** Hours of its runs in which it cannot do what it should: hold a room's temperature, heat the day's water. */
+  readonly shortHours: number;
 }
 
-function stretchesOn(onShare: Float64Array): [number, number][] {
-  const stretches: [number, number][] = [];
-  for (let m = 0; m < MINUTES_PER_DAY; m++) {
-    if (onShare[m] === 0) continue;
-    const from = m;
-    while (m < MINUTES_PER_DAY && onShare[m] !== 0) m++;
-    stretches.push([from, m]);
-  }
-  return stretches;
+const ALL_DAY: readonly Run[] = [{ startMin: 0, minutes: MINUTES_PER_DAY }];
+
+/** When a load runs: a standby load is on all day whatever its runs say. */
+function runsOf(load: Load): readonly Run[] {
+  return load.draw.kind === 'standby' ? ALL_DAY : load.runs;
 }
 
 /** Calls `each(minute, share)` for every minute of the day that a stretch touches; wraps past midnight. */
@@ -56,47 +64,59 @@ function stretches(draw: Draw, run: Run): { startMin: number; minutes: number; p
   });
 }
 
-const ALL_DAY: readonly Run[] = [{ startMin: 0, minutes: MINUTES_PER_DAY }];
-
-/** Profiles already made: loads are never changed in place, so a load with the same surroundings has the same profile. */
-const known = new WeakMap<Load, { readonly ambientC: Float64Array; readonly profile: LoadProfile }>();
-
-/** `loadProfile`, remembered for as long as the load itself: an edit of one load leaves the others' alone. */
-export function rememberedProfile(load: Load, ambientC: Float64Array): LoadProfile {
-  const found = known.get(load);
-  if (found && (found.ambientC === ambientC || load.draw.kind !== 'thermostatic')) return found.profile;
-  const profile = loadProfile(load, ambientC);
-  known.set(load, { ambientC, profile });
-  return profile;
+/** Share of the running power that a draw asks for in a minute; above 1 it cannot do what it should. */
+function askedDuty({ draw, runs }: Load, around: Surroundings): (minute: number) => number {
+  switch (draw.kind) {
+    case 'thermostatic':
+      return (minute) => dutyAt(draw.duty, draw.setC, around.ambientC[minute] ?? 0);
+    case 'room':
+      return (minute) => roomDuty(draw, around.ambientC[minute] ?? 0, around.irradianceWm2[minute] ?? 0);
+    case 'water-heating': {
+      const hours = runs.reduce((sum, run) => sum + run.minutes, 0) / 60;
+      const duty = hours > 0 && draw.powerW > 0 ? waterHeatingWh(draw) / (draw.powerW * hours) : 0;
+      return () => duty;
+    }
+    default:
+      return () => 1;
+  }
 }
 
-/** When a load runs: a standby load is on all day whatever its runs say. */
-export function runsOf(load: Load): readonly Run[] {
-  return load.draw.kind === 'standby' ? ALL_DAY : load.runs;
-}
+/** Draws whose power in a minute is a share of full on and off, not a steady level. */
+const CYCLES: ReadonlySet<Draw['kind']> = new Set(['thermostatic', 'room', 'water-heating']);
 
 /**
  * The minute-by-minute profile of one load. E = ∫P dt over the day, by the share of each minute covered,
- * so that the integral equals n·ΣP·t to rounding.
- * @param ambientC °C around the load for each of 1,440 minutes (thermostatic loads only)
+ * so that the integral equals n·ΣP·t to rounding. A load of some days of the week counts by its share of days.
  */
-export function loadProfile(load: Load, ambientC: Float64Array): LoadProfile {
+export function loadProfile(load: Load, around: Surroundings): LoadProfile {
   const meanW = new Float64Array(MINUTES_PER_DAY);
   const onShare = new Float64Array(MINUTES_PER_DAY);
   const { draw, quantity } = load;
-  const varianceW2 = draw.kind === 'thermostatic' ? new Float64Array(MINUTES_PER_DAY) : null;
+  const days = load.daysPerWeek / 7;
+  const varies = CYCLES.has(draw.kind) || days < 1;
+  const varianceW2 = varies ? new Float64Array(MINUTES_PER_DAY) : null;
+  const duty = askedDuty(load, around);
+  let shortMin = 0;
+  const add = (minute: number, share: number, powerW: number, on: number): void => {
+    meanW[minute] = (meanW[minute] ?? 0) + quantity * powerW * share * on;
+    // Pieces cycle independently: the variances of `quantity` on/off draws add.
+    if (varianceW2) varianceW2[minute] = (varianceW2[minute] ?? 0) + quantity * powerW ** 2 * share * on * (1 - on);
+  };
   for (const run of runsOf(load)) {
     for (const { startMin, minutes, powerW } of stretches(draw, run)) {
       eachMinute(startMin, minutes, (minute, share) => {
-        const duty = draw.kind === 'thermostatic' ? dutyAt(draw.duty, draw.setC, ambientC[minute] ?? 0) : 1;
-        const fullW = quantity * powerW;
-        meanW[minute] = (meanW[minute] ?? 0) + fullW * share * duty;
-        onShare[minute] = Math.min(1, (onShare[minute] ?? 0) + share);
-        if (varianceW2) {
-          // Pieces cycle independently: the variances of `quantity` on/off draws add.
-          varianceW2[minute] = (varianceW2[minute] ?? 0) + quantity * powerW ** 2 * share * duty * (1 - duty);
-        }
+        const asked = duty(minute);
+        if (asked > 1 + 1e-9) shortMin += share;
+        add(minute, share, powerW, Math.min(1, asked) * days);
+        onShare[minute] = Math.min(1, (onShare[minute] ?? 0) + share * days);
       });
+    }
+  }
+  if (draw.kind === 'water-heating' && draw.standingW > 0) {
+    // The tank is topped up around the clock.
+    for (let m = 0; m < MINUTES_PER_DAY; m++) {
+      meanW[m] = (meanW[m] ?? 0) + quantity * draw.standingW * days;
+      onShare[m] = Math.max(onShare[m] ?? 0, days);
     }
   }
   let wattMinutes = 0;
@@ -109,5 +129,32 @@ export function loadProfile(load: Load, ambientC: Float64Array): LoadProfile {
     active: stretchesOn(onShare),
     runningW: quantity * runningPowerW(draw),
     energyWh: wattMinutes / 60,
+    shortHours: shortMin / 60,
   };
+}
+
+function stretchesOn(onShare: Float64Array): [number, number][] {
+  const on: [number, number][] = [];
+  for (let m = 0; m < MINUTES_PER_DAY; m++) {
+    if (onShare[m] === 0) continue;
+    const from = m;
+    while (m < MINUTES_PER_DAY && onShare[m] !== 0) m++;
+    on.push([from, m]);
+  }
+  return on;
+}
+
+/** Profiles already made: loads are never changed in place, so a load with the same surroundings has the same profile. */
+const known = new WeakMap<Load, { readonly around: Surroundings; readonly profile: LoadProfile }>();
+
+/** `loadProfile`, remembered for as long as the load itself: an edit of one load leaves the others' alone. */
+export function rememberedProfile(load: Load, around: Surroundings): LoadProfile {
+  const found = known.get(load);
+  const indoors = load.draw.kind !== 'thermostatic' && load.draw.kind !== 'room';
+  const same =
+    found && found.around.ambientC === around.ambientC && found.around.irradianceWm2 === around.irradianceWm2;
+  if (found && (same || indoors)) return found.profile;
+  const profile = loadProfile(load, around);
+  known.set(load, { around, profile });
+  return profile;
 }

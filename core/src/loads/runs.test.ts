@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import type { Run } from '../job/schema.ts';
 import { validateJob } from '../job/validate.ts';
 import { aJob, aLoad } from '../testing/jobs.ts';
+import { withPhases } from './phases.ts';
 import { addRun, minutesPerDay, moveRun, rescaleRuns, resizeRun, spreadRuns } from './runs.ts';
 
 const noOverlap = (runs: readonly Run[]) =>
@@ -59,6 +60,32 @@ describe('runs of a day', () => {
         },
       ),
       { numRuns: 300 },
+    );
+  });
+});
+
+describe('phases', () => {
+  const phase = (minutes: number | null) => ({ label: 'p', powerW: 100, minutes });
+
+  it('set the length of the runs when all are fixed, its least when one fills the rest', () => {
+    const load = aLoad({ runs: [{ startMin: 60, minutes: 10 }] });
+    expect(withPhases(load, [phase(6), phase(30)]).runs).toEqual([{ startMin: 60, minutes: 36 }]);
+    expect(withPhases(load, [phase(6), phase(null)]).runs).toEqual([{ startMin: 60, minutes: 10 }]);
+  });
+
+  it('leave a valid load, however long they become', () => {
+    const minutes = fc.option(fc.integer({ min: 1, max: 700 }));
+    fc.assert(
+      fc.property(
+        fc.array(minutes, { minLength: 1, maxLength: 4 }),
+        fc.integer({ min: 1, max: 8 }),
+        (lengths, times) => {
+          fc.pre(lengths.filter((one) => one === null).length <= 1);
+          fc.pre(lengths.reduce<number>((sum, one) => sum + (one ?? 0), 0) <= 1440);
+          const load = aLoad({ runs: spreadRuns(times, 20) });
+          expect(validateJob(aJob([{ ...load, ...withPhases(load, lengths.map(phase)) }]))).toMatchObject({ ok: true });
+        },
+      ),
     );
   });
 });

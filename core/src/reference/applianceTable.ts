@@ -1,7 +1,8 @@
 /**
  * Generic appliance types, one a line; no makes. Watts are what one piece takes at its own terminals while
  * it runs: typical, then the usual range. Column "when" is minutes @ start times; "day" is around the clock.
- * Draw: W | W duty setC for what cycles | phases "name W min, …" ("*" fills the rest of the run) | standby W.
+ * Draw: W | W duty setC for what cycles | phases "name W min, …" ("*" fills the rest of the run) | standby W |
+ * water-heating W litres rise efficiency standing-W | room mode capacity COP set m³ insulation glass-m² internal-W.
  * Label T = common practice, M = recalled from memory.
  *
  * id | name | everyday words | draw | low–high W | when | path | start | power factor | label
@@ -98,15 +99,15 @@ heater-diesel | Diesel heater | air heating parking | cycle glow start 105 4, ru
 heater-gas | Gas blower heater | air heating | steady 20 | 10–45 | 360 @ 17:00 | direct | electronics | 1 | M
 heater-water-diesel | Diesel water heater | hydronic boiler | cycle glow start 110 3, run 35 *, glow stop 80 3 | 25–60 | 40 @ 06:30 18:30 | direct | pump | 1 | M
 boiler-gas | Gas boiler | hot water heating | steady 15 | 5–40 | 60 @ 07:00 18:00 | direct | electronics | 1 | M
-boiler-electric | Electric water heater, 10 l | hot water boiler tank | steady 800 | 400–1500 | 35 @ 06:45 | inverter | resistive | 1 | M
-fan-heater | Fan heater | electric heating space | steady 1500 | 750–2000 | 30 @ 07:00 | inverter | resistive | 1 | T
-panel-heater | Electric panel heater | radiator heating | steady 500 | 300–1000 | 240 @ 18:00 | inverter | resistive | 1 | M
+boiler-electric | Electric water heater, 10 l | hot water boiler tank | water-heating 800 20 40 0.95 8 | 400–1500 | 90 @ 06:00 | inverter | resistive | 1 | M
+fan-heater | Fan heater | electric heating space | room heating 1500 1 20 12 light 0.8 100 | 750–2000 | 30 @ 07:00 | inverter | resistive | 1 | T
+panel-heater | Electric panel heater | radiator heating | room heating 500 1 18 12 good 0.5 100 | 300–1000 | 240 @ 18:00 | inverter | resistive | 1 | M
 blanket | Electric blanket, 12 V | heated bed | steady 45 | 30–80 | 60 @ 22:00 | direct | resistive | 1 | M
 blanket-mains | Electric blanket, mains | heated bed | steady 60 | 40–100 | 60 @ 22:00 | inverter | resistive | 1 | M
 underfloor | Underfloor heating | warm floor mat | steady 200 | 100–400 | 120 @ 07:00 18:00 | inverter | resistive | 1 | M
-aircon-rooftop | Rooftop air conditioner | aircon cooling ac climate | steady 1200 | 900–1800 | 240 @ 13:00 | inverter | rooftop | 0.9 | T
-aircon-12v | Battery air conditioner, 12/24 V | aircon cooling parking climate | steady 450 | 250–800 | 240 @ 13:00 | direct | variable | 1 | M
-aircon-split | Split air conditioner, inverter type | aircon cooling climate heat pump | steady 600 | 300–1000 | 240 @ 13:00 | inverter | variable | 0.95 | M
+aircon-rooftop | Rooftop air conditioner | aircon cooling ac climate | room cooling 3400 2.8 24 14 light 0.8 200 | 900–1800 | 240 @ 13:00 | inverter | rooftop | 0.9 | T
+aircon-12v | Battery air conditioner, 12/24 V | aircon cooling parking climate | room cooling 1200 2.6 25 6 light 0.5 100 | 250–800 | 240 @ 13:00 | direct | variable | 1 | M
+aircon-split | Split air conditioner, inverter type | aircon cooling climate heat pump | room cooling 2100 3.5 24 14 good 0.8 200 | 300–1000 | 240 @ 13:00 | inverter | variable | 0.95 | M
 evap-cooler | Evaporative cooler | swamp cooling | steady 40 | 20–80 | 360 @ 12:00 | direct | electronics | 1 | M
 fan-roof | Roof fan | vent ventilator | steady 25 | 10–45 | 480 @ 12:00 | direct | electronics | 1 | T
 fan-desk | Small fan | ventilator breeze | steady 8 | 3–20 | 600 @ 12:00 | direct | electronics | 1 | T

@@ -1,5 +1,5 @@
 import { cycleLength } from '../job/draw.ts';
-import type { Draw, Load, PathKind, Run } from '../job/schema.ts';
+import type { Draw, INSULATION, Load, PathKind, Run } from '../job/schema.ts';
 import type { OriginLabel } from '../quantity/figure.ts';
 import { APPLIANCE_TABLE } from './applianceTable.ts';
 import { START_RATIO, type StartKind } from './starts.ts';
@@ -51,6 +51,24 @@ function readDraw(text: string): Draw {
       return { kind, powerW: first };
     case 'thermostatic':
       return { kind, runningW: first, duty: second, setC: third };
+    case 'water-heating': {
+      const [powerW = 0, litres = 0, riseK = 0, efficiency = 1, standingW = 0] = rest.map(Number);
+      return { kind, powerW, litres, riseK, efficiency, standingW };
+    }
+    case 'room': {
+      const [mode, capacityW, cop, setC, volumeM3, insulation, glazingM2, internalW] = rest;
+      return {
+        kind,
+        mode: mode as 'cooling' | 'heating',
+        capacityW: Number(capacityW),
+        cop: Number(cop),
+        setC: Number(setC),
+        volumeM3: Number(volumeM3),
+        insulation: insulation as (typeof INSULATION)[number],
+        glazingM2: Number(glazingM2),
+        internalW: Number(internalW),
+      };
+    }
     default:
       return {
         kind: 'cycle',
@@ -133,6 +151,7 @@ export function loadFrom(appliance: Appliance, id: string): Load {
     quantity: 1,
     draw: appliance.draw,
     runs: [...appliance.runs],
+    daysPerWeek: 7,
     path: appliance.path,
     converterEfficiency: null,
     evidence: 'typical',

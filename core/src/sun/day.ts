@@ -32,6 +32,19 @@ export function darkestMonth(place: Brief['place'], months: readonly number[]): 
  * a = 0.409 + 0.5016·sin(ω_s − 60°), b = 0.6609 − 0.4767·sin(ω_s − 60°).
  */
 export function sunDay(place: Brief['place'], month: number): SunDay {
+  const months = known.get(place) ?? new Map<number, SunDay>();
+  known.set(place, months);
+  const found = months.get(month);
+  if (found) return found;
+  const made = computeSunDay(place, month);
+  months.set(month, made);
+  return made;
+}
+
+/** Days already made: a place is never changed in place. */
+const known = new WeakMap<Brief['place'], Map<number, SunDay>>();
+
+function computeSunDay(place: Brief['place'], month: number): SunDay {
   const day = meanDayOfMonth(month);
   const latitude = (Math.max(-89.999, Math.min(89.999, place.latitudeDeg)) * Math.PI) / 180;
   const ws = sunsetHourAngle(latitude, declination(day));

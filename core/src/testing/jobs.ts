@@ -10,6 +10,7 @@ export function aLoad(part: Partial<Load> & { readonly watts?: number; readonly 
     quantity: 1,
     draw: { kind: 'steady', powerW: watts },
     runs: [{ startMin: 600, minutes: hours * 60 }],
+    daysPerWeek: 7,
     path: 'direct',
     converterEfficiency: null,
     evidence: 'measured',

@@ -1,11 +1,12 @@
-import { DEFAULT, type Draw, type Load, runningPowerW, withRunningPower } from '@joulemetric/core';
+import { asKind, DEFAULT, type Load, runningPowerW, withRunningPower } from '@joulemetric/core';
 import { changeLoad, duplicateLoad, removeLoad, setNeverTogether } from '../../commands/loads.ts';
 import { useJob } from '../../shell/JobContext.tsx';
 import { Choice, QuantityField, TextField } from '../../ui/Field.tsx';
 import { FindingLine } from '../../ui/FindingLine.tsx';
 import { LedgerBar } from '../../ui/LedgerBar.tsx';
 import { Num } from '../../ui/Number.tsx';
-import { RegionField } from '../../ui/RegionField.tsx';
+import { DrawFields } from './DrawFields.tsx';
+import { KIND_CHOICES, runsOfKind } from './kinds.ts';
 import { Runs } from './Runs.tsx';
 import { UseField } from './UseField.tsx';
 import { EVIDENCE_CHOICES, PATH_CHOICES } from './words.ts';
@@ -60,8 +61,24 @@ export function LoadDetail({ id }: { id: string }) {
           onChange={(evidence) => change({ evidence })}
         />
       </div>
+      <div className="grid grid-cols-2 gap-x-4 gap-y-3">
+        <Choice
+          label="Kind"
+          value={load.draw.kind}
+          options={KIND_CHOICES}
+          onChange={(kind) => change({ draw: asKind(kind, runningPowerW(load.draw)), runs: runsOfKind(kind, load) })}
+        />
+        <QuantityField
+          label="Days of the week"
+          unit="of 7"
+          value={load.daysPerWeek}
+          min={0.1}
+          max={7}
+          onChange={(value) => value !== null && change({ daysPerWeek: value }, 'days')}
+        />
+      </div>
       <Runs load={load} onChange={(runs, key) => change({ runs }, key)} />
-      <DrawFields draw={load.draw} onChange={(draw) => change({ draw }, 'draw')} />
+      <DrawFields load={load} onChange={(part) => change(part, 'draw')} />
       <Choice label="Path" value={load.path} options={PATH_CHOICES} onChange={(path) => change({ path })} />
       <div className="grid grid-cols-2 gap-x-4 gap-y-3">
         <ConverterField load={load} onChange={(converterEfficiency) => change({ converterEfficiency }, 'converter')} />
@@ -125,54 +142,6 @@ function ConverterField({ load, onChange }: { load: Load; onChange: (value: numb
       max={100}
       onChange={onChange}
     />
-  );
-}
-
-/** The parts of a draw beyond its power: phases, or duty and the temperature held. */
-function DrawFields({ draw, onChange }: { draw: Draw; onChange: (draw: Draw) => void }) {
-  if (draw.kind === 'thermostatic') {
-    return (
-      <div className="grid grid-cols-2 gap-x-4">
-        <QuantityField
-          label="Runs, at 25 °C around it"
-          unit="%"
-          factor={0.01}
-          value={draw.duty}
-          min={0}
-          max={100}
-          onChange={(duty) => duty !== null && onChange({ ...draw, duty })}
-        />
-        <RegionField
-          quantity="°C"
-          label="Holds"
-          value={draw.setC}
-          min={-40}
-          max={20}
-          onChange={(setC) => setC !== null && onChange({ ...draw, setC })}
-        />
-      </div>
-    );
-  }
-  if (draw.kind !== 'cycle') return null;
-  return (
-    <table className="num w-full text-number">
-      <thead>
-        <tr className="text-left text-note text-ink-2">
-          <th className="font-normal">Phase</th>
-          <th className="text-right font-normal">W</th>
-          <th className="text-right font-normal">min</th>
-        </tr>
-      </thead>
-      <tbody>
-        {draw.phases.map((phase) => (
-          <tr key={`${phase.label} ${phase.powerW}`} className="border-t border-line-2">
-            <td className="py-1">{phase.label}</td>
-            <td className="text-right">{phase.powerW}</td>
-            <td className="text-right">{phase.minutes ?? 'the rest'}</td>
-          </tr>
-        ))}
-      </tbody>
-    </table>
   );
 }
 

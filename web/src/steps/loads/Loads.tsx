@@ -1,6 +1,6 @@
-import { proposeLoad } from '@joulemetric/core';
+import { loadsOfTemplate, proposeLoad, TEMPLATES } from '@joulemetric/core';
 import { useCallback, useMemo, useState } from 'react';
-import { addLoad } from '../../commands/loads.ts';
+import { addLoad, addLoads } from '../../commands/loads.ts';
 import { useJob } from '../../shell/JobContext.tsx';
 import { PhoneOptions } from '../../shell/PhoneBar.tsx';
 import { useIsPhone } from '../../shell/useIsPhone.ts';
@@ -262,6 +262,23 @@ function FirstLoads() {
               className="num w-full border-b border-line py-1.5 text-left text-number font-medium hover:bg-wash phone:min-h-11"
             >
               {example}
+            </button>
+          </li>
+        ))}
+      </ul>
+      <p className="mt-5 text-note text-ink-2">Or a whole way of living, to change as you go:</p>
+      <ul>
+        {TEMPLATES.map((template) => (
+          <li key={template.name}>
+            <button
+              type="button"
+              onClick={() => edit(addLoads(loadsOfTemplate(template, [])))}
+              className="flex w-full justify-between gap-4 border-b border-line py-1.5 text-left text-number hover:bg-wash phone:min-h-11"
+            >
+              <span className="font-medium">{template.name}</span>
+              <span className="num text-ink-2">
+                {template.types.length} loads: {template.about}
+              </span>
             </button>
           </li>
         ))}

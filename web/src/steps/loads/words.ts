@@ -48,8 +48,11 @@ export function kindWords(load: Load): string {
   switch (load.draw.kind) {
     case 'cycle':
       return load.draw.phases.map(({ label }) => label).join(', ');
+    case 'room':
     case 'thermostatic':
       return `${String(load.draw.setC).replace('-', '−')} °C`;
+    case 'water-heating':
+      return `${load.draw.litres} l`;
     default:
       return '';
   }

@@ -1,0 +1,19 @@
+import type { Draw, Load, Run } from '@joulemetric/core';
+
+/** The kinds of load, in everyday words. */
+const KINDS: Readonly<Record<Draw['kind'], string>> = {
+  steady: 'steady power',
+  cycle: 'phases',
+  thermostatic: 'fridge, freezer',
+  standby: 'always on',
+  'water-heating': 'hot water',
+  room: 'cooling or heating a room',
+};
+
+export const KIND_CHOICES = Object.entries(KINDS).map(([value, label]) => ({ value: value as Draw['kind'], label }));
+
+/** Runs that suit another kind: what never rests runs all day; the others keep theirs. */
+export function runsOfKind(kind: Draw['kind'], load: Load): Run[] {
+  if (kind === 'thermostatic' || kind === 'standby') return [{ startMin: 0, minutes: 1440 }];
+  return load.runs.length > 0 ? load.runs : [{ startMin: 1080, minutes: 60 }];
+}
