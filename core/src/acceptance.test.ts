@@ -41,6 +41,26 @@ describe('energy of single loads', () => {
     expect(useful(hot)).toBeCloseTo(168 * 1.5, 6);
   });
 
+  it('does not run less in a frost than in a lived-in van of 18 °C', () => {
+    const at = (tempC: number) =>
+      useful(
+        aJob(
+          [
+            aLoad({
+              draw: { kind: 'thermostatic', runningW: 35, duty: 0.21, setC: 4 },
+              runs: [{ startMin: 0, minutes: 1440 }],
+            }),
+          ],
+          (job) => ({
+            ...job,
+            brief: { ...job.brief, place: { ...job.brief.place, dayTempC: tempC, nightTempC: tempC } },
+          }),
+        ),
+      );
+    expect(at(-10)).toBeCloseTo(35 * 0.21 * (14 / 21) * 24, 6);
+    expect(at(-10)).toBe(at(18));
+  });
+
   it('1.5 A always on at 12 V is 36 Ah a day; 250 W always on is 6 kWh', () => {
     const standby = (powerW: number) => useful(aJob([aLoad({ draw: { kind: 'standby', powerW } })]));
     expect(standby(1.5 * 12) / 12).toBeCloseTo(36, 9);

@@ -1,6 +1,7 @@
 import { runningPowerW } from '../job/draw.ts';
 import type { Draw, Load, Run } from '../job/schema.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
+import { DEFAULT } from '../reference/defaults.ts';
 import { dutyAt } from './duty.ts';
 import { roomDuty } from './room.ts';
 import { waterHeatingWh } from './water.ts';
@@ -68,7 +69,8 @@ function stretches(draw: Draw, run: Run): { startMin: number; minutes: number; p
 function askedDuty({ draw, runs }: Load, around: Surroundings): (minute: number) => number {
   switch (draw.kind) {
     case 'thermostatic':
-      return (minute) => dutyAt(draw.duty, draw.setC, around.ambientC[minute] ?? 0);
+      // It stands inside, where it is not as cold as outside.
+      return (minute) => dutyAt(draw.duty, draw.setC, Math.max(DEFAULT.livedInC.value, around.ambientC[minute] ?? 0));
     case 'room':
       return (minute) => roomDuty(draw, around.ambientC[minute] ?? 0, around.irradianceWm2[minute] ?? 0);
     case 'water-heating': {

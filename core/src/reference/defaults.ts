@@ -32,6 +32,8 @@ export const DEFAULT = {
   /** Largest share of the alternator's rating that a charger should draw. */
   alternatorShare: sourced(0.5, ORIGIN.practice),
   fridgeReferenceAmbientC: sourced(25, ORIGIN.practice),
+  /** °C that a lived-in vehicle does not fall below; a fridge stands inside. */
+  livedInC: sourced(18, ORIGIN.practice),
   panelTemperatureCoefficient: sourced(-0.004, ORIGIN.memory),
   panelNoctC: sourced(45, ORIGIN.memory),
   /** K that panels close to a roof run hotter than freely standing ones. */

@@ -115,7 +115,7 @@ export function QuantityField(props: QuantityFieldProps) {
           onBlur={leave}
           className="num w-full min-w-0 bg-transparent py-1 text-number font-medium placeholder:font-normal focus:outline-none"
         />
-        <span className="num text-note text-ink-2">{unit}</span>
+        <span className="num whitespace-nowrap text-note text-ink-2">{unit}</span>
       </div>
       <Told id={id} problem={problem} note={note} />
     </div>

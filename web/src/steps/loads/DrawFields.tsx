@@ -183,7 +183,7 @@ function Phases({ load, draw, onChange }: { load: Load; draw: Of<'cycle'>; onCha
       <ol>
         {phases.map((phase, index) => (
           // biome-ignore lint/suspicious/noArrayIndexKey: a phase is known by its place while its fields are edited.
-          <li key={index} className="grid grid-cols-[1fr_72px_72px_auto] items-end gap-x-3 py-1">
+          <li key={index} className="grid grid-cols-[minmax(0,1fr)_62px_62px_16px] items-end gap-x-2.5 py-1">
             <TextField label="Phase" value={phase.label} maxLength={40} onChange={(label) => set(index, { label })} />
             <QuantityField
               label="Power"
@@ -209,9 +209,9 @@ function Phases({ load, draw, onChange }: { load: Load; draw: Of<'cycle'>; onCha
               disabled={phases.length < 2}
               aria-label={`Remove the phase ${phase.label}`}
               onClick={() => onChange(withPhases(load, phases.toSpliced(index, 1)))}
-              className="pb-1.5 text-note text-ink-2 hover:text-ink disabled:opacity-40 phone:min-h-11"
+              className="pb-1 text-total text-ink-2 hover:text-ink disabled:opacity-40 phone:min-h-11"
             >
-              Remove
+              ×
             </button>
           </li>
         ))}
