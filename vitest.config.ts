@@ -11,9 +11,8 @@ export default defineConfig({
       project('web', ['web/src/**/*.test.ts']),
       // One throw-away PostgreSQL for the API tests; one file after the other, since they share it.
       project('server', ['server/src/**/*.test.ts', 'cli/**/*.test.ts'], {
-        globalSetup: './server/src/testCluster.ts',
+        globalSetup: './server/src/test/cluster.ts',
         fileParallelism: false,
-        testTimeout: 20_000,
       }),
       project('tools', ['tools/**/*.test.ts']),
     ],

@@ -3,7 +3,7 @@ import { assess } from './assess.ts';
 import { simulateStay } from './days/simulate.ts';
 import type { Job } from './job/schema.ts';
 import { proposeLoad } from './loads/quickAdd.ts';
-import { aJob, aLoad, withSystem } from './testing/jobs.ts';
+import { aJob, aLoad, withSystem } from './test/jobs.ts';
 
 /** Cases of common practice and plain arithmetic, through the whole pipeline; tolerances as a fitter would take them. */
 

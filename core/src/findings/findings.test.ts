@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { assess } from '../assess.ts';
 import type { Job } from '../job/schema.ts';
 import { FIGURE_IDS } from '../quantity/figure.ts';
-import { aJob, aLoad, withSystem } from '../testing/jobs.ts';
+import { aJob, aLoad, withSystem } from '../test/jobs.ts';
 import { FINDING_CODES, type FindingCode } from './finding.ts';
 import { wordsFor } from './words.ts';
 

@@ -2,10 +2,11 @@ import { readdirSync, readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { assess } from '../assess.ts';
+import { simulateStay } from '../days/simulate.ts';
 import { APPLIANCES, loadFrom } from '../reference/appliances.ts';
 import { loadsOfTemplate, TEMPLATES } from '../reference/templates.ts';
-import { aJob, aLoad } from '../testing/jobs.ts';
-import { runningPowerW } from './draw.ts';
+import { aJob, aLoad } from '../test/jobs.ts';
+import { asKind, runningPowerW } from './draw.ts';
 import { validateJob } from './validate.ts';
 
 const DEMO = new URL('../../../demo/', import.meta.url);
@@ -122,6 +123,39 @@ describe('the door for job files', () => {
       { numRuns: 500 },
     );
   });
+});
+
+describe('every value that the door lets in', () => {
+  /** Paths of all numbers of a document, and of its nulls. */
+  const numbers = (value: unknown, path: string[] = []): string[][] => {
+    if (typeof value === 'number' || value === null) return [path];
+    if (typeof value !== 'object') return [];
+    return Object.entries(value as object).flatMap(([key, inner]) => numbers(inner, [...path, key]));
+  };
+  const base = aJob([
+    aLoad({ path: 'inverter-adapter' }),
+    aLoad({ draw: { kind: 'cycle', phases: [{ label: 'a', powerW: 50, minutes: null }] } }),
+    ...(['thermostatic', 'standby', 'water-heating', 'room'] as const).map((kind) =>
+      aLoad({ path: 'inverter', draw: asKind(kind, 500) }),
+    ),
+  ]);
+
+  it.each(numbers(base).map((path) => [path.join('/'), path] as const))(
+    '%s can be assessed and simulated',
+    (_name, path) => {
+      for (const value of [0, 5e-324, 1e-12, 0.01, 1, 12, 24, 90, -90, 365, 20_000, 1e300]) {
+        const copy = structuredClone(base);
+        // biome-ignore lint/suspicious/noExplicitAny: any path of the document is the point.
+        const parent = path.slice(0, -1).reduce((at: any, key) => at[key], copy);
+        parent[path.at(-1) as string] = value;
+        const checked = validateJob(copy);
+        if (!checked.ok) continue;
+        for (const figure of Object.values(assess(checked.job).figures))
+          expect(figure.value).toSatisfy(Number.isFinite);
+        simulateStay({ ...checked.job, brief: { ...checked.job.brief, nightsOffGrid: 1 } }, 'a');
+      }
+    },
+  );
 });
 
 describe('the templates', () => {

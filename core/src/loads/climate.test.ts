@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { assess, evaluate } from '../assess.ts';
 import type { Draw, Job } from '../job/schema.ts';
-import { aJob, aLoad } from '../testing/jobs.ts';
+import { aJob, aLoad } from '../test/jobs.ts';
 import { roomDuty, shellUa } from './room.ts';
 import { waterHeatingWh } from './water.ts';
 

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { validateJob } from '../job/validate.ts';
 import { APPLIANCES, loadFrom } from '../reference/appliances.ts';
-import { aJob } from '../testing/jobs.ts';
+import { aJob } from '../test/jobs.ts';
 import { CSV_COLUMNS, type CsvRow, loadsFromRows, loadToRow } from './csv.ts';
 
 const DEMO = new URL('../../../demo/', import.meta.url);

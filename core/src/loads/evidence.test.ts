@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { assess } from '../assess.ts';
-import { aJob, aLoad, withSystem } from '../testing/jobs.ts';
+import { aJob, aLoad, withSystem } from '../test/jobs.ts';
 
 describe('how good the list is (spreads by hand)', () => {
   const job = withSystem(

@@ -1,8 +1,8 @@
 import convert from 'convert';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { HOSTILE, LABELS } from '../test/labelCorpus.ts';
 import { looksLikeLabel, readLabel } from './label.ts';
-import { HOSTILE, LABELS } from './labels.corpus.ts';
 import { proposeLoad } from './quickAdd.ts';
 
 const cases = LABELS.trim()

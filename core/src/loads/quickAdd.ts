@@ -46,7 +46,8 @@ export function proposeLoad(text: string, idFor: (name: string) => string, pick?
   const id = idFor(name);
   const start = base ? loadFrom(base, id) : plainLoad(id);
   const typed = withTyped(start.draw, powerW, token(reading, 'share'), token(reading, 'energy'));
-  const draw = token(reading, 'duration') === null ? typed : timed(typed);
+  const minutes = typedMinutes(reading);
+  const draw = minutes > 0 ? timed(typed, minutes) : typed;
   const when = typedRuns(reading, start, draw, questions);
   const volts = token(reading, 'voltage');
   return {
@@ -86,6 +87,10 @@ function likeliest(matches: readonly Appliance[], powerW: number | null): Applia
   const inRange = ({ lowW, highW }: Appliance) => powerW !== null && powerW >= lowW && powerW <= highW;
   return matches.find(inRange) ?? matches[0] ?? null;
 }
+
+/** "1 h 30 min" is one length. */
+const typedMinutes = (reading: Reading): number =>
+  reading.tokens.reduce((sum, { kind, value }) => (kind === 'duration' ? sum + value : sum), 0);
 
 function token(reading: Reading, kind: Token['kind']): number | null {
   return reading.tokens.find((found) => found.kind === kind)?.value ?? null;
@@ -130,16 +135,20 @@ function withTyped(draw: Draw, powerW: number | null, duty: number | null, energ
   return powerW === null ? draw : withRunningPower(draw, powerW);
 }
 
-/** A typed length stands against the phases of a fixed cycle: what is typed wins, at the strongest power. */
-function timed(draw: Draw): Draw {
-  if (draw.kind !== 'cycle' || cycleLength(draw.phases).stretches) return draw;
-  return { kind: 'steady', powerW: runningPowerW(draw) };
+/**
+ * A typed length wins over what the type would do by itself: a cycle of fixed phases or a room becomes that
+ * long at its power; of a fridge it is the time its compressor runs.
+ */
+function timed(draw: Draw, minutes: number): Draw {
+  if (draw.kind === 'thermostatic') return { ...draw, duty: Math.min(1, minutes / MINUTES_PER_DAY) };
+  const fixedCycle = draw.kind === 'cycle' && !cycleLength(draw.phases).stretches;
+  return fixedCycle || draw.kind === 'room' ? { kind: 'steady', powerW: runningPowerW(draw) } : draw;
 }
 
 function typedRuns(reading: Reading, start: Load, draw: Draw, questions: Question[]): Run[] {
   if (draw.kind === 'thermostatic' || draw.kind === 'standby') return [{ startMin: 0, minutes: MINUTES_PER_DAY }];
   const times = token(reading, 'times') ?? 1;
-  const duration = reading.tokens.filter(({ kind }) => kind === 'duration').reduce((sum, t) => sum + t.value, 0);
+  const duration = typedMinutes(reading);
   const energy = reading.tokens.find(({ kind }) => kind === 'energy');
   const powerW = runningPowerW(draw);
   if (energy && powerW > 0 && duration === 0) {

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Run } from '../job/schema.ts';
 import { validateJob } from '../job/validate.ts';
-import { aJob, aLoad } from '../testing/jobs.ts';
+import { aJob, aLoad } from '../test/jobs.ts';
 import { withPhases } from './phases.ts';
 import { addRun, minutesPerDay, moveRun, rescaleRuns, resizeRun, spreadRuns } from './runs.ts';
 

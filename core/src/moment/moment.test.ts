@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { assess } from '../assess.ts';
 import type { Job } from '../job/schema.ts';
-import { aJob, aLoad } from '../testing/jobs.ts';
+import { aJob, aLoad } from '../test/jobs.ts';
 import { heaviestSet } from './heaviestSet.ts';
 import { standardInverter } from './inverterSize.ts';
 

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { proposeLoad } from '../loads/quickAdd.ts';
 import { formatUse, readUse } from '../loads/use.ts';
 import { findAppliances } from '../reference/appliances.ts';
-import { aLoad } from '../testing/jobs.ts';
+import { aLoad } from '../test/jobs.ts';
 import { formatDuration, formatNumber, show } from './format.ts';
 import { readField, readNumber, readQuantities } from './read.ts';
 
@@ -110,6 +110,9 @@ describe('a typed line becomes a load', () => {
     ['2x phone', { quantity: 2, path: 'dc-dc' }],
     ['pump 12V 3,5A 3x3min', { name: 'Pump', path: 'direct', draw: { kind: 'steady', powerW: 42 } }],
     ['mystery box 60W', { name: 'Mystery box', draw: { kind: 'steady', powerW: 60 } }],
+    ['heater 500W 4h', { draw: { kind: 'steady', powerW: 500 } }],
+    ['aircon', { draw: { kind: 'room' } }],
+    ['fridge 60W 6h', { draw: { kind: 'thermostatic', runningW: 60, duty: 0.25 } }],
     ['coffee 1.2kW', { draw: { kind: 'cycle' } }],
     ['coffee 1.2kW 2x6min', { draw: { kind: 'steady', powerW: 1200 }, runs: [{ minutes: 6 }, { minutes: 6 }] }],
     ['sauna 230V 8A', { path: 'inverter', draw: { kind: 'steady', powerW: 1840 } }],

@@ -11,6 +11,11 @@ import type { ArrayDay } from './array.ts';
 
 const MONTHS = 'January February March April May June July August September October November December'.split(' ');
 
+/** Less driving than a minute is none. */
+const SHORTEST_DRIVE_H = 1 / 60;
+/** An array of which 1 W yields less than this a day, Wh, helps nobody. */
+const LEAST_YIELD_WH = 1e-3;
+
 export const monthName = (month: number): string => MONTHS[month - 1] ?? String(month);
 
 export function recordAlternator(book: FigureBook, brief: Brief, system: System, nominalV: number): void {
@@ -51,7 +56,7 @@ export function recordAlternator(book: FigureBook, brief: Brief, system: System,
       ],
     },
   });
-  const driving = brief.driveHoursPerDay > 0;
+  const driving = brief.driveHoursPerDay >= SHORTEST_DRIVE_H;
   const requiredA = book.set('dcdc.required', {
     value: driving ? book.value('demand.battery') / (brief.driveHoursPerDay * nominalV) : 0,
     unit: 'A',
@@ -158,23 +163,23 @@ export function recordSun(book: FigureBook, job: Job, system: System, sun: SunDa
   const everything = job.rules.arrayCovers === 'everything';
   const toCover = Math.max(0, book.value('demand.battery') - (everything ? 0 : book.value('alternator.yield')));
   const perW = array.whPerRatedW;
+  const sunRises = perW >= LEAST_YIELD_WH;
   const requiredW = book.set('array.required', {
-    value: perW > 0 ? toCover / perW : 0,
+    value: sunRises ? toCover / perW : 0,
     unit: 'W',
     label: 'Array needed',
     basis: ORIGIN.computed,
     working: {
-      formula: arrayFormula(everything, perW > 0, toCover > 0, product),
+      formula: arrayFormula(everything, sunRises, toCover > 0, product),
       inputs: [
         book.input('need', 'demand.battery'),
         ...(everything ? [] : [book.input('alternator', 'alternator.yield')]),
         book.input('sun', 'sun.hours'),
         ...factors,
       ],
-      note:
-        perW > 0
-          ? `Flat on the roof, unshaded, in ${month}. ${everything ? 'The alternator is not counted on.' : 'The alternator gives its share first.'}`
-          : 'The sun does not rise in that month: no array can help.',
+      note: sunRises
+        ? `Flat on the roof, unshaded, in ${month}. ${everything ? 'The alternator is not counted on.' : 'The alternator gives its share first.'}`
+        : 'The sun does not rise in that month: no array can help.',
     },
   });
   const chosen = system.array.ratingW !== null;

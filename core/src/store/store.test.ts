@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { assess } from '../assess.ts';
-import { aJob, aLoad, withSystem } from '../testing/jobs.ts';
+import { aJob, aLoad, withSystem } from '../test/jobs.ts';
 import { capacityForPeukert, peukertHours } from './peukert.ts';
 
 describe('Peukert’s law (worked by hand from t = H·(C/(I·H))^k, 100 Ah at 20 h, 20 A)', () => {

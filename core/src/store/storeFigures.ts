@@ -4,11 +4,15 @@ import { CHEMISTRY, nominalVoltageV } from '../reference/chemistries.ts';
 import { ORIGIN } from '../reference/origins.ts';
 import { storeNeed } from './requirement.ts';
 
+/** Less than this a day, Wh, is nothing. */
+const LEAST_WH = 1e-6;
+
 /** Records what the store must hold and what the fitted one does. @param typicalA charge-weighted mean current, A */
 export function recordStore(book: FigureBook, brief: Brief, system: System, typicalA: number): void {
   const data = CHEMISTRY[system.store.chemistry];
   const days = Math.max(1, brief.sunlessDays);
   const busWh = book.value('demand.bus');
+  const drawn = busWh >= LEAST_WH;
   const need = storeNeed(system, busWh, days, typicalA);
   const givenOr = (given: number | null) => (given === null ? data.origin : ORIGIN.job);
   const depth = {
@@ -95,12 +99,12 @@ export function recordStore(book: FigureBook, brief: Brief, system: System, typi
     },
   });
   book.set('store.days', {
-    value: busWh > 0 ? usableWh / busWh : 0,
+    value: drawn ? usableWh / busWh : 0,
     unit: 'days',
     label: 'Lasts with no sun',
     basis: ORIGIN.si,
     working: {
-      formula: busWh > 0 ? '{usable} ÷ {bus}' : 'nothing draws on it yet',
+      formula: drawn ? '{usable} ÷ {bus}' : 'nothing draws on it yet',
       inputs: [book.input('usable', 'store.usable'), book.input('bus', 'demand.bus')],
     },
   });

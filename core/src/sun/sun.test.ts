@@ -1,7 +1,7 @@
 import { Body, Equator, Observer } from 'astronomy-engine';
 import { describe, expect, it } from 'vitest';
 import { assess } from '../assess.ts';
-import { aJob, aLoad, withSystem } from '../testing/jobs.ts';
+import { aJob, aLoad, withSystem } from '../test/jobs.ts';
 import { darkestMonth, sunDay } from './day.ts';
 import { cosZenith, dailyExtraterrestrialKwh, declination, sunsetHourAngle } from './geometry.ts';
 

@@ -1,0 +1,151 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { assess } from './assess.ts';
+import { simulateStay } from './days/simulate.ts';
+import { CHEMISTRIES, type Job, type Load, PATHS } from './job/schema.ts';
+import { APPLIANCES, loadFrom } from './reference/appliances.ts';
+import { aJob, withSystem } from './test/jobs.ts';
+
+/** Jobs of catalogue loads on any path, store and policy: what must hold for every one of them. */
+const jobs = fc
+  .record({
+    picks: fc.array(
+      fc.tuple(fc.nat({ max: APPLIANCES.length - 1 }), fc.constantFrom(...PATHS), fc.integer({ min: 1, max: 3 })),
+      {
+        minLength: 1,
+        maxLength: 10,
+      },
+    ),
+    chemistry: fc.constantFrom(...CHEMISTRIES),
+    capacityAh: fc.option(fc.integer({ min: 20, max: 600 })),
+    arrayW: fc.option(fc.integer({ min: 0, max: 1200 })),
+    always: fc.boolean(),
+    busVoltageV: fc.constantFrom(12 as const, 24 as const),
+    nights: fc.integer({ min: 1, max: 5 }),
+    drive: fc.integer({ min: 0, max: 5 }),
+  })
+  .map(({ picks, chemistry, capacityAh, arrayW, always, busVoltageV, nights, drive }): Job => {
+    const loads = picks.map(([index, path, quantity]): Load => {
+      const appliance = APPLIANCES[index];
+      if (!appliance) throw new Error('no such appliance');
+      return { ...loadFrom(appliance, appliance.id), path, quantity };
+    });
+    const job = aJob(loads, (j) => ({ ...j, brief: { ...j.brief, nightsOffGrid: nights, driveHoursPerDay: drive } }));
+    return withSystem(job, {
+      busVoltageV,
+      store: { chemistry, capacityAh },
+      array: { ratingW: arrayW },
+      inverter: { policy: always ? 'always' : 'with-loads' },
+    });
+  });
+
+const need = (job: Job): number => assess(job).figures['demand.battery'].value;
+const near = (a: number, b: number) =>
+  expect(Math.abs(a - b)).toBeLessThanOrEqual(1e-9 * Math.max(1, Math.abs(a), Math.abs(b)));
+
+describe('every job', () => {
+  it('comes to the same whatever the order of its loads', () => {
+    fc.assert(
+      fc.property(jobs, (job) => {
+        near(need(job), need({ ...job, loads: [...job.loads].reverse() }));
+      }),
+    );
+  });
+
+  it('is unharmed by being assessed: the same job gives the same again, and is not changed', () => {
+    fc.assert(
+      fc.property(jobs, (job) => {
+        const before = JSON.stringify(job);
+        const first = JSON.stringify(assess(job));
+        expect(JSON.stringify(assess(structuredClone(job)))).toBe(first);
+        expect(JSON.stringify(job)).toBe(before);
+      }),
+    );
+  });
+
+  it('needs no less with one more load on the bus', () => {
+    fc.assert(
+      fc.property(jobs, (job) => {
+        const [first] = job.loads;
+        if (!first) return;
+        const more = { ...job, loads: [...job.loads, { ...first, id: 'one-more', path: 'direct' as const }] };
+        expect(need(more)).toBeGreaterThanOrEqual(need(job) - 1e-9);
+      }),
+    );
+  });
+
+  it('loses nothing to converters when all is wired straight to the bus', () => {
+    fc.assert(
+      fc.property(jobs, (job) => {
+        const direct = { ...job, loads: job.loads.map((load) => ({ ...load, path: 'direct' as const })) };
+        const { figures } = assess(direct);
+        expect([
+          figures['loss.conversion'].value,
+          figures['loss.idle'].value,
+          figures['inverter.rating'].value,
+        ]).toEqual([0, 0, 0]);
+      }),
+    );
+  });
+
+  it('has a day’s least, its need and its most in that order', () => {
+    fc.assert(
+      fc.property(jobs, (job) => {
+        const { figures } = assess(job);
+        expect(figures['demand.low'].value).toBeLessThanOrEqual(figures['demand.battery'].value + 1e-9);
+        expect(figures['demand.battery'].value).toBeLessThanOrEqual(figures['demand.high'].value + 1e-9);
+      }),
+    );
+  });
+
+  it('has a worst moment that is no more than the sum of its loads and no less than the largest', () => {
+    fc.assert(
+      fc.property(jobs, (job) => {
+        const { figures } = assess(job);
+        const peak = figures['peak.continuous'].value;
+        const alone = job.loads.map((load) => assess({ ...job, loads: [load] }).figures['peak.continuous'].value);
+        expect(peak).toBeGreaterThanOrEqual(Math.max(0, ...alone) - 1e-9);
+        near(
+          peak,
+          alone.reduce((sum, watts) => sum + watts, 0),
+        );
+        expect(figures['peak.surge'].value).toBeGreaterThanOrEqual(peak - 1e-9);
+        expect(figures['peak.apparent'].value).toBeGreaterThanOrEqual(peak - 1e-9);
+      }),
+      { numRuns: 50 },
+    );
+  });
+});
+
+describe('every simulated stay', () => {
+  it('keeps its charge between reserve and full, balances its books, and serves what it does not miss', () => {
+    fc.assert(
+      fc.property(jobs, (job) => {
+        const stay = simulateStay(job, 'a');
+        const { figures } = assess(job);
+        for (const { soc, books, lowestSoc, unservedFromMin } of [stay.first, stay.last]) {
+          expect(Math.max(...soc)).toBeLessThanOrEqual(1 + 1e-9);
+          expect(Math.min(...soc)).toBeGreaterThanOrEqual(stay.floorSoc - 1e-9);
+          near(lowestSoc, Math.min(...soc));
+          near(books.servedWh + books.unservedWh, figures['demand.bus'].value);
+          near(books.solarUsedWh + books.alternatorUsedWh, books.servedWh + books.storageLossWh + books.storeChangeWh);
+          expect(unservedFromMin === null).toBe(books.unservedWh < 1e-6);
+          near(books.solarUsedWh + books.spilledWh, figures['sun.yield'].value);
+        }
+        expect(stay.first.soc[0]).toBeCloseTo(1, 12);
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  it('ends a day no fuller for a smaller array', () => {
+    fc.assert(
+      fc.property(jobs, fc.integer({ min: 0, max: 500 }), (job, watts) => {
+        const end = (ratingW: number) =>
+          simulateStay(withSystem(job, { array: { ratingW } }), 'a').first.soc[1440] ?? 0;
+        expect(end(watts)).toBeLessThanOrEqual(end(watts + 200) + 1e-9);
+      }),
+      { numRuns: 40 },
+    );
+  });
+});

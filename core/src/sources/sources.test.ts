@@ -1,0 +1,119 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { assess } from '../assess.ts';
+import type { Job } from '../job/schema.ts';
+import { aJob, aLoad, withSystem } from '../test/jobs.ts';
+import { alternatorLimit, standardDcdc } from './alternator.ts';
+
+const driving =
+  (hours: number, alternator = { ratingA: 120, systemV: 12 as 12 | 24 }) =>
+  (job: Job): Job => ({
+    ...job,
+    brief: { ...job.brief, driveHoursPerDay: hours, alternator },
+  });
+
+describe('what the alternator can give (by hand)', () => {
+  it('120 A at 12 V: 0.8 × 120 − 35 = 61 A spare, but half its rating, 60 A, decides', () => {
+    const limit = alternatorLimit({ ratingA: 120, systemV: 12 }, 12.8);
+    expect(limit.inputA).toBe(60);
+    expect(limit.decidedBy).toBe('share');
+    expect(limit.outputA).toBeCloseTo((60 * 13.5 * 0.9) / 12.8, 9);
+  });
+
+  it('80 A at 12 V: 0.8 × 80 − 35 = 29 A spare decides', () => {
+    expect(alternatorLimit({ ratingA: 80, systemV: 12 }, 12)).toMatchObject({ inputA: 29, decidedBy: 'spare' });
+  });
+
+  it('a small one has nothing to spare, and never a negative amount', () => {
+    expect(alternatorLimit({ ratingA: 30, systemV: 12 }, 12).inputA).toBe(0);
+    expect(alternatorLimit({ ratingA: 0, systemV: 24 }, 24).outputA).toBe(0);
+  });
+
+  it('a 24 V vehicle feeds twice the power from the same amps', () => {
+    const at = (systemV: 12 | 24) => alternatorLimit({ ratingA: 100, systemV }, 25.6).outputA;
+    expect(at(24)).toBeCloseTo(2 * at(12), 9);
+  });
+
+  it.each([
+    [0, 50, 0],
+    [12, 50, 15],
+    [45, 50, 50],
+    [70, 50, 50],
+    [70, 45, 40],
+    [5, 8, 0],
+    [500, 500, 100],
+  ])('%d A needed within %d A is a %d A charger', (needed, limit, size) => {
+    expect(standardDcdc(needed, limit)).toBe(size);
+  });
+});
+
+describe('the DC-DC charger', () => {
+  it('covers the day with the next standard size: 25.6 A needed is 30 A', () => {
+    // 655.36 Wh a day over 2 h at 12.8 V, lossless.
+    const job = withSystem(aJob([aLoad({ watts: 655.36, hours: 1 })], driving(2)), {
+      store: { roundTripEfficiency: 1 },
+    });
+    const { figures } = assess(job);
+    expect(figures['dcdc.required'].value).toBeCloseTo(25.6, 9);
+    expect(figures['dcdc.rating'].value).toBe(30);
+    expect(figures['alternator.yield'].value).toBeCloseTo(30 * 12.8 * 2, 9);
+  });
+
+  it('is none without driving, and brings no more than the alternator can feed', () => {
+    expect(assess(aJob([aLoad()], driving(0))).figures['dcdc.rating'].value).toBe(0);
+    const greedy = withSystem(aJob([aLoad()], driving(1, { ratingA: 60, systemV: 12 })), { dcdc: { ratingA: 100 } });
+    const { figures } = assess(greedy);
+    expect(figures['alternator.yield'].value).toBeCloseTo(figures['alternator.limit'].value * 12.8, 9);
+  });
+
+  it('stays within what the battery may be charged with: 50 Ah AGM takes 10 A', () => {
+    const job = withSystem(aJob([aLoad({ hours: 8 })], driving(3)), { store: { chemistry: 'agm', capacityAh: 50 } });
+    expect(assess(job).figures['dcdc.rating'].value).toBe(10);
+  });
+});
+
+describe('a system sized by the program', () => {
+  const random = fc.record({
+    watts: fc.integer({ min: 1, max: 1500 }),
+    hours: fc.double({ min: 0.1, max: 10, noNaN: true }),
+    latitudeDeg: fc.double({ min: -55, max: 55, noNaN: true }),
+    drive: fc.double({ min: 0, max: 8, noNaN: true }),
+    everything: fc.boolean(),
+    path: fc.constantFrom('direct' as const, 'inverter' as const),
+  });
+  const jobOf = ({
+    watts,
+    hours,
+    latitudeDeg,
+    drive,
+    everything,
+    path,
+  }: typeof random extends fc.Arbitrary<infer T> ? T : never) =>
+    aJob([aLoad({ watts, hours, path })], (job) => ({
+      ...driving(drive)(job),
+      rules: { ...job.rules, arrayCovers: everything ? 'everything' : 'the-rest' },
+      brief: { ...driving(drive)(job).brief, place: { ...job.brief.place, latitudeDeg } },
+    }));
+
+  it('is never short of income, never below its own requirement, and says nothing is too small', () => {
+    fc.assert(
+      fc.property(random, (spec) => {
+        const { figures, findings } = assess(jobOf(spec));
+        expect(figures['balance.net'].value).toBeGreaterThanOrEqual(-1e-6);
+        expect(figures['store.capacity'].value).toBeGreaterThanOrEqual(figures['store.required'].value);
+        expect(figures['inverter.rating'].value).toBeGreaterThanOrEqual(figures['inverter.required'].value);
+        const wrong = ['inverter-too-small', 'store-short', 'balance-short', 'dcdc-limited'];
+        expect(findings.map(({ code }) => code).filter((code) => wrong.includes(code))).toEqual([]);
+      }),
+    );
+  });
+
+  it('needs a larger array when the sun alone must do', () => {
+    fc.assert(
+      fc.property(random, (spec) => {
+        const need = (everything: boolean) => assess(jobOf({ ...spec, everything })).figures['array.required'].value;
+        expect(need(true)).toBeGreaterThanOrEqual(need(false) - 1e-9);
+      }),
+    );
+  });
+});
