@@ -136,13 +136,14 @@ function withTyped(draw: Draw, powerW: number | null, duty: number | null, energ
 }
 
 /**
- * A typed length wins over what the type would do by itself: a cycle of fixed phases or a room becomes that
- * long at its power; of a fridge it is the time its compressor runs.
+ * A typed length wins over what the type would do by itself: a cycle of fixed phases, a room or hot water
+ * becomes that long at its power; of a fridge it is the time its compressor runs.
  */
 function timed(draw: Draw, minutes: number): Draw {
   if (draw.kind === 'thermostatic') return { ...draw, duty: Math.min(1, minutes / MINUTES_PER_DAY) };
   const fixedCycle = draw.kind === 'cycle' && !cycleLength(draw.phases).stretches;
-  return fixedCycle || draw.kind === 'room' ? { kind: 'steady', powerW: runningPowerW(draw) } : draw;
+  const byNeed = draw.kind === 'room' || draw.kind === 'water-heating';
+  return fixedCycle || byNeed ? { kind: 'steady', powerW: runningPowerW(draw) } : draw;
 }
 
 function typedRuns(reading: Reading, start: Load, draw: Draw, questions: Question[]): Run[] {
