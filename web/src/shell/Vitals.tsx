@@ -121,9 +121,25 @@ function VitalCell({
               {' · '}
             </>
           )}
-          {vital.meaning(figures, volts)}
+          <Meaning text={vital.meaning(figures, volts)} />
         </span>
       </button>
     </li>
+  );
+}
+
+/** The first part is said everywhere, what follows only where there is room. */
+function Meaning({ text }: { text: string }) {
+  const [first, ...rest] = text.split(' · ');
+  return (
+    <>
+      {first}
+      {rest.map((part) => (
+        <span key={part} className="phone:hidden">
+          {' · '}
+          {part}
+        </span>
+      ))}
+    </>
   );
 }

@@ -16,7 +16,7 @@ export function Income() {
   return (
     <section
       aria-label="Balance"
-      className="grid grid-cols-[200px_minmax(0,1fr)] gap-x-8 border-y border-line py-3 @max-[560px]:grid-cols-1"
+      className="grid grid-cols-[190px_minmax(0,1fr)] gap-x-8 border-y border-line py-3 @max-[860px]:grid-cols-[170px_minmax(0,1fr)] @max-[560px]:grid-cols-1"
     >
       <div>
         <h2 className="text-body font-semibold">Income less need</h2>

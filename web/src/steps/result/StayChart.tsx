@@ -53,8 +53,11 @@ export default function StayChart({ job, optionId }: { job: Job; optionId: strin
   );
 }
 
+/** The day's end is 24:00, not the next day's beginning. */
+const clock = (minute: number): string => (minute === 1440 ? '24:00' : formatClock(minute));
+
 function summary({ first, last, days }: StaySimulation): string {
-  const when = (soc: Float64Array, wanted: number) => formatClock(soc.indexOf(wanted));
+  const when = (soc: Float64Array, wanted: number) => clock(soc.indexOf(wanted));
   const lowest = `Lowest on the first day: ${showText(first.lowestSoc, 'share')} at ${when(first.soc, first.lowestSoc)}.`;
   const spilled = first.books.spilledWh > 1 ? ` ${showText(first.books.spilledWh, 'Wh')} of sun finds no room.` : '';
   if (days === 1) return lowest + spilled;
@@ -102,7 +105,7 @@ function optionsOf({ first, last, days, floorSoc }: StaySimulation) {
       min: 0,
       max: 1440,
       interval: 180,
-      axisLabel: { ...text, formatter: (minute: number) => (minute === 1440 ? '24:00' : formatClock(minute)) },
+      axisLabel: { ...text, formatter: clock },
       axisLine: { lineStyle: { color: ink } },
       axisTick: { lineStyle: { color: ink } },
       splitLine: { show: false },
