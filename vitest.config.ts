@@ -1,7 +1,8 @@
 import { defineConfig } from 'vitest/config';
 
 const project = (name: string, include: string[], more = {}) => ({
-  test: { name, include, environment: 'node', ...more },
+  // Many small examples on a busy machine take their time; no test is about speed.
+  test: { name, include, environment: 'node', testTimeout: 60_000, ...more },
 });
 
 export default defineConfig({

@@ -82,7 +82,7 @@ describe('nameplates', () => {
         }
         proposeLoad(text, (name) => name);
       }),
-      { numRuns: 2000 },
+      { numRuns: 1000 },
     );
   });
 
