@@ -9,8 +9,8 @@ export default defineConfig({
   forbidOnly: Boolean(process.env.CI),
   reporter: [['list']],
   globalSetup: './e2e/serve.ts',
-  timeout: 30_000,
-  expect: { timeout: 8000 },
+  timeout: 120_000,
+  expect: { timeout: 20_000 },
   use: {
     viewport: { width: 1280, height: 800 },
     launchOptions: CHROMIUM,

@@ -75,7 +75,7 @@ export function evaluate(job: Job, optionId?: string): Evaluation {
     })),
     ledger.unattended.batteryWh,
   );
-  recordRange(book, evidence);
+  recordRange(book, job.loads, evidence);
 
   const figures = book.all();
   const inverterUnits = standardInverter(figures['inverter.required'].value).units;

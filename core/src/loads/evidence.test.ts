@@ -26,6 +26,12 @@ describe('how good the list is (spreads by hand)', () => {
     expect(evidence.ranked.map(({ loadId }) => loadId)).toEqual(['guess-0', 'plate-1', 'meter-2']);
   });
 
+  it('lists them in that order in the working of the bounds', () => {
+    const labels = figures['demand.high'].working.inputs.map(({ label }) => label).slice(0, 3);
+    expect(labels).toEqual(['1. Load', '2. Load', '3. Load']);
+    expect(figures['demand.high'].working.inputs[0]?.value).toBeCloseTo(480, 9);
+  });
+
   it('is all zero for an empty job', () => {
     const empty = assess(aJob([]));
     expect(Object.values(empty.evidence.shares)).toEqual([0, 0, 0, 0, 0]);
