@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { assess } from './assess.ts';
 import { simulateStay } from './days/simulate.ts';
-import { CHEMISTRIES, type Job, type Load, PATHS } from './job/schema.ts';
+import type { Job, Load } from './job/schema.ts';
+import { CHEMISTRIES, PATHS } from './job/values.ts';
 import { APPLIANCES, loadFrom } from './reference/appliances.ts';
 import { aJob, withSystem } from './test/jobs.ts';
 

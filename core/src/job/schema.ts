@@ -1,4 +1,5 @@
 import { type Static, type TSchema, Type } from '@sinclair/typebox';
+import { BUS_VOLTAGES, CHEMISTRIES, EVIDENCE, INSULATION, MAINS, MARGINS, PATHS, SKIES } from './values.ts';
 
 /**
  * The job file: one document, one schema. The TypeScript types below are derived from it, the published
@@ -23,14 +24,6 @@ const orNull = (minimum: number, maximum: number, description: string) =>
 const object = <T extends Record<string, TSchema>>(properties: T, description?: string) =>
   Type.Object(properties, { additionalProperties: false, ...(description ? { description } : {}) });
 const id = (description: string) => Type.String({ pattern: '^[a-z0-9][a-z0-9-]{0,39}$', description });
-
-export const EVIDENCE = ['measured', 'data-sheet', 'nameplate', 'typical', 'guess'] as const;
-export const CHEMISTRIES = ['lfp', 'agm', 'gel', 'flooded'] as const;
-export const SKIES = ['very-clear', 'mostly-clear', 'mixed', 'cloudy', 'overcast'] as const;
-export const MARGINS = ['exact', 'plus-25', 'plus-50', 'room-to-grow'] as const;
-export const PATHS = ['direct', 'dc-dc', 'inverter', 'inverter-adapter'] as const;
-export const MAINS = ['230V-50Hz', '120V-60Hz'] as const;
-export const BUS_VOLTAGES = [12, 24, 48] as const;
 
 const powerW = number(0, 20_000, 'W while it runs, one piece');
 
@@ -79,7 +72,6 @@ const WaterHeating = object(
   },
   'heats water during its runs, as much as the day needs',
 );
-export const INSULATION = ['bare', 'light', 'good', 'thick'] as const;
 const Room = object(
   {
     kind: Type.Literal('room'),

@@ -1,7 +1,8 @@
 import { runningPowerW } from '../job/draw.ts';
 import { freeId } from '../job/ids.ts';
 import { overlappingRun } from '../job/overlap.ts';
-import { type Draw, EVIDENCE, INSULATION, type Load, PATHS, type Run } from '../job/schema.ts';
+import type { Draw, Load, Run } from '../job/schema.ts';
+import { EVIDENCE, INSULATION, PATHS } from '../job/values.ts';
 import { readNumber } from '../quantity/read.ts';
 import { spreadRuns } from './runs.ts';
 

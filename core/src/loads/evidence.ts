@@ -1,4 +1,5 @@
-import { EVIDENCE, type Evidence } from '../job/schema.ts';
+import type { Evidence } from '../job/schema.ts';
+import { EVIDENCE } from '../job/values.ts';
 
 /**
  * How far the true energy of a load may lie from the entered one, as shares below and above, by what the

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { assess, evaluate } from '../assess.ts';
-import { PATHS } from '../job/schema.ts';
+import { PATHS } from '../job/values.ts';
 import { aJob, aLoad, withSystem } from '../test/jobs.ts';
 
 const loads = fc.array(

@@ -1,5 +1,6 @@
 import { cycleLength } from '../job/draw.ts';
-import type { Draw, INSULATION, Load, PathKind, Run } from '../job/schema.ts';
+import type { Draw, Load, PathKind, Run } from '../job/schema.ts';
+import type { INSULATION } from '../job/values.ts';
 import type { OriginLabel } from '../quantity/figure.ts';
 import { APPLIANCE_TABLE } from './applianceTable.ts';
 import { START_RATIO, type StartKind } from './starts.ts';
