@@ -148,6 +148,11 @@ export class JobSession {
     if (this.#save.kind === 'waiting') this.#schedule(0);
   }
 
+  /** A page shows it: saves are tried again until it is closed. React's strict mode closes and opens once more. */
+  open(): void {
+    this.#closed = false;
+  }
+
   close(): void {
     this.#closed = true;
     if (this.#unsaved > 0 && this.#save.kind !== 'conflict') void this.#push();

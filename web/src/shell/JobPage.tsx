@@ -31,6 +31,7 @@ function OpenSession({ stored }: { stored: StoredJob }) {
   );
   useEffect(() => session.seen(stored), [session, stored]);
   useEffect(() => {
+    session.open();
     const retry = () => session.retry();
     window.addEventListener('online', retry);
     return () => {
