@@ -11,12 +11,27 @@ export { type StaySimulation, simulateStay } from './days/simulate.ts';
 // What should be checked?
 export type { Finding, Severity } from './findings/finding.ts';
 export { type Words, wordsFor } from './findings/words.ts';
-
+export type { FirmAppliance } from './job/applianceSchema.ts';
 // What is a job?
 export { blankJob } from './job/blank.ts';
+export { editedKind, isUsual, loadOn, variantOn } from './job/day.ts';
 export { asKind, cycleLength, runningPowerW, withRunningPower } from './job/draw.ts';
 export { freeId } from './job/ids.ts';
-export type { DesignOption, Draw, Evidence, Job, Load, PathKind, Run, System } from './job/schema.ts';
+export { migrate } from './job/migrate.ts';
+export type {
+  Day,
+  DayKind,
+  DesignOption,
+  Device,
+  Draw,
+  Evidence,
+  Job,
+  Load,
+  PathKind,
+  Run,
+  System,
+} from './job/schema.ts';
+export { DAY_KINDS, SCHEMA_VERSION } from './job/values.ts';
 export { CSV_COLUMNS, type CsvFault, type CsvRow, loadsFromRows, loadToRow } from './loads/csv.ts';
 export type { EvidenceSummary } from './loads/evidence.ts';
 // How does a load run?
@@ -26,13 +41,15 @@ export { type Proposal, proposeLoad } from './loads/quickAdd.ts';
 export { addRun, moveRun, resizeRun } from './loads/runs.ts';
 export { formatUse, readUse } from './loads/use.ts';
 
+export type { SizedInverter } from './moment/momentFigures.ts';
+
 // How is a number read and shown?
 export type { Figure, FigureId, Figures, OriginLabel, WorkingInput } from './quantity/figure.ts';
 export { formatClock, formatDuration, formatNumber, show, showText } from './quantity/format.ts';
 export { type Kind, type Question, readField, readNumber } from './quantity/read.ts';
 
 // What is taken when nothing is known?
-export { APPLIANCES, type Appliance, findAppliances } from './reference/appliances.ts';
+export { APPLIANCES, type Appliance, findAppliances, fromFirm } from './reference/appliances.ts';
 export { CHEMISTRY } from './reference/chemistries.ts';
 export { DEFAULT } from './reference/defaults.ts';
 export { MARGIN } from './reference/sizes.ts';

@@ -7,7 +7,9 @@ import { pinoHttp } from 'pino-http';
 import { type Database, isUnreachable } from './database.ts';
 import { Problem, type ProblemCode } from './errors.ts';
 import { workspaceId } from './queries/workspace.ts';
+import { catalogueRoutes } from './routes/catalogue.ts';
 import { jobRoutes } from './routes/jobs.ts';
+import { photoRoutes } from './routes/photos.ts';
 
 const WEB = fileURLToPath(new URL('../../web/dist/', import.meta.url));
 const ONE_MEGABYTE = 1_048_576;
@@ -30,7 +32,9 @@ export function buildApp(db: Database, log: Logger, webRoot: string = WEB): Expr
     await db.query('select 1');
     response.json({ status: 'ok' });
   });
+  api.use('/jobs/:job/photos', photoRoutes(db, demoWorkspace));
   api.use('/jobs', jobRoutes(db, demoWorkspace));
+  api.use('/catalogue', catalogueRoutes(db, demoWorkspace));
   api.use((request) => {
     throw new Problem(
       'unknown-route',

@@ -1,5 +1,6 @@
 import { pino } from 'pino';
 import { buildApp } from './app.ts';
+import { bringJobsForward } from './bringForward.ts';
 import { isUnreachable, openPool } from './database.ts';
 import { seedDemo } from './demo.ts';
 import { migrate } from './migrate.ts';
@@ -24,6 +25,7 @@ if (!Number.isInteger(port) || port < 0 || port > 65_535)
 const pool = openPool(connectionString);
 try {
   await migrate(connectionString);
+  await bringJobsForward(pool, (sentence) => log.warn(sentence));
   await seedDemo(pool, demo);
 } catch (error) {
   const { message } = error as Error;

@@ -2,6 +2,8 @@ import type { Ledger } from '../assessment.ts';
 import type { DesignOption, Job } from '../job/schema.ts';
 import type { EvidenceSummary } from '../loads/evidence.ts';
 import type { LoadProfile } from '../loads/profile.ts';
+import type { SizedInverter } from '../moment/momentFigures.ts';
+import type { BusDay } from '../paths/ledger.ts';
 import type { FigureId, Figures } from '../quantity/figure.ts';
 
 export type Severity = 'note' | 'caution' | 'stop';
@@ -52,7 +54,9 @@ export interface Assessed {
   readonly figures: Figures;
   readonly ledger: Ledger;
   readonly evidence: EvidenceSummary;
-  readonly inverterUnits: number;
+  /** Main first. */
+  readonly inverters: readonly SizedInverter[];
+  readonly bus: BusDay;
 }
 
 export type Rule = (assessed: Assessed) => Finding[];

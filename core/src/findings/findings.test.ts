@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { assess } from '../assess.ts';
 import type { Job } from '../job/schema.ts';
-import { FIGURE_IDS } from '../quantity/figure.ts';
+import { FIGURE_IDS, type Figure } from '../quantity/figure.ts';
 import { aJob, aLoad, withSystem } from '../test/jobs.ts';
 import { FINDING_CODES, type FindingCode } from './finding.ts';
 import { wordsFor } from './words.ts';
@@ -89,6 +89,7 @@ const CASES: Readonly<Record<FindingCode, { bad: Job; good: Job }>> = {
   'mains-licensed': { bad: aJob([kettle()]), good: aJob([aLoad()]) },
 };
 
+const figuresOf = (job: Job) => Object.entries(assess(job).figures as Readonly<Record<string, Figure>>);
 const codes = (job: Job): string[] => assess(job).findings.map(({ code }) => code);
 
 describe('findings', () => {
@@ -128,7 +129,7 @@ describe('every working', () => {
   it('names only inputs it has, each with an origin, on all demo-like jobs', () => {
     for (const { bad, good } of Object.values(CASES)) {
       for (const job of [bad, good]) {
-        for (const [id, figure] of Object.entries(assess(job).figures)) {
+        for (const [id, figure] of figuresOf(job)) {
           const symbols = new Set(figure.working.inputs.map(({ symbol }) => symbol));
           for (const [, symbol] of figure.working.formula.matchAll(/\{(\w+)\}/g)) {
             expect(symbols, `${id}: ${figure.working.formula}`).toContain(symbol);
@@ -142,7 +143,7 @@ describe('every working', () => {
 
   it('comes to its figure when the formula is worked out by an independent evaluator', () => {
     for (const { bad } of Object.values(CASES)) {
-      for (const [id, figure] of Object.entries(assess(bad).figures)) {
+      for (const [id, figure] of figuresOf(bad)) {
         const { formula, inputs } = figure.working;
         if (!/^[-\d\s{}\w()×÷+−.]+$/.test(formula) || !formula.includes('{')) continue;
         if (/(?<!\{)\b[a-zA-Z]{2,}\b(?!\})/.test(formula)) continue;

@@ -1,4 +1,23 @@
-import type { DesignOption, Job } from './schema.ts';
+import type { DesignOption, Inverter, Job } from './schema.ts';
+import { SCHEMA_VERSION } from './values.ts';
+
+/** An inverter of which nothing is said: sized by its loads, on while one of them runs. */
+export function blankInverter(id: string, name: string): Inverter {
+  return {
+    kind: 'inverter',
+    id,
+    name,
+    idleW: null,
+    peakEfficiency: null,
+    points: [],
+    policy: 'with-loads',
+    hours: [],
+    leftOnH: 0,
+    ratingW: null,
+    search: null,
+    waveform: 'pure',
+  };
+}
 
 /** An option with nothing chosen yet: 12 V, LFP, everything sized by the program. */
 export function blankOption(id: string, name: string): DesignOption {
@@ -8,7 +27,7 @@ export function blankOption(id: string, name: string): DesignOption {
     system: {
       busVoltageV: 12,
       store: { chemistry: 'lfp', capacityAh: null, usableDepth: null, roundTripEfficiency: null, coldestC: 10 },
-      inverter: { ratingW: null, idleW: null, peakEfficiency: null, policy: 'with-loads' },
+      devices: [blankInverter('inverter', 'Inverter')],
       dcdc: { ratingA: null },
       array: { ratingW: null },
     },
@@ -19,7 +38,7 @@ export function blankOption(id: string, name: string): DesignOption {
 export function blankJob(title: string): Job {
   return {
     format: 'joulemetric-job',
-    schemaVersion: 1,
+    schemaVersion: SCHEMA_VERSION,
     title,
     client: '',
     vehicle: '',
@@ -31,6 +50,8 @@ export function blankJob(title: string): Job {
       driveHoursPerDay: 1,
       sunlessDays: 2,
       alternator: { ratingA: 120, systemV: 12 },
+      day: { season: 'usual', week: 'usual', motion: 'usual' },
+      prices: { storePerKwh: null, arrayPerW: null, energyPerKwh: null },
       payloadKg: null,
     },
     rules: {

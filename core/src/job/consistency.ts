@@ -1,6 +1,6 @@
 import { cycleLength } from './draw.ts';
 import { overlappingRun } from './overlap.ts';
-import type { Job, Load } from './schema.ts';
+import type { Job, Load, Run } from './schema.ts';
 import type { Fault } from './validate.ts';
 
 /** Minutes of slack where lengths typed with decimals must agree. */
@@ -19,7 +19,29 @@ export function consistencyFaults(job: Job): Fault[] {
           : [{ path: `/neverTogether/${g}/${m}`, expected: 'the id of a load of this job', found: member }],
       ),
     ),
-    ...job.loads.flatMap((load, i) => runFaults(load, `/loads/${i}`)),
+    ...job.loads.flatMap((load, i) => loadFaults(load, `/loads/${i}`)),
+    ...job.options.flatMap(({ system }, i) => [
+      ...repeated(system.devices, `/options/${i}/system/devices`),
+      ...(system.devices.some(({ kind }) => kind === 'inverter')
+        ? []
+        : [
+            {
+              path: `/options/${i}/system/devices`,
+              expected: 'at least one inverter; rating null when none is needed',
+            },
+          ]),
+    ]),
+    ...deviceFaults(job),
+  ];
+}
+
+/** What a schema cannot say of one load. */
+export function loadFaults(load: Load, path: string): Fault[] {
+  return [
+    ...runFaults(load, load.runs, `${path}/runs`),
+    ...load.variants.flatMap(({ runs }, v) => runFaults(load, runs, `${path}/variants/${v}/runs`)),
+    ...phaseFaults(load, `${path}/draw/phases`),
+    ...variantFaults(load, `${path}/variants`),
   ];
 }
 
@@ -32,23 +54,49 @@ function repeated(items: readonly { readonly id: string }[], path: string): Faul
   });
 }
 
-function runFaults(load: Load, path: string): Fault[] {
+function runFaults(load: Load, runs: readonly Run[], path: string): Fault[] {
   const faults: Fault[] = [];
-  const overlapping = overlappingRun(load.runs);
+  const overlapping = overlappingRun(runs);
   if (overlapping) {
     const found = `a run from ${overlapping.startMin}`;
-    faults.push({ path: `${path}/runs`, expected: 'runs that do not overlap', found });
+    faults.push({ path, expected: 'runs that do not overlap', found });
   }
   if (load.draw.kind !== 'cycle') return faults;
   const { fixedMin, stretches } = cycleLength(load.draw.phases);
-  if (load.draw.phases.filter((phase) => phase.minutes === null).length > 1) {
-    faults.push({ path: `${path}/draw/phases`, expected: 'at most one phase that fills the rest (minutes: null)' });
-  }
-  load.runs.forEach((run, i) => {
+  runs.forEach((run, i) => {
     const off = stretches ? run.minutes < fixedMin - SLACK_MIN : Math.abs(run.minutes - fixedMin) > SLACK_MIN;
     if (!off) return;
     const expected = `${stretches ? 'at least' : 'exactly'} ${fixedMin} min, the length of its phases`;
-    faults.push({ path: `${path}/runs/${i}/minutes`, expected, found: String(run.minutes) });
+    faults.push({ path: `${path}/${i}/minutes`, expected, found: String(run.minutes) });
   });
   return faults;
+}
+
+const phaseFaults = ({ draw }: Load, path: string): Fault[] =>
+  draw.kind === 'cycle' && draw.phases.filter((phase) => phase.minutes === null).length > 1
+    ? [{ path, expected: 'at most one phase that fills the rest (minutes: null)' }]
+    : [];
+
+function variantFaults({ variants, minV, maxV }: Load, path: string): Fault[] {
+  const kinds = variants.map(({ on }) => on);
+  const twice = kinds.findIndex((kind, i) => kinds.indexOf(kind) < i);
+  const volts = minV !== null && maxV !== null && minV > maxV;
+  return [
+    ...(twice < 0
+      ? []
+      : [{ path: `${path}/${twice}/on`, expected: 'each kind of day only once', found: kinds[twice] }]),
+    ...(volts
+      ? [{ path: path.replace('variants', 'maxV'), expected: `at least minV, ${minV}`, found: `${maxV}` }]
+      : []),
+  ];
+}
+
+/** A load names a device that at least one option has. */
+function deviceFaults(job: Job): Fault[] {
+  const known = new Set(job.options.flatMap(({ system }) => system.devices.map(({ id }) => id)));
+  return job.loads.flatMap(({ device }, i) =>
+    device === null || known.has(device)
+      ? []
+      : [{ path: `/loads/${i}/device`, expected: 'the id of a device of an option, or null', found: device }],
+  );
 }

@@ -1,10 +1,65 @@
-import { JOB_FORMAT, SCHEMA_VERSION } from './schema.ts';
 import type { Fault } from './validate.ts';
+import { JOB_FORMAT, SCHEMA_VERSION } from './values.ts';
 
 type Document = Record<string, unknown>;
 
 /** `FORWARD[n]` turns a document of version n into one of version n + 1; pure, and never edited once released. */
-const FORWARD: Readonly<Record<number, (older: Document) => Document>> = {};
+const FORWARD: Readonly<Record<number, (older: Document) => Document>> = { 1: fromOneInverterToDevices };
+
+/** Version 2: devices instead of one inverter; loads with place, other days, device, volts, photos; a kind of day. */
+function fromOneInverterToDevices(older: Document): Document {
+  return {
+    ...older,
+    brief: part(older.brief, (brief) => ({
+      ...brief,
+      day: { season: 'usual', week: 'usual', motion: 'usual' },
+      prices: { storePerKwh: null, arrayPerW: null, energyPerKwh: null },
+    })),
+    loads: each(older.loads, (load) => ({ ...NEW_IN_2, ...load })),
+    options: each(older.options, (option) => ({
+      ...option,
+      system: part(option.system, ({ inverter, ...system }) => ({
+        ...system,
+        devices: [
+          {
+            kind: 'inverter',
+            id: 'inverter',
+            name: 'Inverter',
+            points: [],
+            hours: [],
+            leftOnH: 0,
+            search: null,
+            waveform: 'pure',
+            ...part(inverter, (found) => found),
+          },
+        ],
+      })),
+    })),
+  };
+}
+
+const NEW_IN_2 = {
+  type: '',
+  room: '',
+  circuit: '',
+  variants: [],
+  movable: false,
+  device: null,
+  residueW: 0,
+  minV: null,
+  maxV: null,
+  sensitive: false,
+  chargesStore: false,
+  photos: [],
+} as const;
+
+/** What is not of the expected form stays as it is: the validation that follows names it. */
+const isDocument = (value: unknown): value is Document =>
+  typeof value === 'object' && value !== null && !Array.isArray(value);
+const part = (value: unknown, change: (value: Document) => Document): Document =>
+  isDocument(value) ? change(value) : (value as Document);
+const each = (value: unknown, change: (value: Document) => Document): unknown =>
+  Array.isArray(value) ? value.map((item) => part(item, change)) : value;
 
 /** Brings a document forward to the current version, or names why it cannot be one of ours. */
 export function migrate(document: unknown): { readonly document: unknown } | { readonly fault: Fault } {

@@ -150,8 +150,8 @@ describe('every value that the door lets in', () => {
         parent[path.at(-1) as string] = value;
         const checked = validateJob(copy);
         if (!checked.ok) continue;
-        for (const figure of Object.values(assess(checked.job).figures))
-          expect(figure.value).toSatisfy(Number.isFinite);
+        for (const [id, figure] of Object.entries(assess(checked.job).figures))
+          expect(figure?.value, id).toSatisfy(Number.isFinite);
         simulateStay({ ...checked.job, brief: { ...checked.job.brief, nightsOffGrid: 1 } }, 'a');
       }
     },

@@ -1,5 +1,6 @@
 import { Ajv2020, type ErrorObject } from 'ajv/dist/2020.js';
-import { consistencyFaults } from './consistency.ts';
+import { type FirmAppliance, FirmApplianceSchema } from './applianceSchema.ts';
+import { consistencyFaults, loadFaults } from './consistency.ts';
 import { migrate } from './migrate.ts';
 import { type Job, JobSchema } from './schema.ts';
 
@@ -15,6 +16,7 @@ export type Validated = { readonly ok: true; readonly job: Job } | { readonly ok
 const FAULTS_SHOWN = 20;
 const ajv = new Ajv2020({ allErrors: true, verbose: true, discriminator: true, allowUnionTypes: true });
 const fits = ajv.compile<Job>(JobSchema);
+const fitsAppliance = ajv.compile<FirmAppliance>(FirmApplianceSchema);
 
 /** The one door for documents from outside: brings older versions forward, checks shape, ranges and cross-references. */
 export function validateJob(document: unknown): Validated {
@@ -25,6 +27,19 @@ export function validateJob(document: unknown): Validated {
   }
   const faults = consistencyFaults(migrated.document);
   return faults.length ? { ok: false, faults: faults.slice(0, FAULTS_SHOWN) } : { ok: true, job: migrated.document };
+}
+
+export type ValidatedAppliance =
+  | { readonly ok: true; readonly appliance: FirmAppliance }
+  | { readonly ok: false; readonly faults: Fault[] };
+
+/** The door for entries of the firm's own catalogue. */
+export function validateAppliance(document: unknown): ValidatedAppliance {
+  if (!fitsAppliance(document)) {
+    return { ok: false, faults: (fitsAppliance.errors ?? []).slice(0, FAULTS_SHOWN).map(toFault) };
+  }
+  const faults = loadFaults(document.load, '/load');
+  return faults.length ? { ok: false, faults: faults.slice(0, FAULTS_SHOWN) } : { ok: true, appliance: document };
 }
 
 /** An Ajv error in the reader's words: `/loads/3/draw/powerW`, "a number of at least 0", "-5". */
@@ -44,7 +59,9 @@ function toFault(error: ErrorObject): Fault {
     case 'discriminator':
       return {
         path: `${error.instancePath}/kind`,
-        expected: 'one of steady, cycle, thermostatic, standby, water-heating, room',
+        expected: error.instancePath.includes('/devices/')
+          ? 'one of inverter, converter, port'
+          : 'one of steady, cycle, thermostatic, standby, water-heating, room',
       };
     case 'type':
       return told(error, `${[params.type].flat().join(' or ')}${hint}`);

@@ -1,9 +1,18 @@
+/** What a job file calls itself, and the version that is written; older ones are brought forward. */
+export const JOB_FORMAT = 'joulemetric-job';
+export const SCHEMA_VERSION = 2;
+
 /** The values a job may choose among, apart from the schema so that the page need not carry its builder. */
 export const EVIDENCE = ['measured', 'data-sheet', 'nameplate', 'typical', 'guess'] as const;
 export const CHEMISTRIES = ['lfp', 'agm', 'gel', 'flooded'] as const;
 export const SKIES = ['very-clear', 'mostly-clear', 'mixed', 'cloudy', 'overcast'] as const;
 export const MARGINS = ['exact', 'plus-25', 'plus-50', 'room-to-grow'] as const;
-export const PATHS = ['direct', 'dc-dc', 'inverter', 'inverter-adapter'] as const;
+export const PATHS = ['direct', 'dc-dc', 'inverter', 'inverter-adapter', 'station', 'supply-only', 'fuel'] as const;
 export const MAINS = ['230V-50Hz', '120V-60Hz'] as const;
 export const BUS_VOLTAGES = [12, 24, 48] as const;
 export const INSULATION = ['bare', 'light', 'good', 'thick'] as const;
+/** Kinds of day that may have runs of their own; where several apply, the last in this order wins. */
+export const DAY_KINDS = ['winter', 'summer', 'weekday', 'weekend', 'driving', 'parked'] as const;
+export const POLICIES = ['always', 'with-loads', 'hours', 'manual'] as const;
+export const WAVEFORMS = ['pure', 'stepped'] as const;
+export const OUTPUT_VOLTAGES = [5, 9, 12, 15, 19, 20, 24, 48] as const;

@@ -1,8 +1,9 @@
 import { runningPowerW } from '../job/draw.ts';
 import { freeId } from '../job/ids.ts';
 import { overlappingRun } from '../job/overlap.ts';
+import { plainLoad } from '../job/plainLoad.ts';
 import type { Draw, Load, Run } from '../job/schema.ts';
-import { EVIDENCE, INSULATION, PATHS } from '../job/values.ts';
+import { DAY_KINDS, EVIDENCE, INSULATION, PATHS } from '../job/values.ts';
 import { readNumber } from '../quantity/read.ts';
 import { spreadRuns } from './runs.ts';
 
@@ -13,22 +14,32 @@ import { spreadRuns } from './runs.ts';
 
 export const CSV_COLUMNS = [
   'name',
+  'type',
+  'room',
+  'circuit',
   'quantity',
   'kind',
   'power_w',
   'hours',
   'days_per_week',
   'runs',
+  'other_days',
+  'movable',
   'phases',
   'duty_percent',
   'set_c',
   'details',
   'path',
   'converter_percent',
+  'residue_w',
+  'min_v',
+  'max_v',
   'evidence',
   'start_ratio',
   'power_factor',
   'critical',
+  'sensitive',
+  'charges_store',
 ] as const;
 
 export type CsvColumn = (typeof CSV_COLUMNS)[number];
@@ -70,24 +81,36 @@ export function loadToRow(load: Load): Record<CsvColumn, string> {
   const thermostatic = draw.kind === 'thermostatic' ? draw : null;
   return {
     name: load.name,
+    type: load.type,
+    room: load.room,
+    circuit: load.circuit,
     quantity: String(load.quantity),
     kind: draw.kind,
     power_w: draw.kind === 'cycle' ? '' : trim(runningPowerW(draw)),
     hours: trim(load.runs.reduce((sum, run) => sum + run.minutes, 0) / 60),
     days_per_week: trim(load.daysPerWeek),
     runs: load.runs.map(writeRun).join('; '),
+    other_days: load.variants.map(({ on, runs }) => `${on} ${runs.map(writeRun).join(' ') || 'off'}`).join('; '),
+    movable: yesNo(load.movable),
     phases: draw.kind === 'cycle' ? draw.phases.map(writePhase).join('; ') : '',
     duty_percent: thermostatic ? trim(thermostatic.duty * 100) : '',
     set_c: thermostatic ? trim(thermostatic.setC) : '',
     details: writeDetails(draw),
     path: load.path,
     converter_percent: load.converterEfficiency === null ? '' : trim(load.converterEfficiency * 100),
+    residue_w: trim(load.residueW),
+    min_v: load.minV === null ? '' : trim(load.minV),
+    max_v: load.maxV === null ? '' : trim(load.maxV),
     evidence: load.evidence,
     start_ratio: trim(load.startRatio),
     power_factor: trim(load.powerFactor),
-    critical: load.critical ? 'yes' : 'no',
+    critical: yesNo(load.critical),
+    sensitive: yesNo(load.sensitive),
+    charges_store: yesNo(load.chargesStore),
   };
 }
+
+const yesNo = (value: boolean): string => (value ? 'yes' : 'no');
 
 const writePhase = ({ label, powerW, minutes }: { label: string; powerW: number; minutes: number | null }): string =>
   `${label}|${trim(powerW)}|${minutes === null ? '*' : trim(minutes)}`;
@@ -111,6 +134,17 @@ class RowReader {
 
   text(column: CsvColumn): string {
     return (this.#row[column] ?? '').trim();
+  }
+
+  yes(column: CsvColumn): boolean {
+    return this.oneOf(column, ['yes', 'no'], 'no') === 'yes';
+  }
+
+  /** Text of a bounded length without control characters. */
+  words(column: CsvColumn, maxLength: number): string {
+    const text = this.text(column);
+    if (text.length > maxLength || /[\p{Cc}\p{Cs}]/u.test(text)) this.fault(column, `at most ${maxLength} characters`);
+    return text.slice(0, maxLength);
   }
 
   fault(column: CsvColumn, expected: string): void {
@@ -166,19 +200,30 @@ function readRow(reader: RowReader, ids: ReadonlySet<string>): Load {
   if (!Number.isInteger(quantity)) reader.fault('quantity', 'a whole number');
   const draw = readDraw(reader);
   const converter = reader.number('converter_percent', 30, 100, 0);
+  const volts = (column: 'min_v' | 'max_v') => reader.number(column, 1, 500, 0) || null;
   return {
-    id: freeId(name, ids),
+    ...plainLoad(freeId(name, ids)),
     name,
+    type: reader.words('type', 40),
+    room: reader.words('room', 40),
+    circuit: reader.words('circuit', 40),
     quantity,
     draw,
     runs: readRuns(reader, draw),
+    variants: readVariants(reader, draw),
     daysPerWeek: reader.number('days_per_week', 0.1, 7, 7),
+    movable: reader.yes('movable'),
     path: reader.oneOf('path', PATHS, 'direct'),
     converterEfficiency: converter === 0 ? null : converter / 100,
+    residueW: reader.number('residue_w', 0, 2000, 0),
+    minV: volts('min_v'),
+    maxV: volts('max_v'),
     evidence: reader.oneOf('evidence', EVIDENCE, 'guess'),
     startRatio: reader.number('start_ratio', 1, 12, 1),
     powerFactor: reader.number('power_factor', 0.1, 1, 1),
-    critical: reader.oneOf('critical', ['yes', 'no'], 'no') === 'yes',
+    critical: reader.yes('critical'),
+    sensitive: reader.yes('sensitive'),
+    chargesStore: reader.yes('charges_store'),
   };
 }
 
@@ -255,7 +300,14 @@ function readRuns(reader: RowReader, draw: Draw): Run[] {
     if (minutes === 0) return [];
     return spreadRuns(1, Math.max(minutes, fixedMin));
   }
-  const runs = text.split(';').map((part): Run | null => {
+  return readRunList(reader, 'runs', text.split(';'), draw);
+}
+
+/** Runs of one day, which must fit the phases and not overlap. */
+function readRunList(reader: RowReader, column: CsvColumn, parts: readonly string[], draw: Draw): Run[] {
+  const fixedMin = draw.kind === 'cycle' ? draw.phases.reduce((sum, { minutes }) => sum + (minutes ?? 0), 0) : 0;
+  const stretches = draw.kind !== 'cycle' || draw.phases.some(({ minutes }) => minutes === null);
+  const runs = parts.map((part): Run | null => {
     const match = /^(\d{1,2}):(\d{2})(\.\d+)?\s*\+\s*(\d+(?:\.\d+)?)$/.exec(part.trim());
     if (!match) return null;
     const startMin = Number(match[1]) * 60 + Number(match[2]) + Number(match[3] ?? 0);
@@ -264,10 +316,28 @@ function readRuns(reader: RowReader, draw: Draw): Run[] {
   const good = runs.filter(
     (run): run is Run => run !== null && run.startMin < 1440 && run.minutes > 0 && run.minutes <= 1440,
   );
-  if (good.length < runs.length) reader.fault('runs', 'runs such as "06:40+4; 18:50+4": start + minutes');
-  else if (overlappingRun(good)) reader.fault('runs', 'runs that do not overlap');
+  if (good.length < runs.length) reader.fault(column, 'runs such as "06:40+4; 18:50+4": start + minutes');
+  else if (overlappingRun(good)) reader.fault(column, 'runs that do not overlap');
   else if (good.some(({ minutes }) => (stretches ? minutes < fixedMin - 1e-6 : Math.abs(minutes - fixedMin) > 1e-6))) {
-    reader.fault('runs', `runs ${stretches ? 'of at least' : 'of'} ${trim(fixedMin)} min, the length of its phases`);
+    reader.fault(column, `runs ${stretches ? 'of at least' : 'of'} ${trim(fixedMin)} min, the length of its phases`);
   }
   return good;
+}
+
+/** "weekend 09:00+60 20:00+30; winter off": the kind of day, then its runs. */
+function readVariants(reader: RowReader, draw: Draw): Load['variants'] {
+  const parts = reader
+    .text('other_days')
+    .split(';')
+    .map((part) => part.trim().split(/\s+/))
+    .filter(([on]) => on !== '');
+  const variants = parts.map(([word = '', ...runs]) => {
+    const on = DAY_KINDS.find((kind) => kind === word.toLowerCase());
+    if (!on || runs.length === 0) reader.fault('other_days', `a kind of day (${DAY_KINDS.join(', ')}) and its runs`);
+    const off = runs.length === 1 && runs[0]?.toLowerCase() === 'off';
+    return { on: on ?? 'weekend', runs: off ? [] : readRunList(reader, 'other_days', runs, draw) };
+  });
+  if (new Set(variants.map(({ on }) => on)).size < variants.length)
+    reader.fault('other_days', 'each kind of day only once');
+  return variants;
 }

@@ -1,9 +1,9 @@
 import { runningPowerW, withRunningPower } from '../job/draw.ts';
+import { plainLoad } from '../job/plainLoad.ts';
 import type { Draw, Load, Run } from '../job/schema.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
 import { type Appliance, findAppliances, loadFrom } from '../reference/appliances.ts';
 import { type LabelReading, readLabel } from './label.ts';
-import { plainLoad } from './plainLoad.ts';
 import type { Proposal } from './quickAdd.ts';
 import { runsFor } from './runs.ts';
 
@@ -12,11 +12,16 @@ const PLATE_WORDS =
   /\b(?:model|type|rated?|rating|input|output|voltage|power|current|consumption|frequency|supply|mains|serial|no|class|ac|dc|in|out|max|min|nominal|energy|cooling|capacity|heating)\b[.:]?|[~⎓⏛:;|=()]/giu;
 
 /** A load as its nameplate tells it; null when nothing on it could be read. */
-export function proposeFromLabel(text: string, idFor: (name: string) => string, pick?: Appliance): Proposal | null {
+export function proposeFromLabel(
+  text: string,
+  idFor: (name: string) => string,
+  pick: Appliance | undefined,
+  firm: readonly Appliance[],
+): Proposal | null {
   const label = readLabel(text);
   if (label.tokens.length === 0 && label.questions.length === 0) return null;
   const words = nameBefore(text, label);
-  const appliance = pick ?? findAppliances(words)[0] ?? null;
+  const appliance = pick ?? findAppliances(words, 8, firm)[0] ?? null;
   const name = words || pick?.name || '';
   const about = { appliance, questions: label.questions, label };
   if (!name) return { ...about, load: null, missing: 'name' };

@@ -1,5 +1,6 @@
+import { runsOn, sameDay } from '../job/day.ts';
 import { runningPowerW } from '../job/draw.ts';
-import type { Draw, Load, Run } from '../job/schema.ts';
+import type { Day, Draw, Load, Run } from '../job/schema.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
 import { DEFAULT } from '../reference/defaults.ts';
 import { dutyAt } from './duty.ts';
@@ -11,6 +12,8 @@ export interface Surroundings {
   readonly ambientC: Float64Array;
   /** Sun on the flat, W/m². */
   readonly irradianceWm2: Float64Array;
+  /** The kind of day: loads may have other runs on it. */
+  readonly day: Day;
 }
 
 /** What a load takes at its own terminals through one usual day, all its pieces together. */
@@ -38,10 +41,14 @@ export interface LoadProfile {
 
 const ALL_DAY: readonly Run[] = [{ startMin: 0, minutes: MINUTES_PER_DAY }];
 
-/** When a load runs: a standby load is on all day whatever its runs say. */
-function runsOf(load: Load): readonly Run[] {
-  return load.draw.kind === 'standby' ? ALL_DAY : load.runs;
+/** When a load runs on a day: a standby load is on all day whatever its runs say. */
+function runsOf(load: Load, day: Day): readonly Run[] {
+  return load.draw.kind === 'standby' ? ALL_DAY : runsOn(load, day);
 }
+
+/** What it takes from the bus: on fuel, only the electrical residue. */
+const electricalDraw = ({ draw, path, residueW }: Load): Draw =>
+  path === 'fuel' ? { kind: 'steady', powerW: residueW } : draw;
 
 /** Calls `each(minute, share)` for every minute of the day that a stretch touches; wraps past midnight. */
 function eachMinute(startMin: number, minutes: number, each: (minute: number, share: number) => void): void {
@@ -66,7 +73,7 @@ function stretches(draw: Draw, run: Run): { startMin: number; minutes: number; p
 }
 
 /** Share of the running power that a draw asks for in a minute; above 1 it cannot do what it should. */
-function askedDuty({ draw, runs }: Load, around: Surroundings): (minute: number) => number {
+function askedDuty(draw: Draw, runs: readonly Run[], around: Surroundings): (minute: number) => number {
   switch (draw.kind) {
     case 'thermostatic':
       // It stands inside, where it is not as cold as outside.
@@ -93,18 +100,20 @@ const CYCLES: ReadonlySet<Draw['kind']> = new Set(['thermostatic', 'room', 'wate
 export function loadProfile(load: Load, around: Surroundings): LoadProfile {
   const meanW = new Float64Array(MINUTES_PER_DAY);
   const onShare = new Float64Array(MINUTES_PER_DAY);
-  const { draw, quantity } = load;
+  const { quantity } = load;
+  const draw = electricalDraw(load);
+  const runs = runsOf(load, around.day);
   const days = load.daysPerWeek / 7;
   const varies = CYCLES.has(draw.kind) || days < 1;
   const varianceW2 = varies ? new Float64Array(MINUTES_PER_DAY) : null;
-  const duty = askedDuty(load, around);
+  const duty = askedDuty(draw, runs, around);
   let shortMin = 0;
   const add = (minute: number, share: number, powerW: number, on: number): void => {
     meanW[minute] = (meanW[minute] ?? 0) + quantity * powerW * share * on;
     // Pieces cycle independently: the variances of `quantity` on/off draws add.
     if (varianceW2) varianceW2[minute] = (varianceW2[minute] ?? 0) + quantity * powerW ** 2 * share * on * (1 - on);
   };
-  for (const run of runsOf(load)) {
+  for (const run of runs) {
     for (const { startMin, minutes, powerW } of stretches(draw, run)) {
       eachMinute(startMin, minutes, (minute, share) => {
         const asked = duty(minute);
@@ -153,9 +162,10 @@ const known = new WeakMap<Load, { readonly around: Surroundings; readonly profil
 export function rememberedProfile(load: Load, around: Surroundings): LoadProfile {
   const found = known.get(load);
   const indoors = load.draw.kind !== 'thermostatic' && load.draw.kind !== 'room';
-  const same =
+  const sameRuns = found && (load.variants.length === 0 || sameDay(found.around.day, around.day));
+  const sameAir =
     found && found.around.ambientC === around.ambientC && found.around.irradianceWm2 === around.irradianceWm2;
-  if (found && (same || indoors)) return found.profile;
+  if (found && sameRuns && (sameAir || indoors)) return found.profile;
   const profile = loadProfile(load, around);
   known.set(load, { around, profile });
   return profile;

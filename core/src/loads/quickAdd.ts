@@ -1,11 +1,11 @@
 import { cycleLength, runningPowerW, withRunningPower } from '../job/draw.ts';
+import { plainLoad } from '../job/plainLoad.ts';
 import type { Draw, Load, Run } from '../job/schema.ts';
 import { type Question, type Reading, readQuantities, type Token } from '../quantity/read.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
 import { type Appliance, findAppliances, loadFrom } from '../reference/appliances.ts';
 import { type LabelReading, looksLikeLabel } from './label.ts';
 import { proposeFromLabel } from './labelProposal.ts';
-import { plainLoad } from './plainLoad.ts';
 import { minutesPerDay, runsFor, spreadRuns } from './runs.ts';
 
 /** What a typed line would add, or the questions that stand in the way. */
@@ -27,16 +27,22 @@ const MAINS_FROM_V = 90;
  * Turns a line such as "2 laptops 38W 5h", "kettle", "pump 12v 3,5a 3x4min" or "phone 15Wh" into a load. A
  * catalogue type fills what the line leaves open; what is typed wins.
  * @param idFor makes an id that is free in the job from a name
+ * @param firm the firm's own entries, which come before the generic types
  */
-export function proposeLoad(text: string, idFor: (name: string) => string, pick?: Appliance): Proposal {
+export function proposeLoad(
+  text: string,
+  idFor: (name: string) => string,
+  pick?: Appliance,
+  firm: readonly Appliance[] = [],
+): Proposal {
   if (looksLikeLabel(text)) {
-    const fromLabel = proposeFromLabel(text, idFor, pick);
+    const fromLabel = proposeFromLabel(text, idFor, pick, firm);
     if (fromLabel) return fromLabel;
   }
   const { quantity, rest } = leadingCount(text);
   const reading = readQuantities(rest);
   const powerW = typedPower(reading);
-  const base = pick ?? likeliest(findAppliances(reading.words), powerW);
+  const base = pick ?? likeliest(findAppliances(reading.words, 8, firm), powerW);
   const name = pick && !reading.words ? pick.name : nameOf(reading.words, base);
   const questions = [...reading.questions];
   if (!name) return { load: null, appliance: base, questions, missing: 'name', label: null };

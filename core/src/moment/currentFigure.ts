@@ -1,39 +1,45 @@
-import type { Job } from '../job/schema.ts';
+import type { Device, Job } from '../job/schema.ts';
 import type { LoadProfile } from '../loads/profile.ts';
 import { chainOf } from '../paths/chain.ts';
-import type { Inverter } from '../paths/ledger.ts';
+import type { Feed } from '../paths/feed.ts';
 import type { FigureBook } from '../quantity/figure.ts';
 import { ORIGIN } from '../reference/origins.ts';
 import { heaviestSet } from './heaviestSet.ts';
 
 /**
  * The current the store must deliver at its worst moment, A: the heaviest admissible set of all loads, the
- * inverter's own loss included. The set is found with each inverter load weighted by its linear loss; the
- * inverter's loss is then taken from its curve.
+ * devices' own losses included. The set is found with each load weighted by its device's linear loss; the
+ * loss is then taken from the curve.
  */
 export function recordPeakCurrent(
   book: FigureBook,
   profiles: readonly LoadProfile[],
-  inverter: Inverter | null,
+  devices: readonly Device[],
+  feeds: readonly Feed[],
   neverTogether: Job['neverTogether'],
   nominalV: number,
 ): void {
-  const drawn = profiles.map(({ load, runningW }) => {
-    const chain = chainOf(load);
-    return { id: load.id, weight: runningW / chain.efficiency, ac: chain.usesInverter };
+  const drawn = profiles.flatMap(({ load, runningW }) => {
+    const chain = chainOf(load, devices);
+    if (!chain.fromBus) return [];
+    const feed = feeds.find(({ device }) => device.id === chain.device?.id) ?? null;
+    const powerW = load.path === 'fuel' ? load.residueW * load.quantity : runningW;
+    return [{ id: load.id, weight: powerW / chain.efficiency, feed }];
   });
-  const c1 = inverter?.curve.c1 ?? 0;
   const set = heaviestSet(
-    drawn.map(({ id, weight, ac }) => ({ id, weight: ac ? weight * (1 + c1) : weight })),
+    drawn.map(({ id, weight, feed }) => ({ id, weight: weight * (1 + (feed?.curve.c1 ?? 0)) })),
     neverTogether,
   );
   const running = drawn.filter(({ id }) => set.ids.includes(id));
-  const sum = (ac: boolean) => running.reduce((total, load) => total + (load.ac === ac ? load.weight : 0), 0);
-  const dcW = sum(false);
-  const acW = sum(true);
-  const lossW = inverter
-    ? inverter.ratingW * inverter.curve.c0 + acW * (inverter.curve.c1 + (inverter.curve.c2 * acW) / inverter.ratingW)
-    : 0;
+  const sum = (on: Feed | null) => running.reduce((total, load) => total + (load.feed === on ? load.weight : 0), 0);
+  const dcW = sum(null);
+  const fed = feeds.map((feed) => ({ feed, outW: sum(feed) }));
+  const acW = fed.reduce((total, { outW }) => total + outW, 0);
+  const lossW = fed.reduce(
+    (total, { feed: { ratingW, curve }, outW }) =>
+      total + ratingW * curve.c0 + outW * (curve.c1 + (curve.c2 * outW) / ratingW),
+    0,
+  );
   book.set('peak.current', {
     value: (dcW + acW + lossW) / nominalV,
     unit: 'A',
@@ -43,8 +49,14 @@ export function recordPeakCurrent(
       formula: '({dc} + {ac} + {loss}) ÷ {volts}',
       inputs: [
         { symbol: 'dc', label: 'Loads on the bus', value: dcW, unit: 'W', origin: ORIGIN.computed },
-        { symbol: 'ac', label: 'Loads on the inverter', value: acW, unit: 'W', origin: ORIGIN.computed },
-        { symbol: 'loss', label: 'Inverter’s own loss', value: lossW, unit: 'W', origin: ORIGIN.schmidtSauer },
+        {
+          symbol: 'ac',
+          label: 'Loads through inverters and converters',
+          value: acW,
+          unit: 'W',
+          origin: ORIGIN.computed,
+        },
+        { symbol: 'loss', label: 'Their own loss', value: lossW, unit: 'W', origin: ORIGIN.schmidtSauer },
         { symbol: 'volts', label: 'Nominal voltage', value: nominalV, unit: 'V', origin: ORIGIN.practiceRecalled },
       ],
       note: 'At a low battery the voltage is lower and the current higher: size cables and fuses with a margin.',

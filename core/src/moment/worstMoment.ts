@@ -1,4 +1,4 @@
-import type { Job } from '../job/schema.ts';
+import type { Device, Job } from '../job/schema.ts';
 import type { LoadProfile } from '../loads/profile.ts';
 import { chainOf } from '../paths/chain.ts';
 import { type Candidate, excludeEachOther, type HeaviestSet, heaviestSet } from './heaviestSet.ts';
@@ -22,10 +22,11 @@ export interface WorstMoment {
   readonly surge: { readonly ids: readonly string[]; readonly starters: readonly string[]; readonly weight: number };
 }
 
-export function acLoadsOf(profiles: readonly LoadProfile[]): AcLoad[] {
+/** The loads that hang on one inverter, as its output sees them. */
+function acLoadsOf(profiles: readonly LoadProfile[], devices: readonly Device[], inverterId: string): AcLoad[] {
   return profiles.flatMap(({ load, runningW }) => {
-    const chain = chainOf(load);
-    if (!chain.usesInverter) return [];
+    const chain = chainOf(load, devices);
+    if (chain.device?.id !== inverterId) return [];
     const atInverterW = runningW / chain.efficiency;
     return [
       {
@@ -46,10 +47,12 @@ export function acLoadsOf(profiles: readonly LoadProfile[]): AcLoad[] {
  */
 export function worstMoment(
   profiles: readonly LoadProfile[],
+  devices: readonly Device[],
+  inverterId: string,
   neverTogether: Job['neverTogether'],
   twoMayStart: boolean,
 ): WorstMoment {
-  const acLoads = acLoadsOf(profiles);
+  const acLoads = acLoadsOf(profiles, devices, inverterId);
   const byPower = acLoads.map(({ id, runningW }): Candidate => ({ id, weight: runningW }));
   const byApparent = acLoads.map(({ id, apparentVa }): Candidate => ({ id, weight: apparentVa }));
   const continuous = heaviestSet(byPower, neverTogether);

@@ -1,29 +1,52 @@
-import type { Load, PathKind } from '../job/schema.ts';
+import type { Device, Load, PathKind } from '../job/schema.ts';
 import type { Origin } from '../quantity/figure.ts';
 import { DEFAULT } from '../reference/defaults.ts';
 import { ORIGIN } from '../reference/origins.ts';
 
-/** The chain of conversions between the bus and a load, leaving out the inverter itself. */
+/** The chain of conversions between the bus and a load. */
 export interface Chain {
-  readonly usesInverter: boolean;
+  /** False when the load never takes from the store: it waits for hookup or generator. */
+  readonly fromBus: boolean;
+  /** The shared device it hangs on; null when none stands between. */
+  readonly device: Device | null;
   /** Efficiency of the load's own adapter or DC-DC converter; 1 when there is none. */
   readonly efficiency: number;
   readonly origin: Origin;
 }
 
-const DEVICE: Readonly<Record<PathKind, { usesInverter: boolean; device: 'adapter' | 'converter' | null }>> = {
-  direct: { usesInverter: false, device: null },
-  'dc-dc': { usesInverter: false, device: 'converter' },
-  inverter: { usesInverter: true, device: null },
-  'inverter-adapter': { usesInverter: true, device: 'adapter' },
+/** The kind of shared device a path runs through, and whether the load has a converter of its own. */
+const ROUTE: Readonly<Record<PathKind, { device: Device['kind'] | null; own: 'adapter' | null }>> = {
+  direct: { device: null, own: null },
+  'dc-dc': { device: 'converter', own: null },
+  inverter: { device: 'inverter', own: null },
+  'inverter-adapter': { device: 'inverter', own: 'adapter' },
+  station: { device: 'port', own: null },
+  'supply-only': { device: null, own: null },
+  fuel: { device: null, own: null },
 };
 
-export function chainOf(load: Pick<Load, 'path' | 'converterEfficiency'>): Chain {
-  const { usesInverter, device } = DEVICE[load.path];
-  if (device === null) return { usesInverter, efficiency: 1, origin: ORIGIN.si };
+/** The chain of a load in a system with these devices. Pure. */
+export function chainOf(
+  load: Pick<Load, 'path' | 'converterEfficiency' | 'device'>,
+  devices: readonly Device[],
+): Chain {
+  const route = ROUTE[load.path];
+  const fromBus = load.path !== 'supply-only';
+  const device = route.device === null ? null : deviceFor(route.device, load.device, devices);
+  // A DC-DC load without a shared converter has one of its own; so has one on a port that is not described.
+  const own =
+    route.own ?? (route.device === 'converter' || route.device === 'port' ? (device ? null : 'converter') : null);
+  if (own === null) return { fromBus, device, efficiency: 1, origin: ORIGIN.si };
   if (load.converterEfficiency !== null) {
-    return { usesInverter, efficiency: load.converterEfficiency, origin: ORIGIN.job };
+    return { fromBus, device, efficiency: load.converterEfficiency, origin: ORIGIN.job };
   }
-  const fallback = device === 'adapter' ? DEFAULT.adapterEfficiency : DEFAULT.converterEfficiency;
-  return { usesInverter, efficiency: fallback.value, origin: fallback.origin };
+  const fallback = own === 'adapter' ? DEFAULT.adapterEfficiency : DEFAULT.converterEfficiency;
+  return { fromBus, device, efficiency: fallback.value, origin: fallback.origin };
+}
+
+/** The named device if it is of that kind; otherwise the first inverter or port. A converter must be named. */
+function deviceFor(kind: Device['kind'], id: string | null, devices: readonly Device[]): Device | null {
+  const ofKind = devices.filter((device) => device.kind === kind);
+  const named = ofKind.find((device) => device.id === id);
+  return named ?? (kind === 'converter' ? null : (ofKind[0] ?? null));
 }

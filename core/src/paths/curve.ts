@@ -42,3 +42,28 @@ export function efficiencyAt(curve: LossCurve, x: number): number {
   atLeast('load', x, 0);
   return x === 0 ? 0 : x / (x + curve.c0 + curve.c1 * x + curve.c2 * x ** 2);
 }
+
+const weighted = (curve: LossCurve, weights: readonly (readonly [x: number, weight: number])[]): number =>
+  weights.reduce((sum, [x, weight]) => sum + weight * efficiencyAt(curve, x), 0);
+
+/** CEC weighted efficiency, 0…1: 0.04η₁₀ + 0.05η₂₀ + 0.12η₃₀ + 0.21η₅₀ + 0.53η₇₅ + 0.05η₁₀₀. */
+export const cecEfficiency = (curve: LossCurve): number =>
+  weighted(curve, [
+    [0.1, 0.04],
+    [0.2, 0.05],
+    [0.3, 0.12],
+    [0.5, 0.21],
+    [0.75, 0.53],
+    [1, 0.05],
+  ]);
+
+/** European weighted efficiency, 0…1: 0.03η₅ + 0.06η₁₀ + 0.13η₂₀ + 0.10η₃₀ + 0.48η₅₀ + 0.20η₁₀₀. */
+export const europeanEfficiency = (curve: LossCurve): number =>
+  weighted(curve, [
+    [0.05, 0.03],
+    [0.1, 0.06],
+    [0.2, 0.13],
+    [0.3, 0.1],
+    [0.5, 0.48],
+    [1, 0.2],
+  ]);

@@ -1,9 +1,9 @@
 import type { Ledger, LedgerEntry } from '../assessment.ts';
 import type { LoadProfile } from '../loads/profile.ts';
-import type { FigureBook } from '../quantity/figure.ts';
+import type { FigureBook, FigureId, WorkingInput } from '../quantity/figure.ts';
 import { formatDuration } from '../quantity/format.ts';
 import { ORIGIN } from '../reference/origins.ts';
-import type { BusDay, Inverter } from './ledger.ts';
+import type { BusDay, DeviceDay } from './ledger.ts';
 
 function entry(usefulWh: number, conversionWh: number, idleWh: number, storageShare: number) {
   const storageWh = (usefulWh + conversionWh + idleWh) * storageShare;
@@ -28,11 +28,11 @@ export function recordDemand(
   book: FigureBook,
   profiles: readonly LoadProfile[],
   ledger: Ledger,
-  inverter: Inverter | null,
-  onMinutes: number,
+  days: readonly DeviceDay[],
+  idleFigure: (deviceId: string) => FigureId | undefined,
   roundTripEfficiency: number,
 ): void {
-  const { total, unattended } = ledger;
+  const { total } = ledger;
   const unit = 'Wh/day';
   book.set('demand.useful', {
     value: total.usefulWh,
@@ -64,61 +64,28 @@ export function recordDemand(
           ]
         : [],
     );
-  const curveInputs = inverter
-    ? [
-        { symbol: 'c0', label: 'Loss at no load, c₀', value: inverter.curve.c0, unit: '', origin: ORIGIN.schmidtSauer },
-        { symbol: 'c1', label: 'Loss with load, c₁', value: inverter.curve.c1, unit: '', origin: ORIGIN.schmidtSauer },
-        { symbol: 'c2', label: 'Loss with load², c₂', value: inverter.curve.c2, unit: '', origin: ORIGIN.schmidtSauer },
-      ]
-    : [];
+  const curveInputs = days.flatMap(({ feed }, i): WorkingInput[] =>
+    (['c0', 'c1', 'c2'] as const).map((c, power) => ({
+      symbol: `${c}of${i}`,
+      label: `${feed.device.name}: ${['loss at no load, c₀', 'with load, c₁', 'with load², c₂'][power]}`,
+      value: feed.curve[c],
+      unit: '',
+      origin: feed.device.points.length > 0 ? ORIGIN.job : ORIGIN.schmidtSauer,
+    })),
+  );
   const conversion = book.set('loss.conversion', {
     value: total.conversionWh,
     unit,
     label: 'Lost converting',
     basis: ORIGIN.schmidtSauer,
     working: {
-      formula: 'each minute: adapter and converter loss + inverter rating × (c₁x + c₂x²), x = output ÷ rating',
+      formula:
+        'each minute: adapter and own converter loss + rating × (c₁x + c₂x²) of each device, x = output ÷ rating',
       inputs: [...curveInputs, ...parts('conversionWh')],
       note: 'What grows with the load. It is zero for anything wired straight to the bus.',
     },
   });
-  const idle = book.set('loss.idle', {
-    value: total.idleWh,
-    unit,
-    label: 'Lost idling',
-    basis: ORIGIN.schmidtSauer,
-    working: {
-      formula: inverter ? '{idleW} × {hours}' : '0: nothing uses an inverter',
-      inputs: inverter
-        ? [
-            {
-              symbol: 'idleW',
-              label: 'Inverter idle',
-              value: inverter.curve.c0 * inverter.ratingW,
-              unit: 'W',
-              origin: ORIGIN.computed,
-              figure: 'inverter.idle' as const,
-            },
-            { symbol: 'hours', label: 'Inverter on', value: onMinutes / 60, unit: 'h', origin: ORIGIN.computed },
-            ...(unattended.idleWh > 0
-              ? [
-                  {
-                    symbol: 'unattended',
-                    label: 'of this, nothing running',
-                    value: unattended.idleWh,
-                    unit: 'Wh',
-                    origin: ORIGIN.computed,
-                  },
-                ]
-              : []),
-            ...parts('idleWh'),
-          ]
-        : [],
-      note: inverter
-        ? `The inverter is on for ${formatDuration(onMinutes)} of the day. Idle is shared, minute by minute, among the loads that held it on.`
-        : undefined,
-    },
-  });
+  const idle = recordIdleLoss(book, ledger, days, idleFigure, parts('idleWh'));
   const busWh = total.usefulWh + conversion + idle;
   book.set('demand.bus', {
     value: busWh,
@@ -178,6 +145,58 @@ export function recordDemand(
       formula: '{useful} + {loss}',
       inputs: [book.input('useful', 'demand.useful'), book.input('loss', 'loss.total')],
       note: 'What the store must be given back each day: useful energy and every loss on the way.',
+    },
+  });
+}
+
+/** Idle, device by device; what search mode spares while nothing runs is taken off. */
+function recordIdleLoss(
+  book: FigureBook,
+  { total, unattended }: Ledger,
+  days: readonly DeviceDay[],
+  idleFigure: (deviceId: string) => FigureId | undefined,
+  parts: readonly WorkingInput[],
+): number {
+  const inputs = days.flatMap(({ feed, onMin, heldIdleWh, unattendedIdleWh }, i): WorkingInput[] => {
+    const { curve, ratingW, device } = feed;
+    const figure = idleFigure(device.id);
+    const idleW = curve.c0 * ratingW;
+    const of = { unit: 'W', origin: ORIGIN.computed };
+    return [
+      { symbol: `idle${i}`, label: `${device.name} idle`, value: idleW, ...of, ...(figure ? { figure } : {}) },
+      { symbol: `hours${i}`, label: `${device.name} on`, value: onMin / 60, unit: 'h', origin: ORIGIN.computed },
+      {
+        symbol: `spared${i}`,
+        label: 'spared by search mode',
+        value: (idleW * onMin) / 60 - heldIdleWh - unattendedIdleWh,
+        unit: 'Wh',
+        origin: ORIGIN.computed,
+      },
+    ];
+  });
+  const spares = days.map(({ feed }) => feed.device.kind === 'inverter' && feed.device.search !== null);
+  const shown = inputs.filter(({ symbol }) => !symbol.startsWith('spared') || spares[Number(symbol.slice(6))]);
+  const terms = days.map((_, i) => `{idle${i}} × {hours${i}}${spares[i] ? ` − {spared${i}}` : ''}`);
+  const onMin = days.reduce((sum, day) => sum + day.onMin, 0);
+  const nobody: WorkingInput = {
+    symbol: 'unattended',
+    label: 'of this, nothing running',
+    value: unattended.idleWh,
+    unit: 'Wh',
+    origin: ORIGIN.computed,
+  };
+  const [only] = days;
+  return book.set('loss.idle', {
+    value: total.idleWh,
+    unit: 'Wh/day',
+    label: 'Lost idling',
+    basis: ORIGIN.schmidtSauer,
+    working: {
+      formula: terms.join(' + ') || '0: nothing uses an inverter',
+      inputs: [...shown, ...(unattended.idleWh > 0 ? [nobody] : []), ...parts],
+      note: only
+        ? `${days.length === 1 ? `${only.feed.device.name} is` : 'The devices are'} on for ${formatDuration(onMin)} of the day. Idle is shared, minute by minute, among the loads that held it on.`
+        : undefined,
     },
   });
 }

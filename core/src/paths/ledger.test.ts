@@ -1,7 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { assess, evaluate } from '../assess.ts';
-import { PATHS } from '../job/values.ts';
+import { blankInverter } from '../job/blank.ts';
+import type { Device } from '../job/schema.ts';
+import { PATHS, POLICIES } from '../job/values.ts';
 import { aJob, aLoad, withSystem } from '../test/jobs.ts';
 
 const loads = fc.array(
@@ -16,13 +18,53 @@ const loads = fc.array(
   { minLength: 1, maxLength: 12 },
 );
 
-const jobOf = (specs: typeof loads extends fc.Arbitrary<infer T> ? T : never, always: boolean, idleW: number | null) =>
+/** Random devices beside the first inverter: another one, a converter, a port, each with its policy. */
+const beside = fc.record({
+  policies: fc.tuple(...[0, 1, 2, 3].map(() => fc.constantFrom(...POLICIES))),
+  search: fc.boolean(),
+  leftOnH: fc.integer({ min: 0, max: 24 }),
+  named: fc.boolean(),
+});
+type Specs = typeof loads extends fc.Arbitrary<infer T> ? T : never;
+type Beside = typeof beside extends fc.Arbitrary<infer T> ? T : never;
+
+function devicesOf({ policies, search, leftOnH }: Beside, idleW: number | null): Device[] {
+  const shared = { ...blankInverter('x', 'x'), hours: [{ startMin: 1380, minutes: 200 }], leftOnH, idleW };
+  const { kind: _, ratingW: __, search: ___, waveform: ____, ...common } = shared;
+  return [
+    { ...shared, id: 'inverter', name: 'Large', policy: policies[0] ?? 'always' },
+    {
+      ...shared,
+      id: 'small',
+      name: 'Small',
+      policy: policies[1] ?? 'always',
+      search: search ? { idleW: 2, wakeW: 8 } : null,
+    },
+    { ...common, kind: 'converter', id: 'usb', name: 'USB', outputV: 5, ratingW: 100, policy: policies[2] ?? 'always' },
+    {
+      ...common,
+      kind: 'port',
+      id: 'port',
+      name: 'Port',
+      outputV: 12,
+      limitA: 10,
+      limitW: null,
+      policy: policies[3] ?? 'always',
+    },
+  ];
+}
+
+const NAMED = { inverter: 'small', 'inverter-adapter': 'small', 'dc-dc': 'usb', station: 'port' } as const;
+
+const jobOf = (specs: Specs, around: Beside, idleW: number | null) =>
   withSystem(
     aJob(
       specs.map(({ watts, hours, start, path, quantity, cycles }) =>
         aLoad({
           quantity,
           path,
+          device: around.named && path in NAMED ? NAMED[path as keyof typeof NAMED] : null,
+          residueW: 7,
           draw: cycles
             ? { kind: 'thermostatic', runningW: watts, duty: 0.3, setC: 4 }
             : { kind: 'steady', powerW: watts },
@@ -30,14 +72,14 @@ const jobOf = (specs: typeof loads extends fc.Arbitrary<infer T> ? T : never, al
         }),
       ),
     ),
-    { inverter: { policy: always ? 'always' : 'with-loads', idleW } },
+    { devices: devicesOf(around, idleW) },
   );
 
 describe('the ledger of a day', () => {
   it('closes to 1e-9 of the throughput on random jobs, load by load and in total', () => {
     fc.assert(
-      fc.property(loads, fc.boolean(), fc.option(fc.integer({ min: 0, max: 60 })), (specs, always, idleW) => {
-        const { assessment, bus } = evaluate(jobOf(specs, always, idleW));
+      fc.property(loads, beside, fc.option(fc.integer({ min: 0, max: 60 })), (specs, around, idleW) => {
+        const { assessment, bus } = evaluate(jobOf(specs, around, idleW));
         const { figures, ledger } = assessment;
         const value = (id: keyof typeof figures) => figures[id]?.value ?? 0;
         const near = (a: number, b: number) =>
@@ -60,12 +102,16 @@ describe('the ledger of a day', () => {
     );
   });
 
-  it('gives the useful energy of steady loads as pieces × power × time, whatever the path', () => {
+  it('gives the useful energy of steady loads as pieces × power × time; of fuel its residue, of hookup nothing', () => {
     fc.assert(
-      fc.property(loads, (specs) => {
+      fc.property(loads, beside, (specs, around) => {
         const steady = specs.map((spec) => ({ ...spec, cycles: false }));
-        const wanted = steady.reduce((sum, { watts, hours, quantity }) => sum + quantity * watts * hours, 0);
-        expect(assess(jobOf(steady, false, null)).figures['demand.useful'].value / wanted).toBeCloseTo(1, 9);
+        const wanted = steady.reduce((sum, { watts, hours, quantity, path }) => {
+          const powerW = path === 'fuel' ? 7 : path === 'supply-only' ? 0 : watts;
+          return sum + quantity * powerW * hours;
+        }, 0);
+        const { value } = assess(jobOf(steady, around, null)).figures['demand.useful'];
+        expect(Math.abs(value - wanted)).toBeLessThanOrEqual(1e-9 * Math.max(1, wanted));
       }),
     );
   });

@@ -1,14 +1,8 @@
-import type { System } from '../job/schema.ts';
+import type { Device } from '../job/schema.ts';
 import type { LoadProfile } from '../loads/profile.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
-import { chainOf } from './chain.ts';
-import type { LossCurve } from './curve.ts';
-
-export interface Inverter {
-  readonly ratingW: number;
-  readonly curve: LossCurve;
-  readonly policy: System['inverter']['policy'];
-}
+import { type Chain, chainOf } from './chain.ts';
+import type { Feed } from './feed.ts';
 
 /** Where the watt-hours of one load's day go, Wh. Storage is shared out later, when the store is known. */
 export interface LedgerRow {
@@ -18,104 +12,177 @@ export interface LedgerRow {
   readonly idleWh: number;
 }
 
+/** What one device does through the day. */
+export interface DeviceDay {
+  readonly feed: Feed;
+  /** W it gives in each minute. */
+  readonly outputW: Float64Array;
+  /** Share of each minute that it is on. */
+  readonly onShare: Float64Array;
+  readonly onMin: number;
+  /** Idle while something on it runs, and while nothing does, Wh. */
+  readonly heldIdleWh: number;
+  readonly unattendedIdleWh: number;
+  readonly conversionWh: number;
+}
+
 export interface BusDay {
   readonly rows: readonly LedgerRow[];
-  /** Inverter idle in minutes when nothing on it runs: nobody's but the switch's, Wh. */
+  readonly devices: readonly DeviceDay[];
+  /** Idle in minutes when nothing on a device runs: nobody's but the switch's, Wh. */
   readonly unattendedIdleWh: number;
-  /** Mean W drawn from the battery bus in each minute. */
+  /** Mean W drawn from the battery bus in each minute; the parts that the appliances use and that idle away. */
   readonly busW: Float64Array;
-  /** Of these, the mean W that the appliances use. */
   readonly usefulW: Float64Array;
-  /** Minutes of the day that the inverter is on. */
-  readonly inverterOnMin: number;
+  readonly idleW: Float64Array;
+}
+
+interface Fed {
+  readonly profile: LoadProfile;
+  readonly chain: Chain;
 }
 
 /**
  * The day's demand on the battery bus and its ledger, minute by minute.
  *
- * Attribution: idle is shared, in each minute, among the loads that hold the inverter on, in proportion to
+ * Attribution: a device's idle is shared, in each minute, among the loads that hold it on, in proportion to
  * their power (by the time they hold it if none draws); linear and quadratic losses in proportion to power,
  * with the extra quadratic loss of a cycling load (c₂·Var P/P_rated) to that load. Shares sum to the total.
- * @param inverter null when no load uses one
+ * @param feeds the devices that loads hang on, sizes settled; a load on a device not among them has no loss there
  */
-export function busDay(profiles: readonly LoadProfile[], inverter: Inverter | null): BusDay {
+export function busDay(profiles: readonly LoadProfile[], devices: readonly Device[], feeds: readonly Feed[]): BusDay {
   const busW = new Float64Array(MINUTES_PER_DAY);
   const usefulW = new Float64Array(MINUTES_PER_DAY);
-  const onInverter: LoadProfile[] = [];
-  for (const profile of profiles) {
-    const { efficiency, usesInverter } = chainOf(profile.load);
-    if (usesInverter) onInverter.push(profile);
+  const idleW = new Float64Array(MINUTES_PER_DAY);
+  const fed: Fed[] = profiles.map((profile) => ({ profile, chain: chainOf(profile.load, devices) }));
+  for (const { profile, chain } of fed) {
+    if (!chain.fromBus) continue;
+    const { meanW } = profile;
     for (const [from, to] of profile.active) {
       for (let m = from; m < to; m++) {
-        const w = profile.meanW[m] as number;
+        const w = meanW[m] as number;
         usefulW[m] = (usefulW[m] as number) + w;
-        busW[m] = (busW[m] as number) + w / efficiency;
+        busW[m] = (busW[m] as number) + w / chain.efficiency;
       }
     }
   }
-  const day = inverter && onInverter.length > 0 ? inverterDay(onInverter, inverter) : null;
-  if (day) for (let m = 0; m < MINUTES_PER_DAY; m++) busW[m] = (busW[m] as number) + (day.lossW[m] as number);
-
-  const rows = profiles.map((profile): LedgerRow => {
-    const { load, energyWh } = profile;
-    const share = day?.shares.get(profile) ?? { conversionWh: 0, idleWh: 0 };
-    const deviceWh = energyWh / chainOf(load).efficiency - energyWh;
-    return { loadId: load.id, usefulWh: energyWh, conversionWh: deviceWh + share.conversionWh, idleWh: share.idleWh };
+  const shares = new Map<LoadProfile, Share>();
+  const days = feeds.flatMap((feed) => {
+    const own = fed.filter(({ chain }) => chain.device?.id === feed.device.id);
+    return own.length > 0 ? [deviceDay(own, feed, { busW, idleW, shares })] : [];
   });
-  return { rows, unattendedIdleWh: day?.unattendedWh ?? 0, busW, usefulW, inverterOnMin: day?.onMin ?? 0 };
+  const rows = fed.map(({ profile, chain }): LedgerRow => {
+    const loadId = profile.load.id;
+    if (!chain.fromBus) return { loadId, usefulWh: 0, conversionWh: 0, idleWh: 0 };
+    const { energyWh } = profile;
+    const share = shares.get(profile) ?? { conversionWh: 0, idleWh: 0 };
+    const ownWh = energyWh / chain.efficiency - energyWh;
+    return { loadId, usefulWh: energyWh, conversionWh: ownWh + share.conversionWh, idleWh: share.idleWh };
+  });
+  return {
+    rows,
+    devices: days,
+    unattendedIdleWh: days.reduce((sum, day) => sum + day.unattendedIdleWh, 0),
+    busW,
+    usefulW,
+    idleW,
+  };
 }
 
-interface InverterDay {
-  readonly lossW: Float64Array;
-  readonly shares: ReadonlyMap<LoadProfile, { readonly conversionWh: number; readonly idleWh: number }>;
-  readonly unattendedWh: number;
-  readonly onMin: number;
+interface Share {
+  readonly conversionWh: number;
+  readonly idleWh: number;
 }
 
-/** The inverter's own losses through the day, and each load's share of them. */
-function inverterDay(profiles: readonly LoadProfile[], { ratingW, curve, policy }: Inverter): InverterDay {
+/** Adds one device's losses to the bus, and notes each load's share of them. */
+function deviceDay(
+  fed: readonly Fed[],
+  feed: Feed,
+  into: { busW: Float64Array; idleW: Float64Array; shares: Map<LoadProfile, Share> },
+): DeviceDay {
+  const { ratingW, curve } = feed;
   const outputW = new Float64Array(MINUTES_PER_DAY);
   const heldShare = new Float64Array(MINUTES_PER_DAY);
   const holders = new Float64Array(MINUTES_PER_DAY);
-  for (const { load, meanW, onShare, active } of profiles) {
-    const { efficiency } = chainOf(load);
-    for (const [from, to] of active) {
+  for (const { profile, chain } of fed) {
+    const { meanW, onShare } = profile;
+    for (const [from, to] of profile.active) {
       for (let m = from; m < to; m++) {
-        outputW[m] = (outputW[m] as number) + (meanW[m] as number) / efficiency;
+        outputW[m] = (outputW[m] as number) + (meanW[m] as number) / chain.efficiency;
         heldShare[m] = Math.max(heldShare[m] as number, onShare[m] as number);
         holders[m] = (holders[m] as number) + (onShare[m] as number);
       }
     }
   }
-
-  // Idle while something runs belongs to what runs; the rest of an always-on day is unattended.
   const idleW = ratingW * curve.c0;
-  const lossW = new Float64Array(MINUTES_PER_DAY);
-  let heldMin = 0;
+  const search = feed.device.kind === 'inverter' ? feed.device.search : null;
+  const waitingW = search ? Math.min(search.idleW, idleW) : idleW;
+  const onShare = onShares(feed.device, heldShare);
+  let onMin = 0;
+  let unattendedWm = 0;
+  let heldWm = 0;
   for (let m = 0; m < MINUTES_PER_DAY; m++) {
-    heldMin += heldShare[m] as number;
-    lossW[m] = idleW * (policy === 'always' ? 1 : (heldShare[m] as number));
+    const held = heldShare[m] as number;
+    const on = onShare[m] as number;
+    onMin += on;
+    heldWm += idleW * held;
+    unattendedWm += waitingW * (on - held);
+    const w = idleW * held + waitingW * (on - held);
+    into.idleW[m] = (into.idleW[m] as number) + w;
+    into.busW[m] = (into.busW[m] as number) + w;
   }
 
-  const shares = new Map<LoadProfile, { conversionWh: number; idleWh: number }>();
-  for (const profile of profiles) {
-    const { efficiency } = chainOf(profile.load);
+  let totalWm = 0;
+  for (const { profile, chain } of fed) {
+    const { meanW, varianceW2 } = profile;
     let conversionWm = 0;
     let idleWm = 0;
     for (const [from, to] of profile.active) {
       for (let m = from; m < to; m++) {
         const output = outputW[m] as number;
-        const w = (profile.meanW[m] as number) / efficiency;
-        const variance = profile.varianceW2 ? (profile.varianceW2[m] as number) / efficiency ** 2 : 0;
+        const w = (meanW[m] as number) / chain.efficiency;
+        const variance = varianceW2 ? (varianceW2[m] as number) / chain.efficiency ** 2 : 0;
         const conversion = w * (curve.c1 + (curve.c2 * output) / ratingW) + (curve.c2 * variance) / ratingW;
         conversionWm += conversion;
-        lossW[m] = (lossW[m] as number) + conversion;
+        into.busW[m] = (into.busW[m] as number) + conversion;
         const share = output > 0 ? w / output : (profile.onShare[m] as number) / (holders[m] as number);
         idleWm += idleW * (heldShare[m] as number) * share;
       }
     }
-    shares.set(profile, { conversionWh: conversionWm / 60, idleWh: idleWm / 60 });
+    totalWm += conversionWm;
+    into.shares.set(profile, { conversionWh: conversionWm / 60, idleWh: idleWm / 60 });
   }
-  const onMin = policy === 'always' ? MINUTES_PER_DAY : heldMin;
-  return { lossW, shares, unattendedWh: (idleW * (onMin - heldMin)) / 60, onMin };
+  return {
+    feed,
+    outputW,
+    onShare,
+    onMin,
+    heldIdleWh: heldWm / 60,
+    unattendedIdleWh: unattendedWm / 60,
+    conversionWh: totalWm / 60,
+  };
+}
+
+/**
+ * Share of each minute that a device is on: always while a load needs it, and beyond that by its policy.
+ * "manual" spreads the hours it is left on over the minutes in which nothing runs.
+ */
+function onShares(device: Device, heldShare: Float64Array): Float64Array {
+  if (device.policy === 'with-loads') return heldShare.slice();
+  if (device.policy === 'always') return new Float64Array(MINUTES_PER_DAY).fill(1);
+  if (device.policy === 'manual') {
+    const freeMin = heldShare.reduce((sum, held) => sum + 1 - held, 0);
+    const left = freeMin > 0 ? Math.min(1, (device.leftOnH * 60) / freeMin) : 0;
+    return heldShare.map((held) => held + (1 - held) * left);
+  }
+  const on = heldShare.slice();
+  for (const { startMin, minutes } of device.hours) {
+    const end = startMin + minutes;
+    for (let m = Math.floor(startMin); m < end; m++) {
+      const share = Math.min(m + 1, end) - Math.max(m, startMin);
+      const at = m % MINUTES_PER_DAY;
+      on[at] = Math.max(on[at] as number, share);
+    }
+  }
+  return on;
 }

@@ -77,10 +77,13 @@ export const FIGURE_IDS = [
   'payload.left',
 ] as const;
 
-export type FigureId = (typeof FIGURE_IDS)[number];
-/** Known only when the brief gives the payload. */
-type OptionalFigureId = 'payload.left';
-export type Figures = Readonly<Record<Exclude<FigureId, OptionalFigureId>, Figure>> &
+/** What is known of every further inverter, by the id of its device. */
+type DeviceFigureKey = 'continuous' | 'apparent' | 'surge' | 'required' | 'rating' | 'idle';
+type DeviceFigureId = `device.${DeviceFigureKey}.${string}`;
+export type FigureId = (typeof FIGURE_IDS)[number] | DeviceFigureId;
+/** Known only when the brief gives the payload, or when there is such a device. */
+type OptionalFigureId = 'payload.left' | DeviceFigureId;
+export type Figures = Readonly<Record<Exclude<(typeof FIGURE_IDS)[number], 'payload.left'>, Figure>> &
   Readonly<Partial<Record<OptionalFigureId, Figure>>>;
 
 /** Collects figures while the pipeline runs; refuses a value that is not a number, so that no NaN leaves the core. */

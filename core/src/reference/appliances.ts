@@ -1,4 +1,6 @@
-import { cycleLength } from '../job/draw.ts';
+import type { FirmAppliance } from '../job/applianceSchema.ts';
+import { cycleLength, runningPowerW } from '../job/draw.ts';
+import { plainLoad } from '../job/plainLoad.ts';
 import type { Draw, Load, PathKind, Run } from '../job/schema.ts';
 import type { INSULATION } from '../job/values.ts';
 import type { OriginLabel } from '../quantity/figure.ts';
@@ -18,6 +20,27 @@ export interface Appliance {
   readonly startRatio: number;
   readonly powerFactor: number;
   readonly origin: OriginLabel;
+  /** The firm's own entry: the load as it was measured. */
+  readonly own?: Load;
+}
+
+/** An entry of the firm's catalogue in the form of a type. */
+export function fromFirm(id: string, { name, words, load }: FirmAppliance): Appliance {
+  const watts = runningPowerW(load.draw);
+  return {
+    id,
+    name,
+    words: words.toLowerCase().split(/\s+/).filter(Boolean),
+    draw: load.draw,
+    lowW: watts,
+    highW: watts,
+    runs: load.runs,
+    path: load.path,
+    startRatio: load.startRatio,
+    powerFactor: load.powerFactor,
+    origin: 'job',
+    own: load,
+  };
 }
 
 export const APPLIANCES: readonly Appliance[] = APPLIANCE_TABLE.trim().split('\n').map(readRow);
@@ -108,21 +131,26 @@ function cycleMinutes(draw: Extract<Draw, { kind: 'cycle' }>, minutes: number): 
 
 /**
  * Appliances by everyday words, best match first, the commoner (earlier in the table) of equals first: every
- * typed word must be found in the name or its words.
+ * typed word must be found in the name or its words. The firm's own entries come first.
  */
-export function findAppliances(text: string, limit = 8): Appliance[] {
+export function findAppliances(text: string, limit = 8, firm: readonly Appliance[] = []): Appliance[] {
   const typed = text
     .toLowerCase()
     .split(/[^\p{L}\p{N}]+/u)
     .filter(Boolean)
     .map(singular);
   if (typed.length === 0) return [];
-  return APPLIANCES.map((appliance) => ({ appliance, score: score(appliance, typed) }))
+  const own = (appliance: Appliance) => (appliance.own ? OWN_FIRST : 1);
+  return [...firm, ...APPLIANCES]
+    .map((appliance) => ({ appliance, score: score(appliance, typed) * own(appliance) }))
     .filter(({ score }) => score > 0)
     .sort((a, b) => b.score - a.score)
     .slice(0, limit)
     .map(({ appliance }) => appliance);
 }
+
+/** The firm's own entries rank before any type. */
+const OWN_FIRST = 1000;
 
 const singular = (word: string): string => (word.length > 3 ? word.replace(/(?<!s)s$/, '') : word);
 
@@ -146,18 +174,18 @@ function score({ name, words }: Appliance, typed: readonly string[]): number {
 
 /** A load of this type with the usual hours; watts are typical until someone measures. */
 export function loadFrom(appliance: Appliance, id: string): Load {
+  if (appliance.own) return { ...appliance.own, id, name: appliance.name, device: null, photos: [] };
   return {
-    id,
+    ...plainLoad(id),
     name: appliance.name,
-    quantity: 1,
+    type: appliance.id,
     draw: appliance.draw,
     runs: [...appliance.runs],
-    daysPerWeek: 7,
     path: appliance.path,
-    converterEfficiency: null,
     evidence: 'typical',
     startRatio: appliance.startRatio,
     powerFactor: appliance.powerFactor,
     critical: appliance.words.includes('medical'),
+    sensitive: appliance.words.includes('medical'),
   };
 }

@@ -19,6 +19,13 @@ export const DEFAULT = {
   inverterPeakAt: sourced(0.35, ORIGIN.practice),
   /** Idle draw as a share of the inverter's rating. */
   inverterIdleShare: sourced(0.01, ORIGIN.memory),
+  /** Standby of a shared DC-DC converter, share of its rating. */
+  converterIdleShare: sourced(0.005, ORIGIN.memory),
+  /** A portable station's output: what it gives of what its store held, and its standby, share of its rating. */
+  portEfficiency: sourced(0.85, ORIGIN.practice),
+  portIdleShare: sourced(0.01, ORIGIN.memory),
+  /** W of a port of which neither amps nor watts are known. */
+  portRatingW: sourced(100, ORIGIN.memory),
   /** What an inverter holds for a second or so, as a multiple of its rating. */
   inverterSurgeFactor: sourced(2, ORIGIN.memory),
   /** W per VA of an inverter's rating: a 5 kVA unit gives about 4 kW. */

@@ -5,7 +5,7 @@ import { DEFAULT } from '../reference/defaults.ts';
 import { ORIGIN } from '../reference/origins.ts';
 
 /** What battery, array and inverter weigh together, kg, and the payload that leaves. Common practice. */
-export function recordMass(book: FigureBook, brief: Brief, system: System): void {
+export function recordMass(book: FigureBook, brief: Brief, system: System, invertersW: number): void {
   const data = CHEMISTRY[system.store.chemistry];
   const ahAt12V = book.value('store.capacity') / data.nominal12V;
   const panelKgPerW = DEFAULT.panelKgPerM2.value / DEFAULT.panelWPerM2.value;
@@ -13,7 +13,7 @@ export function recordMass(book: FigureBook, brief: Brief, system: System): void
     value:
       (ahAt12V / 100) * data.kgPer100Ah12V +
       book.value('array.rating') * panelKgPerW +
-      (book.value('inverter.rating') / 1000) * DEFAULT.inverterKgPerKw.value,
+      (invertersW / 1000) * DEFAULT.inverterKgPerKw.value,
     unit: 'kg',
     label: 'Kit weighs',
     basis: ORIGIN.practice,
@@ -36,7 +36,7 @@ export function recordMass(book: FigureBook, brief: Brief, system: System): void
           unit: 'kg',
           origin: DEFAULT.panelKgPerM2.origin,
         },
-        book.input('inverter', 'inverter.rating'),
+        { symbol: 'inverter', label: 'Inverters together', value: invertersW, unit: 'W', origin: ORIGIN.computed },
         {
           symbol: 'perKw',
           label: 'Inverter per kW',

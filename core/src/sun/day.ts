@@ -20,10 +20,11 @@ export function sunHoursOf(place: Brief['place'], month: number): number {
   );
 }
 
-/** The month of use with the least sun; the first of them when equal. */
-export function darkestMonth(place: Brief['place'], months: readonly number[]): number {
+/** The month that is designed for: of the months of use the one with the least sun, on a summer's day with the most. */
+export function designMonth({ place, months, day }: Pick<Brief, 'place' | 'months' | 'day'>): number {
+  const sign = day.season === 'summer' ? -1 : 1;
   const byDay = (month: number) => dailyExtraterrestrialKwh(place.latitudeDeg, meanDayOfMonth(month));
-  return [...months].sort((a, b) => byDay(a) - byDay(b) || a - b)[0] ?? 1;
+  return [...months].sort((a, b) => sign * (byDay(a) - byDay(b)) || a - b)[0] ?? 1;
 }
 
 /**

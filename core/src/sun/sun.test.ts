@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { assess } from '../assess.ts';
 import { arrayDay } from '../sources/array.ts';
 import { aJob, aLoad, withSystem } from '../test/jobs.ts';
-import { darkestMonth, sunDay } from './day.ts';
+import { designMonth, sunDay } from './day.ts';
 import { cosZenith, dailyExtraterrestrialKwh, declination, sunsetHourAngle } from './geometry.ts';
 
 const rad = Math.PI / 180;
@@ -60,9 +60,11 @@ describe('a mean day', () => {
 
   it('finds December darkest in the north and June in the south', () => {
     const all = [1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12];
-    expect(darkestMonth(place, all)).toBe(12);
-    expect(darkestMonth({ ...place, latitudeDeg: -33 }, all)).toBe(6);
-    expect(darkestMonth(place, [5, 6, 7])).toBe(5);
+    const day = { season: 'usual', week: 'usual', motion: 'usual' } as const;
+    expect(designMonth({ place, months: all, day })).toBe(12);
+    expect(designMonth({ place: { ...place, latitudeDeg: -33 }, months: all, day })).toBe(6);
+    expect(designMonth({ place, months: [5, 6, 7], day })).toBe(5);
+    expect(designMonth({ place, months: all, day: { ...day, season: 'summer' } })).toBe(6);
   });
 });
 

@@ -1,22 +1,16 @@
 import { blankJob } from '../job/blank.ts';
-import type { Job, Load, System } from '../job/schema.ts';
+import { plainLoad } from '../job/plainLoad.ts';
+import type { Inverter, Job, Load, System } from '../job/schema.ts';
 
 /** Builders for tests: a load with everything usual, and a job of such loads. */
 export function aLoad(part: Partial<Load> & { readonly watts?: number; readonly hours?: number } = {}): Load {
   const { watts = 100, hours = 1, ...rest } = part;
   return {
-    id: 'load',
+    ...plainLoad('load'),
     name: 'Load',
-    quantity: 1,
     draw: { kind: 'steady', powerW: watts },
     runs: [{ startMin: 600, minutes: hours * 60 }],
-    daysPerWeek: 7,
-    path: 'direct',
-    converterEfficiency: null,
     evidence: 'measured',
-    startRatio: 1,
-    powerFactor: 1,
-    critical: false,
     ...rest,
   };
 }
@@ -29,8 +23,8 @@ export function aJob(loads: readonly Load[], change: (job: Job) => Job = (job) =
 export function withSystem(
   job: Job,
   change: { busVoltageV?: 12 | 24 | 48 } & {
-    [K in 'store' | 'inverter' | 'dcdc' | 'array']?: Partial<System[K]>;
-  },
+    [K in 'store' | 'dcdc' | 'array']?: Partial<System[K]>;
+  } & { inverter?: Partial<Inverter>; devices?: System['devices'] },
 ): Job {
   return {
     ...job,
@@ -41,7 +35,9 @@ export function withSystem(
         system: {
           busVoltageV: change.busVoltageV ?? system.busVoltageV,
           store: { ...system.store, ...change.store },
-          inverter: { ...system.inverter, ...change.inverter },
+          devices: (change.devices ?? system.devices).map((device) =>
+            device.kind === 'inverter' ? { ...device, ...change.inverter } : device,
+          ),
           dcdc: { ...system.dcdc, ...change.dcdc },
           array: { ...system.array, ...change.array },
         },

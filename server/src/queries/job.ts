@@ -72,3 +72,25 @@ export async function deleteJob(db: Database, workspace: string, id: string): Pr
 export async function deleteAllJobs(db: Database, workspace: string): Promise<void> {
   await db.query('delete from job where workspace_id = $1', [workspace]);
 }
+
+/** Jobs written by an older version of the program, locked until the transaction ends. */
+export async function lockOlderJobs(
+  db: Database,
+  version: number,
+): Promise<{ workspaceId: string; id: string; document: unknown }[]> {
+  const { rows } = await db.query(
+    `select workspace_id as "workspaceId", id, document from job
+      where (document ->> 'schemaVersion')::integer < $1 order by workspace_id, id for update`,
+    [version],
+  );
+  return rows;
+}
+
+/** The same job in a newer form: neither its version nor its time changes. */
+export async function replaceDocument(db: Database, workspace: string, id: string, job: Job): Promise<void> {
+  await db.query('update job set document = $3 where workspace_id = $1 and id = $2', [
+    workspace,
+    id,
+    JSON.stringify(job),
+  ]);
+}

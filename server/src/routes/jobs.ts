@@ -4,8 +4,7 @@ import { type Request, Router } from 'express';
 import type { Database } from '../database.ts';
 import { Problem } from '../errors.ts';
 import { deleteJob, insertJob, listJobs, readJob, type StoredJob, updateJob } from '../queries/job.ts';
-
-const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/i;
+import { uuidFrom } from './ids.ts';
 
 /** `/api/jobs`: the jobs of one workspace. @param workspace resolves the workspace of a request */
 export function jobRoutes(db: Database, workspace: (request: Request) => Promise<string>): Router {
@@ -57,11 +56,7 @@ function unknown(id: string): never {
   throw new Problem('unknown-job', `No job has the id ${id}. It may have been deleted.`);
 }
 
-function idFrom(request: Request): string {
-  const id = String(request.params.id);
-  if (!UUID.test(id)) throw new Problem('unknown-job', 'A job id is a UUID such as those GET /api/jobs lists.');
-  return id;
-}
+const idFrom = (request: Request): string => uuidFrom(request, 'id', 'unknown-job');
 
 /** The version in `If-Match: "7"`. */
 function versionFrom(request: Request): number {

@@ -2,7 +2,7 @@ import { APPLIANCES, blankJob, type Job, proposeLoad } from '@joulemetric/core';
 import { validateJob } from '@joulemetric/core/validate';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { changeBusVoltage, changeSystem, duplicateOption, removeOption } from './design.ts';
+import { changeBusVoltage, changeDevice, changeSystem, duplicateOption, removeOption } from './design.ts';
 import { addLoad, changeLoad, duplicateLoad, type Edit, moveLoad, removeLoad, setNeverTogether } from './loads.ts';
 
 const load = (i: number) =>
@@ -24,7 +24,7 @@ const command = fc
       changeLoad(idAt(a), { quantity: 1 + (b % 99) }),
       a % 2 ? duplicateOption(option) : removeOption(option),
       changeBusVoltage(option, b % 2 ? 24 : 12),
-      changeSystem(option, 'inverter', { policy: b % 2 ? 'always' : 'with-loads' }),
+      changeDevice(option, 'inverter', { policy: b % 2 ? 'always' : 'with-loads' }),
     ];
     return (edits[kind] as Edit)(job);
   });

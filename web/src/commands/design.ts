@@ -1,4 +1,4 @@
-import { type DesignOption, freeId, type Job, type System } from '@joulemetric/core';
+import { type DesignOption, type Device, freeId, type Job, type System } from '@joulemetric/core';
 import type { Edit } from './loads.ts';
 
 /** Edits of the brief, the rules and the options. */
@@ -35,7 +35,7 @@ export const changeOption =
   (job) => ({ ...job, options: job.options.map((option) => (option.id === id ? change(option) : option)) });
 
 /** Changes one part of an option's system, such as its store. */
-export const changeSystem = <K extends 'store' | 'inverter' | 'dcdc' | 'array'>(
+export const changeSystem = <K extends 'store' | 'dcdc' | 'array'>(
   id: string,
   part: K,
   change: Partial<System[K]>,
@@ -43,6 +43,22 @@ export const changeSystem = <K extends 'store' | 'inverter' | 'dcdc' | 'array'>(
   changeOption(id, (option) => ({
     ...option,
     system: { ...option.system, [part]: { ...option.system[part], ...change } },
+  }));
+
+/** Changes one device of an option; parts that its kind does not have are the caller's mistake. */
+export const changeDevice = <K extends Device['kind'] = 'inverter'>(
+  optionId: string,
+  deviceId: string,
+  change: Partial<Omit<Extract<Device, { kind: K }>, 'kind' | 'id'>>,
+): Edit =>
+  changeOption(optionId, (option) => ({
+    ...option,
+    system: {
+      ...option.system,
+      devices: option.system.devices.map((device) =>
+        device.id === deviceId ? ({ ...device, ...change } as Device) : device,
+      ),
+    },
   }));
 
 /** Another bus voltage with the same energy and charging power: Ah and A scale with it. */

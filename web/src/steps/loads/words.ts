@@ -7,6 +7,9 @@ export const PATH_WORDS: Readonly<
   'dc-dc': { short: 'DC-DC', twice: false, long: 'DC-DC converter' },
   inverter: { short: 'inverter', twice: false, long: 'inverter' },
   'inverter-adapter': { short: 'inverter › adapter', twice: true, long: 'inverter and adapter' },
+  station: { short: 'station port', twice: false, long: 'port of a portable station' },
+  'supply-only': { short: 'hookup only', twice: false, long: 'hookup or generator only' },
+  fuel: { short: 'fuel', twice: false, long: 'gas or diesel' },
 };
 
 /** In the narrow cells of the sheet. */

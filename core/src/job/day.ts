@@ -1,0 +1,47 @@
+import type { Brief, Day, DayKind, Load, Run } from './schema.ts';
+import { DAY_KINDS } from './values.ts';
+
+/** Whether a day is of a kind, such as a weekend. */
+const isOfKind = (day: Day, kind: DayKind): boolean => day.season === kind || day.week === kind || day.motion === kind;
+
+/** The kind of day whose runs a load follows on a day; null when it runs as usual. The last that applies wins. */
+export function variantOn(load: Pick<Load, 'variants'>, day: Day): DayKind | null {
+  const said = new Set(load.variants.map(({ on }) => on));
+  return DAY_KINDS.findLast((kind) => said.has(kind) && isOfKind(day, kind)) ?? null;
+}
+
+/** When a load runs on a day of that kind. */
+export function runsOn(load: Pick<Load, 'runs' | 'variants'>, day: Day): readonly Run[] {
+  const kind = variantOn(load, day);
+  return load.variants.find(({ on }) => on === kind)?.runs ?? load.runs;
+}
+
+/** The load as it is on a day: the same object when that is as usual, so that a page need not draw it again. */
+export function loadOn(load: Load, day: Day): Load {
+  const kind = variantOn(load, day);
+  if (kind === null) return load;
+  const others = known.get(load) ?? new Map<DayKind, Load>();
+  known.set(load, others);
+  const made = others.get(kind) ?? { ...load, runs: [...runsOn(load, day)] };
+  others.set(kind, made);
+  return made;
+}
+
+const known = new WeakMap<Load, Map<DayKind, Load>>();
+
+/**
+ * The kind of day that an edit of a load's runs is for while such a day is shown: the most particular of its
+ * kinds, or null (the usual runs) on a usual day.
+ */
+export function editedKind(day: Day): DayKind | null {
+  return DAY_KINDS.findLast((kind) => isOfKind(day, kind)) ?? null;
+}
+
+export const sameDay = (a: Day, b: Day): boolean => a.season === b.season && a.week === b.week && a.motion === b.motion;
+
+export const isUsual = (day: Day): boolean => editedKind(day) === null;
+
+/** The brief as it holds on its kind of day: a parked day has no driving. */
+export function briefOn(brief: Brief): Brief {
+  return brief.day.motion === 'parked' ? { ...brief, driveHoursPerDay: 0 } : brief;
+}

@@ -1,0 +1,72 @@
+import { type Static, Type } from '@sinclair/typebox';
+import { id, number, object, oneNumberOf, oneOf, orNull, Run, text } from './schemaParts.ts';
+import { OUTPUT_VOLTAGES, POLICIES, WAVEFORMS } from './values.ts';
+
+/** What stands between the bus and the loads: inverters, shared DC-DC converters, ports of a portable station. */
+
+const shared = {
+  id: id('unique among the devices of the option'),
+  name: text(60, 'what it is called', 1),
+  idleW: orNull(0, 500, 'W drawn with nothing connected; null = the usual share of the rating, or as the points tell'),
+  peakEfficiency: orNull(0.3, 0.999, 'best efficiency on its data sheet; null = the default'),
+  points: Type.Array(
+    object({
+      outW: Type.Number({ exclusiveMinimum: 0, maximum: 40_000, description: 'W given' }),
+      inW: Type.Number({ exclusiveMinimum: 0, maximum: 60_000, description: 'W taken at the same time' }),
+    }),
+    { maxItems: 24, description: 'pairs measured or from a data sheet; the loss curve is fitted to them' },
+  ),
+  policy: oneOf(POLICIES, 'when it is on'),
+  hours: Type.Array(Run, { maxItems: 12, description: 'for the policy "hours": when it is switched on' }),
+  leftOnH: number(0, 24, 'for the policy "manual": hours a day it stays on with nothing running'),
+};
+
+const Inverter = object(
+  {
+    kind: Type.Literal('inverter'),
+    ...shared,
+    ratingW: orNull(50, 40_000, 'what is or will be fitted; null = as required'),
+    search: Type.Unsafe<{ idleW: number; wakeW: number } | null>({
+      type: ['object', 'null'],
+      properties: {
+        idleW: number(0, 200, 'W while it looks for a load'),
+        wakeW: number(0, 500, 'W from which a load wakes it'),
+      },
+      required: ['idleW', 'wakeW'],
+      additionalProperties: false,
+      description: 'search (eco) mode; null = it has none or it is off',
+    }),
+    waveform: oneOf(WAVEFORMS, 'pure sine or stepped'),
+  },
+  'battery to mains voltage',
+);
+
+const Converter = object(
+  {
+    kind: Type.Literal('converter'),
+    ...shared,
+    outputV: oneNumberOf(OUTPUT_VOLTAGES, 'what it gives, V'),
+    ratingW: number(1, 10_000, 'W it gives at most'),
+  },
+  'battery to another DC voltage, for one or more loads',
+);
+
+const Port = object(
+  {
+    kind: Type.Literal('port'),
+    ...shared,
+    outputV: number(5, 240, 'what it gives, V'),
+    limitA: orNull(0.1, 100, 'A at which it shuts off; null = only W count'),
+    limitW: orNull(1, 10_000, 'W at which it shuts off; null = only A count'),
+  },
+  'one output of a portable power station',
+);
+
+/** `discriminator` lets Ajv complain only about the kind that was chosen; other validators may ignore it. */
+export const Device = Type.Unsafe<Static<typeof Inverter | typeof Converter | typeof Port>>({
+  type: 'object',
+  discriminator: { propertyName: 'kind' },
+  required: ['kind'],
+  oneOf: [Inverter, Converter, Port],
+  description: 'what stands between the bus and loads',
+});

@@ -1,0 +1,29 @@
+import { type TSchema, Type } from '@sinclair/typebox';
+
+/** The pieces that the schema of a job file is put together from. */
+
+/** No control characters (PostgreSQL refuses NUL) and no lone surrogates. */
+const TEXT_PATTERN = '^[^\\p{Cc}\\p{Cs}]*$';
+export const text = (maxLength: number, description: string, minLength = 0) =>
+  Type.String({ minLength, maxLength, pattern: TEXT_PATTERN, description });
+export const number = (minimum: number, maximum: number, description: string) =>
+  Type.Number({ minimum, maximum, description });
+export const oneOf = <const T extends readonly [string, ...string[]]>(values: T, description: string) =>
+  Type.Unsafe<T[number]>({ type: 'string', enum: [...values], description });
+export const oneNumberOf = <const T extends readonly [number, ...number[]]>(values: T, description: string) =>
+  Type.Unsafe<T[number]>({ type: 'number', enum: [...values], description });
+/** A number, or null for "the program works it out" (as one type, so that an error names the range, not a union). */
+export const orNull = (minimum: number, maximum: number, description: string) =>
+  Type.Unsafe<number | null>({ type: ['number', 'null'], minimum, maximum, description });
+export const object = <T extends Record<string, TSchema>>(properties: T, description?: string) =>
+  Type.Object(properties, { additionalProperties: false, ...(description ? { description } : {}) });
+export const ID_PATTERN = '^[a-z0-9][a-z0-9-]{0,39}$';
+export const id = (description: string) => Type.String({ pattern: ID_PATTERN, description });
+
+export const Run = object(
+  {
+    startMin: number(0, 1439.999, 'start, minutes after local midnight'),
+    minutes: Type.Number({ exclusiveMinimum: 0, maximum: 1440, description: 'length in minutes; may pass midnight' }),
+  },
+  'one stretch of use in the day',
+);
