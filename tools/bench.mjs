@@ -2,25 +2,13 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
-import { launchChromium } from './lib/browser.mjs';
-import { throwAwayCluster } from './lib/cluster.mjs';
-import { ensureBuild, ensureChromium, ensureNodePackages, ensurePostgres } from './lib/packages.mjs';
 import { ROOT } from './lib/paths.mjs';
-import { startServer } from './lib/server.mjs';
+import { withApp } from './lib/withApp.mjs';
 
 const EDITS = 200;
 
-await ensureNodePackages();
-await ensureChromium();
-await ensureBuild();
-const cluster = await throwAwayCluster(await ensurePostgres());
-const server = await startServer({ databaseUrl: cluster.url, port: 0, quiet: true });
-const browser = await launchChromium();
-try {
-  const page = await browser.newPage({
-    viewport: { width: 1280, height: 800 },
-    baseURL: `http://127.0.0.1:${server.port}`,
-  });
+await withApp(async ({ browser, baseURL }) => {
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, baseURL });
   report('JavaScript of the first screen', `${(await firstScreenBytes(page)).toFixed(0)} kB gzipped`, 'target 250 kB');
   const loop = await referenceTimes(page);
   report(
@@ -29,18 +17,27 @@ try {
     'equal when quiet',
   );
   for (const loads of [40, 300]) {
-    const times = await editTimes(page, loads);
+    await openJobOf(page, loads);
+    const times = await editTimes(page);
     report(
       `Edit to all figures on screen, ${loads} loads`,
       `p50 ${at(times, 0.5)} ms, p95 ${at(times, 0.95)} ms`,
       'target p95 100 ms',
     );
   }
-} finally {
-  await browser.close();
-  await server.stop();
-  await cluster.stop();
-}
+  const { frames, bare } = await scrollFrames(page);
+  report(
+    'Scrolling 300 loads, a window height every 8 frames',
+    `${bare} of ${frames.length} frames with a row missing, frame p95 ${at(frames, 0.95)} ms`,
+    'target 0 missing',
+  );
+  const phone = await browser.newPage({ viewport: { width: 390, height: 844 }, baseURL, hasTouch: true });
+  report(
+    'A load taken down on the phone at a thumb’s pace',
+    `${(await phoneEntry(phone)).toFixed(1)} s`,
+    'target 20 s',
+  );
+});
 
 function report(what, value, target) {
   process.stdout.write(`${what}: ${value} (${target})\n`);
@@ -73,8 +70,8 @@ async function referenceTimes(page) {
   return times.sort((a, b) => a - b);
 }
 
-/** A demo job's loads repeated to `count`; one load's watts are typed anew, until the changed figures are painted. */
-async function editTimes(page, count) {
+/** Opens a job of a demo job's loads repeated to `count`. */
+async function openJobOf(page, count) {
   const demo = readdirSync(join(ROOT, 'demo')).map((name) =>
     JSON.parse(readFileSync(join(ROOT, 'demo', name), 'utf8')),
   );
@@ -88,6 +85,10 @@ async function editTimes(page, count) {
   const { id } = await (await page.request.post('/api/jobs', { data: job })).json();
   await page.goto(`/jobs/${id}/loads`);
   await page.getByLabel('Power of Load 0').waitFor();
+}
+
+/** One load's watts are typed anew, until the changed figures are painted. */
+async function editTimes(page) {
   const times = await page.evaluate(async (edits) => {
     const input = document.querySelector('[aria-label="Power of Load 0"]');
     const vital = document.querySelector('[data-vital="demand.battery"]');
@@ -109,4 +110,53 @@ async function editTimes(page, count) {
     return vital ? measured : [];
   }, EDITS);
   return times.sort((a, b) => a - b);
+}
+
+/** Scrolls the sheet to its end; in each frame the rows must cover the list from the window's top to its foot. */
+async function scrollFrames(page) {
+  const { frames, bare } = await page.evaluate(async () => {
+    const main = document.querySelector('main');
+    const list = document.querySelector('[aria-label="Loads"]');
+    const frames = [];
+    let bare = 0;
+    let last = performance.now();
+    const step = main.clientHeight / 8;
+    while (main.scrollTop + main.clientHeight < main.scrollHeight - 1) {
+      main.scrollTop += step;
+      await new Promise(requestAnimationFrame);
+      // What has been painted is what stands at the next frame's start.
+      const view = main.getBoundingClientRect();
+      const within = list.getBoundingClientRect();
+      const rows = [...list.children].map((row) => row.getBoundingClientRect());
+      const top = Math.max(view.top, within.top);
+      const foot = Math.min(view.bottom, within.bottom);
+      const covered = rows.some((row) => row.top <= top + 1) && rows.some((row) => row.bottom >= foot - 1);
+      if (foot > top && !covered) bare++;
+      const now = performance.now();
+      frames.push(now - last);
+      last = now;
+    }
+    return { frames, bare };
+  });
+  return { frames: frames.sort((a, b) => a - b), bare };
+}
+
+/** s to type "kettle 1200w 3x4min" with a thumb (0.28 s a key, 1.1 s a tap, common figures) and see the row. */
+async function phoneEntry(page) {
+  const KEY_MS = 280;
+  const TAP_MS = 1100;
+  await page.goto('/');
+  await page.getByLabel('Name of the new job').fill('Driveway');
+  await page.getByRole('button', { name: 'New job' }).click();
+  await page.getByRole('link', { name: 'Loads' }).filter({ visible: true }).click();
+  const field = page.getByRole('combobox', { name: 'Add a load' });
+  await field.waitFor();
+  const started = performance.now();
+  await page.waitForTimeout(TAP_MS);
+  await field.tap();
+  await field.pressSequentially('kettle 1200w 3x4min', { delay: KEY_MS });
+  await page.waitForTimeout(TAP_MS);
+  await field.press('Enter');
+  await page.locator('[data-load="kettle"]').waitFor();
+  return (performance.now() - started) / 1000;
 }

@@ -1,11 +1,8 @@
 /** `npm run screenshots`: one current picture of each main view, from the demo jobs, into docs/screenshots. */
 import { join } from 'node:path';
-import { launchChromium } from './lib/browser.mjs';
-import { throwAwayCluster } from './lib/cluster.mjs';
-import { ensureBuild, ensureChromium, ensureNodePackages, ensurePostgres } from './lib/packages.mjs';
 import { ROOT } from './lib/paths.mjs';
 import { say } from './lib/say.mjs';
-import { startServer } from './lib/server.mjs';
+import { withApp } from './lib/withApp.mjs';
 
 const DESK = { width: 1280, height: 800 };
 const PHONE = { width: 390, height: 844 };
@@ -38,14 +35,7 @@ const VIEWS = [
   { file: 'phone-result', job: 'River', step: 'result', size: PHONE },
 ];
 
-await ensureNodePackages();
-await ensureChromium();
-await ensureBuild();
-const cluster = await throwAwayCluster(await ensurePostgres());
-const server = await startServer({ databaseUrl: cluster.url, port: 0, quiet: true });
-const browser = await launchChromium();
-try {
-  const baseURL = `http://127.0.0.1:${server.port}`;
+await withApp(async ({ browser, baseURL }) => {
   const jobs = await (await fetch(`${baseURL}/api/jobs`)).json();
   for (const { file, job, step, theme = 'light', size = DESK, act } of VIEWS) {
     const context = await browser.newContext({ baseURL, viewport: size, colorScheme: theme, reducedMotion: 'reduce' });
@@ -61,8 +51,4 @@ try {
     say(`${file}.png`);
     await context.close();
   }
-} finally {
-  await browser.close();
-  await server.stop();
-  await cluster.stop();
-}
+});

@@ -8,7 +8,7 @@ import { type LoadProfile, rememberedProfile } from './loads/profile.ts';
 import { recordRange } from './loads/rangeFigures.ts';
 import { recordPeakCurrent } from './moment/currentFigure.ts';
 import { recordMoments, type SizedInverter } from './moment/momentFigures.ts';
-import { ledgerOf, recordDemand } from './paths/demandFigures.ts';
+import { ledgerOf, recordDemand, recordNight } from './paths/demandFigures.ts';
 import { type Feed, feedOf, givenRatingW } from './paths/feed.ts';
 import { type BusDay, busDay } from './paths/ledger.ts';
 import { FigureBook } from './quantity/figure.ts';
@@ -61,6 +61,8 @@ export function evaluate(job: Job, optionId?: string): Evaluation {
   const ledger = ledgerOf(bus, roundTrip);
   const idleFigure = (id: string) => inverters.find(({ device }) => device.id === id)?.ids.idle;
   recordDemand(book, profiles, ledger, bus.devices, idleFigure, roundTrip);
+
+  recordNight(book, bus.busW, sun.irradianceWm2, roundTrip);
 
   const nominalV = nominalVoltageV(system.store.chemistry, system.busVoltageV);
   recordPeakCurrent(book, profiles, devices, feeds, job.neverTogether, nominalV);

@@ -14,7 +14,7 @@ export { type Words, wordsFor } from './findings/words.ts';
 export type { FirmAppliance } from './job/applianceSchema.ts';
 // What is a job?
 export { blankJob } from './job/blank.ts';
-export { editedKind, isUsual, loadOn, variantOn } from './job/day.ts';
+export { editedKind, isUsual, loadOn, runsOn, variantOn } from './job/day.ts';
 export { asKind, cycleLength, runningPowerW, withRunningPower } from './job/draw.ts';
 export { freeId } from './job/ids.ts';
 export { migrate } from './job/migrate.ts';

@@ -6,7 +6,7 @@ import { MINUTES_PER_DAY } from '../quantity/units.ts';
 import { type Appliance, findAppliances, loadFrom } from '../reference/appliances.ts';
 import { type LabelReading, looksLikeLabel } from './label.ts';
 import { proposeFromLabel } from './labelProposal.ts';
-import { minutesPerDay, runsFor, spreadRuns } from './runs.ts';
+import { minutesPerDay, partOfDay, runInThe, runsFor, spreadRuns } from './runs.ts';
 
 /** What a typed line would add, or the questions that stand in the way. */
 export interface Proposal {
@@ -173,6 +173,8 @@ function typedRuns(reading: Reading, start: Load, draw: Draw, questions: Questio
       meant: `${energy.value / 10} Wh`,
     });
   }
+  const part = partOfDay(reading.words);
+  if (part && times === 1 && duration > 0 && duration < MINUTES_PER_DAY) return runInThe(part, duration);
   if (duration > 0 && times * duration <= MINUTES_PER_DAY) return runsFor(draw, times, duration);
   if (token(reading, 'times') !== null && start.runs.length > 0) {
     const each = minutesPerDay(start.runs) / start.runs.length;

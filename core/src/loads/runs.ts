@@ -82,6 +82,20 @@ export function addRun(runs: readonly Run[], minutes: number): Run[] {
   return [...runs, { startMin, minutes }].sort((a, b) => a.startMin - b.startMin);
 }
 
+/** Middle of the night and of the day: 02:00 and 13:00. Common practice. */
+const MIDDLE_MIN = { night: 2 * 60, day: 13 * 60 } as const;
+
+/** One run of that length in the middle of the night or of the day. */
+export function runInThe(part: keyof typeof MIDDLE_MIN, minutes: number): Run[] {
+  return [{ startMin: wrap(Math.round(MIDDLE_MIN[part] - minutes / 2)), minutes }];
+}
+
+/** Whether words say "at night" or "by day"; null when they say neither. */
+export function partOfDay(text: string): 'night' | 'day' | null {
+  if (/\b(?:at night|by night|overnight|nights?)\b/i.test(text)) return 'night';
+  return /\b(?:by day|daytime|in daylight|during the day)\b/i.test(text) ? 'day' : null;
+}
+
 export function minutesPerDay(runs: readonly Run[]): number {
   return runs.reduce((sum, run) => sum + run.minutes, 0);
 }

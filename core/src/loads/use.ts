@@ -3,7 +3,7 @@ import type { Load, Run } from '../job/schema.ts';
 import { formatDuration } from '../quantity/format.ts';
 import { readQuantities } from '../quantity/read.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
-import { minutesPerDay, rescaleRuns, runsFor } from './runs.ts';
+import { minutesPerDay, partOfDay, rescaleRuns, runInThe, runsFor } from './runs.ts';
 
 /** How long a load runs, as a fitter writes it: "5 h", "3 × 4 min", "all day". */
 export function formatUse(load: Load): string {
@@ -17,7 +17,7 @@ export function formatUse(load: Load): string {
   return alike && runs.length > 1 && first < 60 ? `${runs.length} × ${formatDuration(first)}` : formatDuration(total);
 }
 
-/** Reads what `formatUse` writes and its like ("45 min", "1h30", "4 min x 3", "2"); a bare number means hours. */
+/** Reads what `formatUse` writes and its like ("45 min", "1h30", "4 min x 3", "2", "8 h at night"); a bare number means hours. */
 export function readUse(text: string, load: Load): { runs: Run[] } | { problem: string } {
   const trimmed = text.trim().toLowerCase();
   if (/^(?:all day|24 ?h|always)$/.test(trimmed)) return { runs: [{ startMin: 0, minutes: MINUTES_PER_DAY }] };
@@ -39,6 +39,8 @@ export function readUse(text: string, load: Load): { runs: Run[] } | { problem: 
   if (minutes > MINUTES_PER_DAY) return { problem: 'A day has 24 hours' };
   const floor = load.draw.kind === 'cycle' ? cycleLength(load.draw.phases).fixedMin * load.runs.length : 0;
   if (minutes < floor) return { problem: `Its phases alone take ${formatDuration(floor)}` };
+  const part = partOfDay(text);
+  if (part && minutes < MINUTES_PER_DAY) return { runs: runInThe(part, minutes) };
   const scaled = rescaleRuns(load.runs, minutes);
   const shortest = Math.min(...scaled.map((run) => run.minutes));
   const enough = load.draw.kind !== 'cycle' || shortest >= cycleLength(load.draw.phases).fixedMin;

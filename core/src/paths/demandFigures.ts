@@ -149,6 +149,43 @@ export function recordDemand(
   });
 }
 
+/** What the store gives while there is no sun: the part that no array feeds directly. */
+export function recordNight(
+  book: FigureBook,
+  busW: Float64Array,
+  irradianceWm2: Float64Array,
+  roundTripEfficiency: number,
+): void {
+  let wattMinutes = 0;
+  let darkMin = 0;
+  for (let m = 0; m < busW.length; m++) {
+    if ((irradianceWm2[m] as number) > 0) continue;
+    wattMinutes += busW[m] as number;
+    darkMin++;
+  }
+  book.set('demand.night', {
+    value: wattMinutes / 60 / roundTripEfficiency,
+    unit: 'Wh/day',
+    label: 'Need by night',
+    basis: ORIGIN.si,
+    working: {
+      formula: '{bus} ÷ {roundTrip}',
+      inputs: [
+        { symbol: 'bus', label: 'Drawn without sun', value: wattMinutes / 60, unit: 'Wh', origin: ORIGIN.computed },
+        {
+          symbol: 'roundTrip',
+          label: 'Round trip of the store',
+          value: roundTripEfficiency,
+          unit: 'share',
+          origin: ORIGIN.practiceRecalled,
+        },
+        { symbol: 'dark', label: 'From sunset to sunrise', value: darkMin / 60, unit: 'h', origin: ORIGIN.computed },
+      ],
+      note: 'All of it passes through the store, whatever the array.',
+    },
+  });
+}
+
 /** Idle, device by device; what search mode spares while nothing runs is taken off. */
 function recordIdleLoss(
   book: FigureBook,

@@ -46,6 +46,7 @@ export const FIGURE_IDS = [
   'demand.battery',
   'demand.low',
   'demand.high',
+  'demand.night',
   'loss.conversion',
   'loss.idle',
   'loss.storage',

@@ -1,4 +1,4 @@
-import { freeId, type Job, type Load } from '@joulemetric/core';
+import { type Day, type DayKind, editedKind, freeId, type Job, type Load, type Run } from '@joulemetric/core';
 
 /** Edits of the list of loads: each takes the old job and gives a new one. */
 export type Edit = (job: Job) => Job;
@@ -28,6 +28,48 @@ export const addLoads =
 export const changeLoad =
   (id: string, change: Partial<Omit<Load, 'id'>>): Edit =>
   (job) => ({ ...job, loads: job.loads.map((load) => (load.id === id ? { ...load, ...change } : load)) });
+
+/** Other runs of a load: on a particular kind of day they become that kind's own. */
+export const changeRuns = (id: string, day: Day, runs: Run[]): Edit => {
+  const kind = editedKind(day);
+  return kind === null ? changeLoad(id, { runs }) : setVariant(id, kind, runs);
+};
+
+/** Gives a load runs of its own on a kind of day, or takes them back (null: as usual). */
+export const setVariant =
+  (id: string, kind: DayKind, runs: readonly Run[] | null): Edit =>
+  (job) => {
+    const load = job.loads.find((other) => other.id === id);
+    if (!load) return job;
+    const others = load.variants.filter(({ on }) => on !== kind);
+    return changeLoad(id, { variants: runs === null ? others : [...others, { on: kind, runs: [...runs] }] })(job);
+  };
+
+/** The same change to several loads, as one step. */
+export const changeLoads =
+  (ids: ReadonlySet<string>, change: Partial<Omit<Load, 'id'>>): Edit =>
+  (job) => ({ ...job, loads: job.loads.map((load) => (ids.has(load.id) ? { ...load, ...change } : load)) });
+
+export const removeLoads =
+  (ids: ReadonlySet<string>): Edit =>
+  (job) =>
+    [...ids].reduce((left, id) => removeLoad(id)(left), job);
+
+export const duplicateLoads =
+  (ids: ReadonlySet<string>): Edit =>
+  (job) =>
+    [...ids].reduce((more, id) => (more.loads.length < 500 ? duplicateLoad(id)(more) : more), job);
+
+/** Puts a load before another in the list, at its end for null, and into a room or circuit if it is dropped in one. */
+export const moveLoadTo =
+  (id: string, beforeId: string | null, change: Partial<Pick<Load, 'room' | 'circuit'>> = {}): Edit =>
+  (job) => {
+    const load = job.loads.find((other) => other.id === id);
+    if (!load || id === beforeId) return job;
+    const rest = job.loads.filter((other) => other !== load);
+    const at = beforeId === null ? rest.length : rest.findIndex((other) => other.id === beforeId);
+    return { ...job, loads: rest.toSpliced(at < 0 ? rest.length : at, 0, { ...load, ...change }) };
+  };
 
 export const duplicateLoad =
   (id: string): Edit =>

@@ -1,4 +1,4 @@
-import type { Job } from '@joulemetric/core';
+import type { FirmAppliance, Job } from '@joulemetric/core';
 
 /** The one place that talks to the server. */
 
@@ -17,6 +17,12 @@ export interface StoredJob {
   readonly version: number;
   readonly updatedAt: string;
   readonly job: Job;
+}
+
+/** An appliance of the firm's own catalogue. */
+export interface StoredAppliance {
+  readonly id: string;
+  readonly appliance: FirmAppliance;
 }
 
 interface ProblemBody {
@@ -49,12 +55,15 @@ const UNREACHABLE: ProblemBody = {
 };
 
 async function call<T>(method: string, path: string, body?: unknown, headers: Record<string, string> = {}): Promise<T> {
+  const isBlob = body instanceof Blob;
+  const type: Record<string, string> =
+    body === undefined ? {} : { 'Content-Type': isBlob ? body.type : 'application/json' };
   let response: Response;
   try {
     response = await fetch(`/api${path}`, {
       method,
-      headers: body === undefined ? headers : { 'Content-Type': 'application/json', ...headers },
-      body: body === undefined ? undefined : JSON.stringify(body),
+      headers: { ...type, ...headers },
+      body: body === undefined || isBlob ? body : JSON.stringify(body),
     });
   } catch {
     throw new ApiError(UNREACHABLE);
@@ -72,5 +81,10 @@ export const api = {
   createJob: (job: unknown) => call<StoredJob>('POST', '/jobs', job),
   saveJob: (id: string, seenVersion: number, job: Job) =>
     call<StoredJob>('PUT', `/jobs/${encode(id)}`, job, { 'If-Match': `"${seenVersion}"` }),
+  addPhoto: (jobId: string, photo: Blob) => call<{ id: string }>('POST', `/jobs/${encode(jobId)}/photos`, photo),
+  photoUrl: (jobId: string, id: string) => `/api/jobs/${encode(jobId)}/photos/${encode(id)}`,
+  listAppliances: () => call<StoredAppliance[]>('GET', '/catalogue'),
+  addAppliance: (appliance: FirmAppliance) => call<StoredAppliance>('POST', '/catalogue', appliance),
+  removeAppliance: (id: string) => call<void>('DELETE', `/catalogue/${encode(id)}`),
   deleteJob: (id: string) => call<void>('DELETE', `/jobs/${encode(id)}`),
 };

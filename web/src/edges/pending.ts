@@ -1,4 +1,4 @@
-import type { Job } from '@joulemetric/core';
+import { type Job, migrate } from '@joulemetric/core';
 
 /** Edits that the server has not got yet, kept in the browser so that a closed tab loses nothing. */
 export interface Pending {
@@ -17,7 +17,11 @@ const key = (id: string): string => `joulemetric:pending:${id}`;
 export const browserPending: PendingStore = {
   read(id) {
     const text = localStorage.getItem(key(id));
-    return text === null ? null : (JSON.parse(text) as Pending);
+    if (text === null) return null;
+    const { baseVersion, job } = JSON.parse(text) as Pending;
+    // The tab may have been closed before the program was updated.
+    const newest = migrate(job);
+    return 'fault' in newest ? null : { baseVersion, job: newest.document as Job };
   },
   write(id, pending) {
     try {

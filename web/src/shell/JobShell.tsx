@@ -45,7 +45,7 @@ export function JobShell() {
       <div className="flex min-h-0 min-w-0 grow flex-col">
         <Vitals />
         <div className="flex min-h-0 grow">
-          <main className="@container min-w-0 grow overflow-y-auto" id="sheet">
+          <main className="@container min-w-0 grow overflow-y-auto" id="sheet" data-scroll>
             <Outlet />
           </main>
           <SidePanel />

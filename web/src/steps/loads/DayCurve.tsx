@@ -23,12 +23,19 @@ function area(values: readonly number[], scaleW: number): string {
   return `M0 ${HEIGHT}${points.join('')}V${HEIGHT}Z`;
 }
 
-/** The day's demand on the store, stacked: useful at the bottom, the losses on top of it. */
+/** The day's demand on the store, stacked: useful at the bottom, then what is lost converting and idling. */
 export function DayCurve() {
   const { evaluation } = useJob();
-  const { useful, total, topW } = useMemo(() => {
-    const all = peaks(evaluation.bus.busW);
-    return { useful: peaks(evaluation.bus.usefulW), total: all, topW: niceAbove(Math.max(...all)) };
+  const { useful, converted, total, topW } = useMemo(() => {
+    const { busW, usefulW, idleW } = evaluation.bus;
+    const all = peaks(busW);
+    const idle = peaks(idleW);
+    return {
+      useful: peaks(usefulW),
+      converted: all.map((w, i) => w - (idle[i] ?? 0)),
+      total: all,
+      topW: niceAbove(Math.max(...all)),
+    };
   }, [evaluation]);
   const peak = Math.max(...total);
   const at = total.indexOf(peak) * SLOT_MIN;
@@ -43,7 +50,8 @@ export function DayCurve() {
         role="img"
         aria-label={`Demand through the day: at most ${formatNumber(peak)} W, at ${clock}`}
       >
-        <path d={area(total, topW)} fill="var(--conversion)" />
+        <path d={area(total, topW)} fill="var(--idle)" />
+        <path d={area(converted, topW)} fill="var(--conversion)" />
         <path d={area(useful, topW)} fill="var(--useful)" />
         <rect y={HEIGHT - 1} width={WIDTH} height="1" fill="var(--mark)" />
       </svg>

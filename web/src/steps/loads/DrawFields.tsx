@@ -3,7 +3,7 @@ import { Choice, QuantityField, TextField } from '../../ui/Field.tsx';
 import { RegionField } from '../../ui/RegionField.tsx';
 
 type Of<K extends Draw['kind']> = Extract<Draw, { kind: K }>;
-type ChangeLoad = (part: Partial<Pick<Load, 'draw' | 'runs'>>) => void;
+type ChangeLoad = (part: Partial<Pick<Load, 'draw' | 'runs' | 'variants'>>) => void;
 interface FieldsOf<K extends Draw['kind']> {
   readonly draw: Of<K>;
   readonly onChange: (draw: Of<K>) => void;

@@ -1,12 +1,17 @@
-import { asKind, DEFAULT, type Load, runningPowerW, withRunningPower } from '@joulemetric/core';
-import { changeLoad, duplicateLoad, removeLoad, setNeverTogether } from '../../commands/loads.ts';
+import { asKind, DEFAULT, type Device, type Load, loadOn, runningPowerW, withRunningPower } from '@joulemetric/core';
+import { useState } from 'react';
+import { changeLoad, changeRuns, duplicateLoad, removeLoad, setNeverTogether } from '../../commands/loads.ts';
+import { useFirm } from '../../edges/useFirm.ts';
 import { useJob } from '../../shell/JobContext.tsx';
 import { Choice, QuantityField, TextField } from '../../ui/Field.tsx';
 import { FindingLine } from '../../ui/FindingLine.tsx';
 import { LedgerBar } from '../../ui/LedgerBar.tsx';
 import { Num } from '../../ui/Number.tsx';
 import { DrawFields } from './DrawFields.tsx';
+import { dayWords } from './dayWords.ts';
 import { KIND_CHOICES, runsOfKind } from './kinds.ts';
+import { OtherDays } from './OtherDays.tsx';
+import { Photos } from './Photos.tsx';
 import { Runs } from './Runs.tsx';
 import { UseField } from './UseField.tsx';
 import { EVIDENCE_CHOICES, PATH_CHOICES } from './words.ts';
@@ -14,10 +19,13 @@ import { EVIDENCE_CHOICES, PATH_CHOICES } from './words.ts';
 /** Everything about one load. */
 export function LoadDetail({ id }: { id: string }) {
   const { job, assessment, edit, close } = useJob();
-  const load = job.loads.find((other) => other.id === id);
+  const { day } = job.brief;
+  const found = job.loads.find((other) => other.id === id);
+  const load = found && loadOn(found, day);
   const entry = assessment.ledger.loads.find(({ loadId }) => loadId === id);
-  if (!load || !entry) return <p className="text-ink-2">This load has been removed.</p>;
+  if (!found || !load || !entry) return <p className="text-ink-2">This load has been removed.</p>;
   const change = (part: Partial<Omit<Load, 'id'>>, key?: string) => edit(changeLoad(id, part), key && `${id}.${key}`);
+  const setRuns = (runs: Load['runs'], key = 'runs') => edit(changeRuns(id, day, runs), `${id}.${key}`);
   const findings = assessment.findings.filter(({ where }) => where.loadId === id);
   return (
     <div className="space-y-3" data-load-detail={id}>
@@ -26,7 +34,7 @@ export function LoadDetail({ id }: { id: string }) {
           <Num value={entry.batteryWh} unit="Wh" />
         </p>
         <p className="pb-2 text-ink-2">
-          from the store a day, <Num value={entry.usefulWh} unit="Wh" /> of it used
+          from the store on {dayWords(day)}, <Num value={entry.usefulWh} unit="Wh" /> of it used
         </p>
         <LedgerBar parts={entry} scaleWh={entry.batteryWh} grows />
       </div>
@@ -53,7 +61,7 @@ export function LoadDetail({ id }: { id: string }) {
           max={99}
           onChange={(value) => value !== null && change({ quantity: value }, 'quantity')}
         />
-        <UseField load={load} onChange={(runs) => change({ runs }, 'runs')} />
+        <UseField load={load} onChange={setRuns} />
         <Choice
           label="Evidence"
           value={load.evidence}
@@ -77,11 +85,24 @@ export function LoadDetail({ id }: { id: string }) {
           onChange={(value) => value !== null && change({ daysPerWeek: value }, 'days')}
         />
       </div>
-      <Runs load={load} onChange={(runs, key) => change({ runs }, key)} />
-      <DrawFields load={load} onChange={(part) => change(part, 'draw')} />
+      <Runs load={load} onChange={setRuns} />
+      <OtherDays load={found} />
+      <DrawFields load={found} onChange={(part) => change(part, 'draw')} />
       <Choice label="Path" value={load.path} options={PATH_CHOICES} onChange={(path) => change({ path })} />
+      <DeviceChoice load={load} onChange={(device) => change({ device })} />
       <div className="grid grid-cols-2 gap-x-4 gap-y-3">
         <ConverterField load={load} onChange={(converterEfficiency) => change({ converterEfficiency }, 'converter')} />
+        {load.path === 'fuel' && (
+          <QuantityField
+            label="Still takes from the bus"
+            kind="power"
+            unit="W"
+            value={load.residueW}
+            min={0}
+            max={2000}
+            onChange={(value) => value !== null && change({ residueW: value }, 'residue')}
+          />
+        )}
         <QuantityField
           label="Start ÷ run"
           unit="×"
@@ -98,20 +119,51 @@ export function LoadDetail({ id }: { id: string }) {
           max={1}
           onChange={(value) => value !== null && change({ powerFactor: value }, 'pf')}
         />
-      </div>
-      <label className="flex items-center gap-2 phone:min-h-11">
-        <input
-          type="checkbox"
-          checked={load.critical}
-          onChange={(event) => change({ critical: event.target.checked })}
+        <QuantityField
+          label="Runs from"
+          kind="voltage"
+          unit="V"
+          value={load.minV}
+          auto="not known"
+          min={1}
+          max={load.maxV ?? 500}
+          onChange={(minV) => change({ minV }, 'minV')}
         />
-        Must never go off
-      </label>
+        <QuantityField
+          label="Bears up to"
+          kind="voltage"
+          unit="V"
+          value={load.maxV}
+          auto="not known"
+          min={load.minV ?? 1}
+          max={500}
+          onChange={(maxV) => change({ maxV }, 'maxV')}
+        />
+        <TextField label="Room" maxLength={40} value={load.room} onChange={(room) => change({ room }, 'room')} />
+        <TextField
+          label="Circuit"
+          maxLength={40}
+          value={load.circuit}
+          onChange={(circuit) => change({ circuit }, 'circuit')}
+        />
+      </div>
+      <div>
+        <Tick label="Must never go off" on={load.critical} onChange={(critical) => change({ critical })} />
+        <Tick label="May be moved in time" on={load.movable} onChange={(movable) => change({ movable })} />
+        <Tick label="Medical or precision device" on={load.sensitive} onChange={(sensitive) => change({ sensitive })} />
+        <Tick
+          label="Charges this very store"
+          on={load.chargesStore}
+          onChange={(chargesStore) => change({ chargesStore })}
+        />
+      </div>
+      <Photos load={found} />
       <NeverTogether load={load} />
-      <p className="flex gap-5 border-t border-line pt-3">
+      <p className="flex flex-wrap gap-x-5 gap-y-2 border-t border-line pt-3">
         <button type="button" className="border-b border-mark phone:min-h-11" onClick={() => edit(duplicateLoad(id))}>
           Copy
         </button>
+        <KeepForFirm load={found} />
         <button
           type="button"
           className="border-b border-mark hover:text-stop phone:min-h-11"
@@ -124,6 +176,67 @@ export function LoadDetail({ id }: { id: string }) {
         </button>
       </p>
     </div>
+  );
+}
+
+function Tick({ label, on, onChange }: { label: string; on: boolean; onChange: (on: boolean) => void }) {
+  return (
+    <label className="flex items-center gap-2 py-0.5 phone:min-h-11">
+      <input type="checkbox" checked={on} onChange={(event) => onChange(event.target.checked)} />
+      {label}
+    </label>
+  );
+}
+
+/** Puts the load into the firm's own list, from where it is offered first in every job; or takes it out. */
+function KeepForFirm({ load }: { load: Load }) {
+  const firm = useFirm();
+  const [problem, setProblem] = useState<string | null>(null);
+  const kept = firm.appliances.find(({ name }) => name === load.name);
+  const run = (work: Promise<void>) =>
+    work.then(
+      () => setProblem(null),
+      (error: Error) => setProblem(error.message),
+    );
+  return (
+    <span>
+      <button
+        type="button"
+        className="border-b border-mark phone:min-h-11"
+        onClick={() => void run(kept ? firm.remove(kept.id) : firm.add(load))}
+      >
+        {kept ? 'Take out of our list' : 'Keep in our list'}
+      </button>
+      {problem && (
+        <span role="alert" className="block text-note text-copper">
+          {problem}
+        </span>
+      )}
+    </span>
+  );
+}
+
+const KIND_OF_PATH: Readonly<Partial<Record<Load['path'], Device['kind']>>> = {
+  inverter: 'inverter',
+  'inverter-adapter': 'inverter',
+  'dc-dc': 'converter',
+  station: 'port',
+};
+
+/** Which inverter, converter or port feeds it, when there is a choice. */
+function DeviceChoice({ load, onChange }: { load: Load; onChange: (device: string | null) => void }) {
+  const { evaluation } = useJob();
+  const kind = KIND_OF_PATH[load.path];
+  const fitting = evaluation.option.system.devices.filter((device) => device.kind === kind);
+  if (fitting.length < (kind === 'converter' ? 1 : 2)) return null;
+  const usual = kind === 'converter' ? 'a converter of its own' : `${fitting[0]?.name}, the first`;
+  return (
+    <Choice
+      label="Fed by"
+      value={load.device ?? ''}
+      options={[{ value: '', label: usual }, ...fitting.map(({ id, name }) => ({ value: id, label: name }))]}
+      onChange={(id) => onChange(id === '' ? null : id)}
+    />
   );
 }
 

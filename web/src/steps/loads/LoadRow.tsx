@@ -1,4 +1,5 @@
 import {
+  type Day,
   formatUse,
   type LedgerEntry,
   type Load,
@@ -9,45 +10,54 @@ import {
   withRunningPower,
 } from '@joulemetric/core';
 import { memo } from 'react';
-import { changeLoad, type Edit } from '../../commands/loads.ts';
+import { changeLoad, changeRuns, type Edit } from '../../commands/loads.ts';
 import { useDraft } from '../../ui/Field.tsx';
 import { LedgerBar } from '../../ui/LedgerBar.tsx';
 import { Num } from '../../ui/Number.tsx';
 import { Lane } from './Lane.tsx';
+import type { Handle } from './useRowDrag.ts';
 import { besidePower, EVIDENCE_CHOICES, EVIDENCE_WORDS, kindWords, PATH_CELLS, PATH_WORDS } from './words.ts';
 
 export interface LoadRowProps {
+  /** The load as it is on the day shown. */
   readonly load: Load;
+  /** Says that these are not its usual runs. */
+  readonly mark: string | null;
   readonly entry: LedgerEntry;
   readonly meanW: Float64Array;
   readonly laneScaleW: number;
   readonly barScaleWh: number;
   readonly selected: boolean;
+  readonly ticked: boolean;
+  readonly day: Day;
   readonly edit: (command: Edit, coalesce?: string) => void;
   readonly onSelect: (id: string) => void;
+  readonly onTick: (id: string, extend: boolean) => void;
+  readonly handle: Handle;
 }
 
 /** Columns shared by the head, the rows and the day's total; the lane, then evidence and "at load" give way as the sheet narrows. */
 export const COLUMNS =
-  'grid grid-cols-[minmax(150px,1.9fr)_96px_80px_88px_112px_150px_66px_minmax(110px,1.3fr)_62px] items-center gap-x-3 ' +
-  '@max-[1000px]:grid-cols-[minmax(100px,1.4fr)_84px_76px_88px_116px_58px_minmax(80px,1fr)_60px] @max-[1000px]:gap-x-2.5 ' +
-  '@max-[800px]:grid-cols-[minmax(100px,1.4fr)_84px_76px_110px_minmax(70px,1fr)_60px]';
+  'grid grid-cols-[14px_minmax(140px,1.9fr)_96px_80px_88px_112px_150px_66px_minmax(110px,1.3fr)_62px] items-center gap-x-3 ' +
+  '@max-[1000px]:grid-cols-[14px_minmax(100px,1.4fr)_84px_76px_88px_116px_58px_minmax(80px,1fr)_60px] @max-[1000px]:gap-x-2.5 ' +
+  '@max-[800px]:grid-cols-[14px_minmax(100px,1.4fr)_84px_76px_110px_minmax(70px,1fr)_60px]';
 export const LANE_COLUMN = '@max-[1000px]:hidden';
 export const SPARE_COLUMN = '@max-[800px]:hidden';
 
 /** One load: every cell is edited in place; its bar shows where its watt-hours go. */
 function Row(props: LoadRowProps) {
-  const { load, entry, meanW, laneScaleW, barScaleWh, selected, edit, onSelect } = props;
-  const change = (part: Partial<Omit<Load, 'id'>>, key?: string) =>
-    edit(changeLoad(load.id, part), key && `${load.id}.${key}`);
+  const { load, mark, entry, meanW, laneScaleW, barScaleWh, selected, ticked, day, edit, onSelect, onTick } = props;
+  const change: Change = ({ runs, ...part }, key) =>
+    edit(runs ? changeRuns(load.id, day, runs) : changeLoad(load.id, part), key && `${load.id}.${key}`);
   return (
-    <li
+    <div
       data-load={load.id}
       data-selected={selected || undefined}
       onFocusCapture={() => onSelect(load.id)}
-      className={`${COLUMNS} row-apart min-h-[33px] border-b border-line pl-2.5 pr-2 data-selected:-mt-px data-selected:border-b data-selected:border-t data-selected:border-ink data-selected:bg-sheet data-selected:shadow-[inset_3px_0_0_var(--ink)]`}
+      className={`${COLUMNS} group min-h-[33px] border-b border-line pl-2.5 pr-2 data-selected:-mt-px data-selected:border-b data-selected:border-t data-selected:border-ink data-selected:bg-sheet data-selected:shadow-[inset_3px_0_0_var(--ink)]`}
     >
-      <NameCell load={load} change={change} />
+      <TickCell load={load} ticked={ticked} onTick={onTick} handle={props.handle} />
+      <NameCell load={load} mark={mark} change={change} />
       <div className="num text-right text-number">
         <PowerCell load={load} change={change} />
       </div>
@@ -84,13 +94,26 @@ function Row(props: LoadRowProps) {
       <div className="text-right text-number font-semibold">
         <Num value={entry.batteryWh} unit="Wh" />
       </div>
-    </li>
+    </div>
   );
 }
 
 /** Rows whose figures did not change stay as they are: an edit redraws what it touches. */
 export const LoadRow = memo(Row, (before, after) => {
-  const keys = ['load', 'meanW', 'laneScaleW', 'barScaleWh', 'selected', 'edit', 'onSelect'] as const;
+  const keys = [
+    'load',
+    'mark',
+    'meanW',
+    'laneScaleW',
+    'barScaleWh',
+    'selected',
+    'ticked',
+    'day',
+    'edit',
+    'onSelect',
+    'onTick',
+    'handle',
+  ] as const;
   const parts = ['usefulWh', 'conversionWh', 'idleWh', 'storageWh'] as const;
   return (
     keys.every((key) => before[key] === after[key]) && parts.every((key) => before.entry[key] === after.entry[key])
@@ -99,7 +122,36 @@ export const LoadRow = memo(Row, (before, after) => {
 
 type Change = (part: Partial<Omit<Load, 'id'>>, key?: string) => void;
 
-function NameCell({ load, change }: { load: Load; change: Change }) {
+/** Ticks the load for an edit of several; pressed and pulled, it moves the row. */
+function TickCell({
+  load,
+  ticked,
+  onTick,
+  handle,
+}: {
+  load: Load;
+  ticked: boolean;
+  onTick: (id: string, extend: boolean) => void;
+  handle: Handle;
+}) {
+  return (
+    <input
+      type="checkbox"
+      aria-label={`Choose ${load.name}`}
+      title="Tick to choose, with Shift up to here; pull to move"
+      checked={ticked}
+      onChange={(event) => onTick(load.id, (event.nativeEvent as MouseEvent).shiftKey)}
+      onClick={handle.click}
+      onPointerDown={(event) => handle.down(event, load.id)}
+      onPointerMove={handle.move}
+      onPointerUp={handle.up}
+      onPointerCancel={handle.up}
+      className="size-3.5 cursor-grab touch-none accent-[var(--ink)] opacity-40 checked:opacity-100 focus-visible:opacity-100 group-hover:opacity-100 active:cursor-grabbing"
+    />
+  );
+}
+
+function NameCell({ load, mark, change }: { load: Load; mark: string | null; change: Change }) {
   const name = useDraft(load.name, (text) => {
     if (text.trim() === '') return 'a load needs a name';
     change({ name: text }, 'name');
@@ -118,6 +170,7 @@ function NameCell({ load, change }: { load: Load; change: Change }) {
         className="cell max-w-full shrink-0 text-[13.5px] font-medium [field-sizing:content]"
       />
       {load.quantity > 1 && <span className="num whitespace-nowrap text-note text-ink-2">{load.quantity} ×</span>}
+      {mark && <span className="num whitespace-nowrap text-note font-medium text-copper">{mark}</span>}
       <span className={`num truncate text-note text-ink-2 ${LANE_COLUMN}`}>{kindWords(load)}</span>
     </div>
   );

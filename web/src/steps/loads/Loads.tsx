@@ -1,5 +1,5 @@
 import { loadsOfTemplate, proposeLoad, TEMPLATES } from '@joulemetric/core';
-import { useCallback, useMemo, useState } from 'react';
+import { useCallback, useMemo, useRef, useState } from 'react';
 import { addLoad, addLoads } from '../../commands/loads.ts';
 import { useJob } from '../../shell/JobContext.tsx';
 import { PhoneOptions } from '../../shell/PhoneBar.tsx';
@@ -11,11 +11,12 @@ import { Num } from '../../ui/Number.tsx';
 import { StepHead } from '../../ui/Question.tsx';
 import { CsvFiles } from './CsvFiles.tsx';
 import { DayCurve } from './DayCurve.tsx';
-import { COLUMNS, LANE_COLUMN, LoadRow, SPARE_COLUMN } from './LoadRow.tsx';
-import { PhoneRow } from './PhoneRow.tsx';
+import { COLUMNS, LANE_COLUMN, SPARE_COLUMN } from './LoadRow.tsx';
+import { LoadSheet } from './LoadSheet.tsx';
 import { QuickAdd } from './QuickAdd.tsx';
-import { RowActions } from './RowActions.tsx';
-import { useRowKeys } from './useRowKeys.ts';
+import { ManyActions, RowActions } from './RowActions.tsx';
+import { DayChoice, DaysCompared, ListTools } from './SheetTools.tsx';
+import { type Grouping, sheetItems } from './sheetView.ts';
 
 /** Step 2: what runs, how much it takes, and what that costs the store. */
 export function Loads() {
@@ -23,7 +24,10 @@ export function Loads() {
   const isPhone = useIsPhone();
   return (
     <div className="phone:flex phone:h-full phone:flex-col">
-      <div className="px-5 pb-6 pt-3.5 phone:min-h-0 phone:grow phone:overflow-y-auto phone:px-4">
+      <div
+        {...(isPhone ? { 'data-scroll': true } : {})}
+        className="px-5 pb-6 pt-3.5 phone:min-h-0 phone:grow phone:overflow-y-auto phone:px-4"
+      >
         <PhoneOptions />
         <StepHead question="What runs, and for how long?" aside={!isPhone && <QuickAdd />}>
           <Summary />
@@ -49,8 +53,8 @@ function Summary() {
   return (
     <>
       {job.loads.length} {job.loads.length === 1 ? 'load' : 'loads'}
-      {told.map((evidence) => ` · ${Math.round(shares[evidence] * 100)} % ${EVIDENCE_PAST[evidence]}`)} · the day lies
-      between <Fig id="demand.low" /> and <Fig id="demand.high" />
+      {told.map((evidence) => ` · ${Math.round(shares[evidence] * 100)} % ${EVIDENCE_PAST[evidence]}`)} · between{' '}
+      <Fig id="demand.low" /> and <Fig id="demand.high" after="," /> <Fig id="demand.night" /> by night
     </>
   );
 }
@@ -58,57 +62,73 @@ function Summary() {
 const EVIDENCE_PAST = { measured: 'of the energy is measured', guess: 'guessed' } as const;
 
 function Sheet({ isPhone }: { isPhone: boolean }) {
-  const { job, evaluation, assessment, edit, open } = useJob();
+  const { job, assessment } = useJob();
   const [selected, setSelected] = useState<string | null>(null);
+  const [ticked, setTicked] = useState<ReadonlySet<string>>(new Set());
+  const [grouping, setGrouping] = useState<Grouping>('none');
+  const [filter, setFilter] = useState('');
+  const lastTicked = useRef<string | null>(null);
   const { loads: entries, unattended } = assessment.ledger;
-  const laneScaleW = useMemo(() => Math.max(1, ...evaluation.profiles.map(({ runningW }) => runningW)), [evaluation]);
   const barScaleWh = Math.max(1, unattended.batteryWh, ...entries.map((row) => row.batteryWh));
+  const items = useMemo(
+    () => sheetItems(job.loads, (index) => entries[index]?.batteryWh ?? 0, grouping, filter),
+    [job.loads, entries, grouping, filter],
+  );
   const select = useCallback((id: string) => setSelected(id), []);
-  const onKeyDown = useRowKeys();
+  const order = useRef(items);
+  order.current = items;
+  const tick = useCallback((id: string, extend: boolean) => {
+    const shown = order.current.flatMap((item) => (item.kind === 'load' ? [item.load.id] : []));
+    const from = extend && lastTicked.current ? shown.indexOf(lastTicked.current) : -1;
+    const to = shown.indexOf(id);
+    const range = from < 0 ? [id] : shown.slice(Math.min(from, to), Math.max(from, to) + 1);
+    lastTicked.current = id;
+    setTicked((old) => {
+      const next = new Set(old);
+      for (const one of range) {
+        if (from < 0 && old.has(one)) next.delete(one);
+        else next.add(one);
+      }
+      return next;
+    });
+  }, []);
   const chosen = job.loads.find(({ id }) => id === selected) ?? null;
+  const many = job.loads.filter(({ id }) => ticked.has(id));
+  const hidden = job.loads.length - items.filter(({ kind }) => kind === 'load').length;
 
   return (
     <>
-      <div className="flex items-center justify-between pb-1 pt-2">
-        <h2 className="text-body font-semibold phone:hidden">A usual day</h2>
+      <div className="flex flex-wrap items-baseline justify-between gap-x-6 gap-y-1 pb-1 pt-2">
+        <DayChoice />
+        {(!isPhone || job.loads.length > 12) && (
+          <ListTools grouping={grouping} onGrouping={setGrouping} filter={filter} onFilter={setFilter} />
+        )}
+      </div>
+      <div className="flex flex-wrap items-baseline justify-between gap-x-6">
+        <DaysCompared />
         <LedgerLegend />
       </div>
       <DayCurve />
       {!isPhone && <ColumnHeads />}
-      <ul aria-label="Loads" onKeyDown={onKeyDown} className="border-t border-ink phone:border-line">
-        {job.loads.map((load, i) => {
-          const entry = entries[i];
-          const profile = evaluation.profiles[i];
-          if (!entry || !profile) return null;
-          if (isPhone) {
-            return (
-              <PhoneRow
-                key={load.id}
-                load={load}
-                entry={entry}
-                barScaleWh={barScaleWh}
-                onOpen={() => open({ kind: 'load', id: load.id })}
-              />
-            );
-          }
-          return (
-            <LoadRow
-              key={load.id}
-              load={load}
-              entry={entry}
-              meanW={profile.meanW}
-              laneScaleW={laneScaleW}
-              barScaleWh={barScaleWh}
-              selected={load.id === selected}
-              edit={edit}
-              onSelect={select}
-            />
-          );
-        })}
-      </ul>
+      <LoadSheet
+        items={items}
+        grouping={grouping}
+        isPhone={isPhone}
+        selection={{ selected, ticked, select, tick }}
+        barScaleWh={barScaleWh}
+      />
+      {hidden > 0 && (
+        <p className="border-b border-line py-1.5 text-note text-ink-2">
+          {hidden} more {hidden === 1 ? 'load does' : 'loads do'} not contain “{filter}”; the day counts all.
+        </p>
+      )}
       {unattended.batteryWh > 0 && <Unattended scaleWh={barScaleWh} isPhone={isPhone} />}
       <Total isPhone={isPhone} />
-      {chosen && !isPhone && <RowActions load={chosen} />}
+      {many.length > 0 && !isPhone ? (
+        <ManyActions loads={many} onClear={() => setTicked(new Set())} />
+      ) : (
+        chosen && !isPhone && <RowActions load={chosen} />
+      )}
       <LoadFindings selected={selected} />
     </>
   );
@@ -118,6 +138,7 @@ function ColumnHeads() {
   const head = 'text-note text-ink-2';
   return (
     <div className={`${COLUMNS} num pb-1 pl-2.5 pr-2 pt-2`} aria-hidden="true">
+      <span />
       <span className={head}>Load</span>
       <span className={`${head} text-right`}>Power</span>
       <span className={`${head} text-right`}>On for</span>
@@ -200,7 +221,7 @@ function SumRow({
     <div
       className={`${COLUMNS} pl-2.5 pr-2 ${strong ? 'min-h-[40px]' : 'min-h-[33px]'} ${ruled ? 'border-b border-line' : ''}`}
     >
-      <span className="col-span-5 @max-[800px]:col-span-4">{name}</span>
+      <span className="col-span-6 @max-[800px]:col-span-5">{name}</span>
       <span className={LANE_COLUMN} />
       <span className={`text-right text-number text-ink-2 ${SPARE_COLUMN}`}>
         {useful !== undefined && <Num value={useful} unit="Wh" />}

@@ -16,7 +16,7 @@ export function PhoneRow({
   onOpen: () => void;
 }) {
   return (
-    <li data-load={load.id} className="border-b border-line">
+    <div data-load={load.id} className="border-b border-line">
       <button
         type="button"
         onClick={onOpen}
@@ -37,6 +37,6 @@ export function PhoneRow({
         <LedgerBar parts={entry} scaleWh={barScaleWh} height={12} />
         <span className="num text-right text-note text-ink-2">{EVIDENCE_WORDS[load.evidence].word}</span>
       </button>
-    </li>
+    </div>
   );
 }

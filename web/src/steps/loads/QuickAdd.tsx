@@ -11,21 +11,29 @@ import {
   showText,
 } from '@joulemetric/core';
 import { useId, useMemo, useState } from 'react';
-import { addLoad } from '../../commands/loads.ts';
+import { addLoad, changeLoad } from '../../commands/loads.ts';
+import { sendPhoto } from '../../edges/photo.ts';
+import { useFirm } from '../../edges/useFirm.ts';
 import { useJob } from '../../shell/JobContext.tsx';
+import { CameraButton } from './CameraButton.tsx';
 import { questionWords } from './questionWords.ts';
 import { PATH_WORDS } from './words.ts';
 
 /** A name or watts, typed; Enter adds a filled row. Confused units become a question with a one-tap fix. */
 export function QuickAdd() {
-  const { edit } = useJob();
+  const { session, job, edit } = useJob();
+  const firm = useFirm().appliances;
+  const [photoTold, setPhotoTold] = useState<string | null>(null);
   const [text, setText] = useState('');
   const [active, setActive] = useState(-1);
   const [asked, setAsked] = useState(false);
   const listId = useId();
-  const matches = useMemo(() => suggestions(text), [text]);
+  const matches = useMemo(() => suggestions(text, firm), [text, firm]);
   const pick = active >= 0 ? matches[active] : undefined;
-  const proposal = useMemo(() => (text.trim() ? proposeLoad(text, (name) => name, pick) : null), [text, pick]);
+  const proposal = useMemo(
+    () => (text.trim() ? proposeLoad(text, (name) => name, pick, firm) : null),
+    [text, pick, firm],
+  );
   const open = text.trim() !== '' && (matches.length > 0 || proposal !== null);
   const question = proposal?.questions[0];
 
@@ -34,14 +42,34 @@ export function QuickAdd() {
     setActive(-1);
     setAsked(false);
   };
-  const add = (chosen?: Appliance) => {
-    const wanted = chosen ? proposeLoad(text, (name) => name, chosen) : proposal;
-    if (!wanted) return;
-    if (!wanted.load || wanted.questions.length > 0) return setAsked(true);
+  const add = (chosen?: Appliance): boolean => {
+    const wanted = chosen ? proposeLoad(text, (name) => name, chosen, firm) : proposal;
+    if (!wanted) return false;
+    if (!wanted.load || wanted.questions.length > 0) {
+      setAsked(true);
+      return false;
+    }
     const load = chosen && isOnlySearch(text, chosen) ? { ...wanted.load, name: chosen.name } : wanted.load;
     edit(addLoad(load));
     type('');
+    return true;
   };
+  /** A photo goes to the load that is being typed, or to the last one taken down. */
+  const addPhoto = async (photo: File) => {
+    if (text.trim() !== '' && !add(pick)) return;
+    setPhotoTold('Sending the photo…');
+    try {
+      const id = await sendPhoto(session.id, photo);
+      edit((now) => {
+        const last = now.loads.at(-1);
+        return last ? changeLoad(last.id, { photos: [...last.photos, id].slice(-8) })(now) : now;
+      });
+      setPhotoTold(null);
+    } catch (error) {
+      setPhotoTold(`The photo has not been sent: ${(error as Error).message}`);
+    }
+  };
+  const last = job.loads.at(-1);
   const onKeyDown = (event: React.KeyboardEvent) => {
     if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
       event.preventDefault();
@@ -74,7 +102,22 @@ export function QuickAdd() {
           spellCheck={false}
         />
         <kbd className="num rounded-[3px] border border-line px-1.5 text-note text-ink-2 phone:hidden">/</kbd>
+        {(last || text.trim() !== '') && (
+          <span className="ml-3 hidden phone:block">
+            <CameraButton
+              label={`Photo of the label of ${text.trim() || last?.name}`}
+              onPhoto={(photo) => void addPhoto(photo)}
+            >
+              Photo
+            </CameraButton>
+          </span>
+        )}
       </div>
+      {photoTold && (
+        <p role="status" className="text-note text-copper">
+          {photoTold}
+        </p>
+      )}
       {open && (
         <div className="absolute inset-x-0 top-full z-10 border border-t-0 border-ink bg-sheet phone:bottom-full phone:top-auto phone:border-b-0 phone:border-t">
           {proposal?.label && <LabelText text={text} label={proposal.label} />}
@@ -101,7 +144,8 @@ export function QuickAdd() {
               >
                 <span>{appliance.name}</span>
                 <span className="num text-note text-ink-2">
-                  {showText(runningPowerW(appliance.draw), 'W')}, usually {appliance.lowW}–{appliance.highW}
+                  {showText(runningPowerW(appliance.draw), 'W')}
+                  {appliance.own ? ', ours' : `, usually ${appliance.lowW}–${appliance.highW}`}
                 </span>
               </div>
             ))}
@@ -113,8 +157,8 @@ export function QuickAdd() {
 }
 
 /** Types that fit what is typed; for a nameplate without a name, whatever takes about its watts. */
-function suggestions(text: string): Appliance[] {
-  const found = findAppliances(wordsOf(text), 6);
+function suggestions(text: string, firm: readonly Appliance[]): Appliance[] {
+  const found = findAppliances(wordsOf(text), 6, firm);
   if (found.length > 0) return found;
   const label = proposeLoad(text, (name) => name).label;
   const watts = label?.powerW ?? null;

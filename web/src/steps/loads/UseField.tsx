@@ -3,7 +3,15 @@ import { useId } from 'react';
 import { useDraft } from '../../ui/Field.tsx';
 
 /** How long a load runs, as it is written on a pad. */
-export function UseField({ load, onChange }: { load: Load; onChange: (runs: Run[]) => void }) {
+export function UseField({
+  label = 'On for, a day',
+  load,
+  onChange,
+}: {
+  label?: string;
+  load: Load;
+  onChange: (runs: Run[]) => void;
+}) {
   const id = useId();
   const field = useDraft(formatUse(load), (text) => {
     const read = readUse(text, load);
@@ -14,7 +22,7 @@ export function UseField({ load, onChange }: { load: Load; onChange: (runs: Run[
   return (
     <div>
       <label htmlFor={id} className="block text-note text-ink-2">
-        On for, a day
+        {label}
       </label>
       <input
         id={id}

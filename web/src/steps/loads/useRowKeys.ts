@@ -9,8 +9,8 @@ const COMMANDS: Readonly<Record<string, (id: string) => Edit>> = {
   'Ctrl+Backspace': removeLoad,
 };
 
-/** Keys within the sheet: Enter goes down a column, Shift+Enter up; Alt and Ctrl keys act on the row. */
-export function useRowKeys(): (event: KeyboardEvent<HTMLElement>) => void {
+/** Keys within the sheet: Enter goes down a column, Shift+Enter up; Alt and Ctrl keys act on the row; Ctrl+Space ticks it. */
+export function useRowKeys(tick: (id: string, extend: boolean) => void): (event: KeyboardEvent<HTMLElement>) => void {
   const { edit } = useJob();
   return useCallback(
     (event) => {
@@ -20,8 +20,14 @@ export function useRowKeys(): (event: KeyboardEvent<HTMLElement>) => void {
       if (!row || !id) return;
       if (event.key === 'Enter' && target.matches('input')) {
         event.preventDefault();
-        const next = event.shiftKey ? row.previousElementSibling : row.nextElementSibling;
+        const item = row.closest('li');
+        const next = event.shiftKey ? item?.previousElementSibling : item?.nextElementSibling;
         next?.querySelector<HTMLElement>(`[data-cell="${target.dataset.cell}"]`)?.focus();
+        return;
+      }
+      if (event.ctrlKey && event.key === ' ') {
+        event.preventDefault();
+        tick(id, event.shiftKey);
         return;
       }
       const modifier = event.altKey ? 'Alt+' : event.ctrlKey || event.metaKey ? 'Ctrl+' : '';
@@ -31,6 +37,6 @@ export function useRowKeys(): (event: KeyboardEvent<HTMLElement>) => void {
       event.stopPropagation();
       edit(command(id));
     },
-    [edit],
+    [edit, tick],
   );
 }

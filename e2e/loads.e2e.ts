@@ -1,0 +1,133 @@
+import { add, expect, expectSound, openJob, saved, storedJob, test } from './app.ts';
+
+test('several loads are chosen, changed at once, grouped, filtered and taken back in one step', async ({ page }) => {
+  const id = await openJob(page);
+  for (const line of ['kettle', 'toaster', 'lamp 10W 3h', 'fridge']) await add(page, line);
+  await page.getByLabel('Choose Kettle').check();
+  await page.getByLabel('Choose Lamp').click({ modifiers: ['Shift'] });
+  const bar = page.getByRole('toolbar', { name: '3 loads chosen' });
+  await bar.getByLabel('Room of the chosen loads').fill('galley');
+  await bar.getByLabel('Room of the chosen loads').press('Enter');
+  await bar.getByLabel('Evidence of the chosen loads').selectOption('measured');
+  await page.getByLabel('Group the loads').selectOption('room');
+  const rows = page.getByRole('list', { name: 'Loads' }).getByRole('listitem');
+  await expect(rows).toHaveCount(6);
+  await expect(rows.first()).toContainText('galley');
+  await expect(rows.first()).toContainText('3 loads');
+  await page.getByLabel('Show only loads that contain').fill('fri');
+  await expect(page.locator('[data-load]')).toHaveCount(1);
+  await expect(page.getByText('3 more loads do not contain')).toBeVisible();
+  await page.getByLabel('Show only loads that contain').fill('');
+  await page.getByLabel('Group the loads').selectOption('none');
+  await page.getByRole('button', { name: 'Choose none' }).click();
+  await page.getByRole('heading', { level: 1 }).click();
+  await page.keyboard.press('Control+z');
+  await saved(page);
+  expect((await storedJob(page, id)).loads.map(({ room, evidence }) => [room, evidence])).toEqual([
+    ['galley', 'typical'],
+    ['galley', 'typical'],
+    ['galley', 'nameplate'],
+    ['', 'typical'],
+  ]);
+});
+
+test('a row is pulled to another place', async ({ page }) => {
+  const id = await openJob(page);
+  for (const line of ['kettle', 'toaster', 'fridge']) await add(page, line);
+  const from = await page.getByLabel('Choose Fridge').boundingBox();
+  const to = await page.getByLabel('Choose Kettle').boundingBox();
+  if (!from || !to) throw new Error('the rows are not on the screen');
+  await page.mouse.move(from.x + 6, from.y + 6);
+  await page.mouse.down();
+  await page.mouse.move(to.x + 6, to.y - 4, { steps: 8 });
+  await page.mouse.up();
+  await expect.poll(async () => page.locator('[data-load]').first().getAttribute('data-load')).toBe('fridge');
+  await saved(page);
+  expect((await storedJob(page, id)).loads.map((load) => load.id)).toEqual(['fridge', 'kettle', 'toaster']);
+  await expect(page.getByLabel('Choose Fridge')).not.toBeChecked();
+});
+
+test('a winter day has its own runs; the usual day keeps its own, and everything is sized for the day shown', async ({
+  page,
+}) => {
+  const id = await openJob(page);
+  await add(page, 'lamp 12V 2A 4h');
+  const need = page.locator('[data-vital="demand.battery"]');
+  await expect(need).toContainText('101');
+  await page.getByLabel('Day shown and sized for: season').selectOption('winter');
+  await page.getByLabel('On for, Lamp').fill('8 h');
+  await expect(need).toContainText('202');
+  await expect(page.locator('[data-load="lamp"]')).toContainText('winter');
+  await page.getByRole('button', { name: /usual/ }).first().click();
+  await expect(need).toContainText('101');
+  await expect(page.getByRole('button', { name: /winter/ })).toContainText('202');
+  await saved(page);
+  const [lamp] = (await storedJob(page, id)).loads;
+  expect(lamp?.runs[0]?.minutes).toBe(240);
+  expect(lamp?.variants[0]?.on).toBe('winter');
+  expect(lamp?.variants[0]?.runs[0]?.minutes).toBe(480);
+});
+
+test('what the firm has measured is kept and offered first in the next job', async ({ page }) => {
+  const letters = [...Math.random().toString(36).slice(2)].filter((c) => /[a-z]/.test(c)).join('');
+  const name = `Workshop fridge x${letters}`;
+  await openJob(page);
+  await add(page, `${name} 37W 25%`);
+  await page.getByLabel(`Name of ${name}`).focus();
+  await page.getByRole('button', { name: 'Details' }).click();
+  await page.getByRole('button', { name: 'Keep in our list' }).click();
+  await expect(page.getByRole('button', { name: 'Take out of our list' })).toBeVisible();
+  await openJob(page);
+  await page.getByRole('combobox', { name: 'Add a load' }).fill(name);
+  await expect(page.getByRole('option').first()).toContainText('37 W, ours');
+  await page.getByRole('option').first().click();
+  await expect(page.getByLabel(`Power of ${name}`)).toHaveValue('37 W');
+  await page.getByLabel(`Name of ${name}`).focus();
+  await page.getByRole('button', { name: 'Details' }).click();
+  await page.getByRole('button', { name: 'Take out of our list' }).click();
+  await expect(page.getByRole('button', { name: 'Keep in our list' })).toBeVisible();
+});
+
+test('on the phone a label is photographed with the load; without a signal the photo is not lost', async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  const id = await openJob(page);
+  const field = page.getByRole('combobox', { name: 'Add a load' });
+  await field.fill('water pump');
+  // Any picture will do: the screen itself.
+  const photo = { name: 'label.png', mimeType: 'image/png', buffer: await page.screenshot() };
+  await page.getByLabel(/^Photo of the label of .*: file$/).setInputFiles(photo);
+  await expect(page.locator('[data-load]')).toHaveCount(1);
+  await saved(page);
+  await expect.poll(async () => (await storedJob(page, id)).loads[0]?.photos.length).toBe(1);
+  await page.locator('[data-load] button').click();
+  const sheet = page.getByRole('dialog', { name: 'Load' });
+  const shown = sheet.getByRole('img', { name: /^Label 1/ });
+  await shown.scrollIntoViewIfNeeded();
+  await expect.poll(() => shown.evaluate((image: HTMLImageElement) => image.naturalWidth)).toBe(390);
+
+  await page.route('**/photos', (route) => route.abort());
+  await sheet.getByLabel('Add a photo of the label: file').setInputFiles(photo);
+  await expect(sheet.getByRole('alert')).toContainText('has not been sent');
+  await page.unroute('**/photos');
+  await sheet.getByRole('button', { name: 'Try again' }).click();
+  await expect(sheet.getByRole('img', { name: /^Label 2/ })).toBeAttached();
+  await expectSound(page);
+});
+
+test('of 300 loads only those near the window are in the page, and none is missing when it is scrolled to', async ({
+  page,
+}) => {
+  await openJob(page, (job) => job);
+  const rows = ['name,power_w', ...Array.from({ length: 300 }, (_, i) => `Lamp ${i},${i + 1}`)].join('\n');
+  await page
+    .getByLabel('Read a CSV…')
+    .setInputFiles({ name: 'many.csv', mimeType: 'text/csv', buffer: Buffer.from(rows) });
+  await expect(page.getByLabel('Power of Lamp 0', { exact: true })).toBeVisible();
+  expect(await page.locator('[data-load]').count()).toBeLessThan(80);
+  await page.getByLabel('Power of Lamp 3', { exact: true }).fill('ten');
+  await page.locator('main').evaluate((main) => main.scrollTo(0, main.scrollHeight));
+  await expect(page.getByLabel('Power of Lamp 299', { exact: true })).toHaveValue('300 W');
+  await page.getByLabel('Power of Lamp 299', { exact: true }).focus();
+  await page.locator('main').evaluate((main) => main.scrollTo(0, 0));
+  await expect(page.getByLabel('Power of Lamp 3', { exact: true })).toHaveValue('ten');
+});

@@ -1,0 +1,25 @@
+import { api } from './api.ts';
+
+/** The longer side of a photo on its way to the server, px: a weak signal carries no more than it must. */
+const LONGEST_PX = 1600;
+
+/**
+ * Sends a photo of a label and resolves with its id. It is drawn anew and smaller here, which also drops the
+ * place it was taken at; what the browser cannot draw goes as it is, and the server encodes it anew in any case.
+ */
+export async function sendPhoto(jobId: string, file: Blob): Promise<string> {
+  const { id } = await api.addPhoto(jobId, (await shrunk(file)) ?? file);
+  return id;
+}
+
+async function shrunk(file: Blob): Promise<Blob | null> {
+  const bitmap = await createImageBitmap(file, { imageOrientation: 'from-image' }).catch(() => null);
+  if (!bitmap) return null;
+  const scale = Math.min(1, LONGEST_PX / Math.max(bitmap.width, bitmap.height));
+  const canvas = document.createElement('canvas');
+  canvas.width = Math.max(1, Math.round(bitmap.width * scale));
+  canvas.height = Math.max(1, Math.round(bitmap.height * scale));
+  canvas.getContext('2d')?.drawImage(bitmap, 0, 0, canvas.width, canvas.height);
+  bitmap.close();
+  return new Promise((resolve) => canvas.toBlob(resolve, 'image/jpeg', 0.82));
+}
