@@ -11,6 +11,7 @@ import { Num } from '../../ui/Number.tsx';
 import { StepHead } from '../../ui/Question.tsx';
 import { CsvFiles } from './CsvFiles.tsx';
 import { DayCurve } from './DayCurve.tsx';
+import { dayWords } from './dayWords.ts';
 import { COLUMNS, LANE_COLUMN, SPARE_COLUMN } from './LoadRow.tsx';
 import { LoadSheet } from './LoadSheet.tsx';
 import { QuickAdd } from './QuickAdd.tsx';
@@ -98,16 +99,16 @@ function Sheet({ isPhone }: { isPhone: boolean }) {
 
   return (
     <>
-      <div className="flex flex-wrap items-baseline justify-between gap-x-6 gap-y-1 pb-1 pt-2">
-        <DayChoice />
-        {(!isPhone || job.loads.length > 12) && (
+      <Folded folds={isPhone} title={`On ${dayWords(job.brief.day)}: another day, groups, search`}>
+        <div className="flex flex-wrap items-baseline justify-between gap-x-6 gap-y-1 pb-1 pt-2">
+          <DayChoice />
           <ListTools grouping={grouping} onGrouping={setGrouping} filter={filter} onFilter={setFilter} />
-        )}
-      </div>
-      <div className="flex flex-wrap items-baseline justify-between gap-x-6">
-        <DaysCompared />
-        <LedgerLegend />
-      </div>
+        </div>
+        <div className="flex flex-wrap items-baseline justify-between gap-x-6">
+          <DaysCompared />
+          <LedgerLegend />
+        </div>
+      </Folded>
       <DayCurve />
       {!isPhone && <ColumnHeads />}
       <LoadSheet
@@ -131,6 +132,17 @@ function Sheet({ isPhone }: { isPhone: boolean }) {
       )}
       <LoadFindings selected={selected} />
     </>
+  );
+}
+
+/** On the phone what is seldom needed is one line until it is opened. */
+function Folded({ folds, title, children }: { folds: boolean; title: string; children: React.ReactNode }) {
+  if (!folds) return children;
+  return (
+    <details className="border-b border-line">
+      <summary className="flex min-h-11 items-center text-ink-2 first-letter:uppercase">{title}</summary>
+      {children}
+    </details>
   );
 }
 

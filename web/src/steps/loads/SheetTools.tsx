@@ -1,7 +1,8 @@
 import { DAY_KINDS, type Day, editedKind, evaluate, isUsual, showText } from '@joulemetric/core';
-import { useDeferredValue, useMemo } from 'react';
+import { useMemo } from 'react';
 import { changeBrief } from '../../commands/design.ts';
 import { useJob } from '../../shell/JobContext.tsx';
+import { useSettled } from '../../ui/useSettled.ts';
 import { DAY_KIND_WORDS, dayOf, dayWords } from './dayWords.ts';
 import type { Grouping } from './sheetView.ts';
 
@@ -52,10 +53,13 @@ export function DayChoice() {
   );
 }
 
+/** ms without an edit before the other kinds of day are worked out again. */
+const SETTLES_MS = 250;
+
 /** What the kinds of day that loads tell apart come to, each a tap away; nothing when all days are alike. */
 export function DaysCompared() {
   const { job, optionId, edit } = useJob();
-  const later = useDeferredValue(job);
+  const later = useSettled(job, SETTLES_MS);
   const compared = useMemo(() => {
     const told = new Set(later.loads.flatMap(({ variants }) => variants.map(({ on }) => on)));
     const days = [null, ...DAY_KINDS.filter((kind) => told.has(kind))];
