@@ -11,6 +11,7 @@ const ORDER = [
   'sources',
   'days',
   'findings',
+  'moves',
 ];
 
 module.exports = {

@@ -41,7 +41,22 @@ export { type Proposal, proposeLoad } from './loads/quickAdd.ts';
 export { addRun, moveRun, resizeRun } from './loads/runs.ts';
 export { formatUse, readUse } from './loads/use.ts';
 
-export type { SizedInverter } from './moment/momentFigures.ts';
+export type { SizedInverter } from './moment/sizeInverters.ts';
+
+// What could be done better?
+export { applyMove, type Move } from './moves/move.ts';
+export {
+  type BestSets,
+  bestSequence,
+  bestSetsInSteps,
+  type RankedMove,
+  type Ranking,
+  rankMoves,
+  type Sequence,
+} from './moves/rank.ts';
+export { cecEfficiency, efficiencyAt, europeanEfficiency } from './paths/curve.ts';
+export { usualOf } from './paths/feed.ts';
+export { type FlowLink, type FlowNode, flowOf } from './paths/flow.ts';
 
 // How is a number read and shown?
 export type { Figure, FigureId, Figures, OriginLabel, WorkingInput } from './quantity/figure.ts';

@@ -2,7 +2,7 @@ import type { Ledger } from '../assessment.ts';
 import type { DesignOption, Job } from '../job/schema.ts';
 import type { EvidenceSummary } from '../loads/evidence.ts';
 import type { LoadProfile } from '../loads/profile.ts';
-import type { SizedInverter } from '../moment/momentFigures.ts';
+import type { SizedInverter } from '../moment/sizeInverters.ts';
 import type { BusDay } from '../paths/ledger.ts';
 import type { FigureId, Figures } from '../quantity/figure.ts';
 
@@ -27,13 +27,21 @@ export const FINDING_CODES = [
   'critical-single-source',
   'cannot-hold',
   'mains-licensed',
+  'inverter-loop',
+  'port-overload',
+  'no-port',
+  'stepped-wave',
+  'converter-undersized',
+  'voltage-range',
+  'search-asleep',
+  'off-hours',
 ] as const;
 
 export type FindingCode = (typeof FINDING_CODES)[number];
 
 /** Where a finding belongs: the step it is shown at, and the load or figure it concerns. */
 export interface Where {
-  readonly step: 'brief' | 'loads' | 'result';
+  readonly step: 'brief' | 'loads' | 'paths' | 'result';
   readonly loadId?: string;
   readonly figure?: FigureId;
 }

@@ -1,7 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { assess } from '../assess.ts';
-import type { Job } from '../job/schema.ts';
+import { blankInverter } from '../job/blank.ts';
+import type { Device, Job } from '../job/schema.ts';
 import { FIGURE_IDS, type Figure } from '../quantity/figure.ts';
 import { aJob, aLoad, withSystem } from '../test/jobs.ts';
 import { FINDING_CODES, type FindingCode } from './finding.ts';
@@ -24,6 +25,17 @@ const room = {
   glazingM2: 1,
   internalW: 100,
 } as const;
+
+const { kind: _, ratingW: __, search: ___, waveform: ____, ...device } = blankInverter('x', 'x');
+const withPort = (limitA: number): Device[] => [
+  blankInverter('inverter', 'Inverter'),
+  { ...device, kind: 'port', id: 'port', name: '12 V port', outputV: 12, limitA, limitW: null },
+];
+const withConverter = (ratingW: number): Device[] => [
+  blankInverter('inverter', 'Inverter'),
+  { ...device, kind: 'converter', id: 'usb', name: 'USB sockets', outputV: 5, ratingW },
+];
+const usb = (watts: number) => aLoad({ watts, path: 'dc-dc', device: 'usb' });
 
 /** A job for each finding, in which it must appear; and the same job mended, in which it must not. */
 const CASES: Readonly<Record<FindingCode, { bad: Job; good: Job }>> = {
@@ -85,6 +97,47 @@ const CASES: Readonly<Record<FindingCode, { bad: Job; good: Job }>> = {
   'cannot-hold': {
     bad: aJob([aLoad({ draw: { ...room, capacityW: 200 }, runs: noon })]),
     good: aJob([aLoad({ draw: { ...room, capacityW: 9000 }, runs: noon })]),
+  },
+  'inverter-loop': {
+    bad: aJob([aLoad({ path: 'inverter', chargesStore: true })]),
+    good: aJob([aLoad({ path: 'supply-only', chargesStore: true })]),
+  },
+  'port-overload': {
+    // A heater's start of 10.2 A on a port of 10 A; its mean is far below.
+    bad: withSystem(aJob([aLoad({ watts: 10.2 * 12, hours: 0.01, path: 'station' })]), { devices: withPort(10) }),
+    good: withSystem(aJob([aLoad({ watts: 9.8 * 12, hours: 0.01, path: 'station' })]), { devices: withPort(10) }),
+  },
+  'no-port': {
+    bad: aJob([aLoad({ path: 'station' })]),
+    good: withSystem(aJob([aLoad({ path: 'station', watts: 10 })]), { devices: withPort(10) }),
+  },
+  'stepped-wave': {
+    bad: withSystem(aJob([aLoad({ path: 'inverter', startRatio: 5 })]), { inverter: { waveform: 'stepped' } }),
+    good: withSystem(aJob([aLoad({ path: 'inverter' })]), { inverter: { waveform: 'stepped' } }),
+  },
+  'converter-undersized': {
+    bad: withSystem(aJob([usb(15), usb(10)]), { devices: withConverter(20) }),
+    good: withSystem(aJob([usb(15), usb(4)]), { devices: withConverter(20) }),
+  },
+  'voltage-range': {
+    bad: aJob([aLoad({ minV: 10, maxV: 14 })]),
+    good: aJob([aLoad({ minV: 10, maxV: 15 })]),
+  },
+  'search-asleep': {
+    bad: withSystem(aJob([aLoad({ watts: 5, path: 'inverter' })]), {
+      inverter: { policy: 'always', search: { idleW: 2, wakeW: 15 } },
+    }),
+    good: withSystem(aJob([aLoad({ watts: 25, path: 'inverter' })]), {
+      inverter: { policy: 'always', search: { idleW: 2, wakeW: 15 } },
+    }),
+  },
+  'off-hours': {
+    bad: withSystem(aJob([aLoad({ path: 'inverter', hours: 2 })]), {
+      inverter: { policy: 'hours', hours: [{ startMin: 600, minutes: 60 }] },
+    }),
+    good: withSystem(aJob([aLoad({ path: 'inverter', hours: 2 })]), {
+      inverter: { policy: 'hours', hours: [{ startMin: 1380, minutes: 900 }] },
+    }),
   },
   'mains-licensed': { bad: aJob([kettle()]), good: aJob([aLoad()]) },
 };

@@ -7,6 +7,16 @@ import {
   mainsLicensed,
 } from './inverterRules.ts';
 import { cannotHold, criticalSingleSource, doubleConversion, measureFirst, noLoads } from './loadRules.ts';
+import {
+  converterUndersized,
+  inverterLoop,
+  noPort,
+  offHours,
+  portOverload,
+  searchAsleep,
+  steppedWave,
+  voltageRange,
+} from './pathRules.ts';
 import { balanceShort, dcdcLimited, noSun } from './sourceRules.ts';
 import { lowVoltageHighCurrent, payloadExceeded, storeCold, storeCurrent, storeShort } from './storeRules.ts';
 
@@ -16,6 +26,14 @@ const RULES: readonly Rule[] = [
   measureFirst,
   criticalSingleSource,
   cannotHold,
+  inverterLoop,
+  portOverload,
+  noPort,
+  steppedWave,
+  voltageRange,
+  converterUndersized,
+  searchAsleep,
+  offHours,
   idleDominates,
   inverterTooSmall,
   inverterOversized,

@@ -123,6 +123,52 @@ const WORDS: Readonly<Record<FindingCode, (values: Values) => Words>> = {
     why: 'A hot alternator at half its rating for hours fails early.',
     act: 'Fit a smaller DC-DC charger or a larger alternator.',
   }),
+  'inverter-loop': (v) => ({
+    what: `${s(v, 'name')} charges the store from the store’s own inverter.`,
+    why: 'The energy goes in a circle and loses a part at every turn, until the store is empty.',
+    act: 'Feed it from hookup or generator only, or take it off the inverter.',
+  }),
+  'port-overload': (v) => ({
+    what: `${s(v, 'name')} asks ${showText(n(v, 'peak'), s(v, 'unit'))} at its peak; ${s(v, 'port')} shuts off at ${showText(n(v, 'limit'), s(v, 'unit'))}.`,
+    why: `Its mean is only ${w(v, 'meanW')}, but a port trips on the peak: at the start, or at the heater’s shutdown.`,
+    act: 'Use a stronger port, or wire it to the battery.',
+  }),
+  'no-port': (v) => ({
+    what: `${s(v, 'name')} hangs on a portable station that is not described.`,
+    why: 'Without its limits in A and W nobody knows whether the port holds.',
+    act: 'Describe the port among the devices of this option.',
+  }),
+  'stepped-wave': (v) => ({
+    what: `${s(v, 'name')} on the stepped wave of ${s(v, 'device')}.`,
+    why:
+      n(v, 'sensitive') === 1
+        ? 'Medical and precision devices may fail or be damaged.'
+        : 'Motors and compressors run hot on it and fail early.',
+    act: 'Take an inverter with a pure sine wave.',
+  }),
+  'converter-undersized': (v) => ({
+    what: `${s(v, 'device')} gives ${w(v, 'ratingW')}; ${n(v, 'loads')} loads on it may ask ${w(v, 'worstW')} at once.`,
+    why: 'It shuts down or sags, and everything on it with it.',
+    act: 'Take a larger converter, or spread the loads over two.',
+  }),
+  'voltage-range': (v) => ({
+    what: `${s(v, 'name')} ${n(v, 'high') === 1 ? 'bears' : 'needs'} ${showText(n(v, 'limitV'), 'V')}; ${showText(n(v, 'reachesV'), 'V')} reaches it.`,
+    why:
+      n(v, 'high') === 1
+        ? 'Too high a voltage destroys it, for example while the battery charges.'
+        : 'It cuts out on a low battery, before the battery is empty.',
+    act: 'Put a converter of the right voltage before it.',
+  }),
+  'search-asleep': (v) => ({
+    what: `${s(v, 'name')} takes ${w(v, 'runningW')}; ${s(v, 'device')} wakes from ${w(v, 'wakeW')}.`,
+    why: 'In search mode it gets no power unless something larger runs.',
+    act: 'Lower the threshold, move the load to DC, or switch search mode off.',
+  }),
+  'off-hours': (v) => ({
+    what: `${s(v, 'name')} runs ${showText(n(v, 'hours'), 'h')} a day while ${s(v, 'device')} is switched off.`,
+    why: 'The clock that saves idle takes the power away.',
+    act: 'Change the hours of the device or of the load.',
+  }),
   'mains-licensed': (v) => ({
     what: `${n(v, 'volts')} V on board kills.`,
     why: 'Fixed mains wiring, inlets, changeover, earthing and residual-current protection fall under local rules.',

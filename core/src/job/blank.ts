@@ -51,7 +51,7 @@ export function blankJob(title: string): Job {
       sunlessDays: 2,
       alternator: { ratingA: 120, systemV: 12 },
       day: { season: 'usual', week: 'usual', motion: 'usual' },
-      prices: { storePerKwh: null, arrayPerW: null, energyPerKwh: null },
+      prices: { storePerKwh: null, arrayPerW: null, energyPerKwh: null, moves: [] },
       payloadKg: null,
     },
     rules: {

@@ -13,7 +13,7 @@ function fromOneInverterToDevices(older: Document): Document {
     brief: part(older.brief, (brief) => ({
       ...brief,
       day: { season: 'usual', week: 'usual', motion: 'usual' },
-      prices: { storePerKwh: null, arrayPerW: null, energyPerKwh: null },
+      prices: { storePerKwh: null, arrayPerW: null, energyPerKwh: null, moves: [] },
     })),
     loads: each(older.loads, (load) => ({ ...NEW_IN_2, ...load })),
     options: each(older.options, (option) => ({

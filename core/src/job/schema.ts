@@ -85,6 +85,13 @@ export const JobSchema = Type.Object(
           storePerKwh: orNull(0, 100_000, 'price of a kWh of store, in the currency; null = not given'),
           arrayPerW: orNull(0, 1000, 'price of a W of array'),
           energyPerKwh: orNull(0, 1000, 'price of a kWh from hookup or generator'),
+          moves: Type.Array(
+            object({
+              move: text(120, 'its id', 1),
+              cost: number(0, 1_000_000, 'what it costs to do, in the currency'),
+            }),
+            { maxItems: 200, description: 'what single moves cost, as the user has asked around' },
+          ),
         },
         'what capacity and energy cost, to price the moves',
       ),

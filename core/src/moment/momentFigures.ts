@@ -1,75 +1,19 @@
-import type { Device, Inverter, Job } from '../job/schema.ts';
-import type { LoadProfile } from '../loads/profile.ts';
-import { type Feed, feedOf } from '../paths/feed.ts';
-import type { FigureBook, FigureId, WorkingInput } from '../quantity/figure.ts';
+import type { Job } from '../job/schema.ts';
+import { idleBetween } from '../paths/fit.ts';
+import type { FigureBook, WorkingInput } from '../quantity/figure.ts';
+import { formatNumber } from '../quantity/format.ts';
 import { DEFAULT } from '../reference/defaults.ts';
 import { ORIGIN } from '../reference/origins.ts';
 import { MARGIN } from '../reference/sizes.ts';
-import { inverterNeed, standardInverter } from './inverterSize.ts';
-import { type WorstMoment, worstMoment } from './worstMoment.ts';
+import type { SizedInverter } from './sizeInverters.ts';
 
-/** An inverter of the option, with what its loads ask of it. */
-export interface SizedInverter {
-  readonly device: Inverter;
-  readonly moment: WorstMoment;
-  readonly ids: InverterIds;
-  /** Equal units counted when no single common size is enough; 0 when nothing uses it. */
-  readonly units: number;
-  readonly ratingW: number;
-  /** Null when nothing uses it. */
-  readonly feed: Feed | null;
+/** Records what each inverter must carry and its size. */
+export function recordInverters(book: FigureBook, inverters: readonly SizedInverter[], rules: Job['rules']): void {
+  for (const inverter of inverters) recordInverter(book, inverter, rules);
 }
 
-type InverterIds = Readonly<Record<'continuous' | 'apparent' | 'surge' | 'required' | 'rating' | 'idle', FigureId>>;
-
-const MAIN: InverterIds = {
-  continuous: 'peak.continuous',
-  apparent: 'peak.apparent',
-  surge: 'peak.surge',
-  required: 'inverter.required',
-  rating: 'inverter.rating',
-  idle: 'inverter.idle',
-};
-
-const furtherIds = (id: string): InverterIds => ({
-  continuous: `device.continuous.${id}`,
-  apparent: `device.apparent.${id}`,
-  surge: `device.surge.${id}`,
-  required: `device.required.${id}`,
-  rating: `device.rating.${id}`,
-  idle: `device.idle.${id}`,
-});
-
-/**
- * Records what each inverter of the option must carry and its size. The first that carries loads is the main
- * one, whose figures are the job's vitals; the others have figures of their own. Main first.
- */
-export function recordMoments(
-  book: FigureBook,
-  profiles: readonly LoadProfile[],
-  devices: readonly Device[],
-  job: Pick<Job, 'neverTogether' | 'rules'>,
-): SizedInverter[] {
-  const found = devices
-    .filter((device) => device.kind === 'inverter')
-    .map((device) => ({
-      device,
-      moment: worstMoment(profiles, devices, device.id, job.neverTogether, job.rules.twoMayStart),
-    }));
-  const main = found.find(({ moment }) => moment.acLoads.length > 0) ?? found[0];
-  const ordered = [...found].sort((a, b) => Number(b === main) - Number(a === main));
-  return ordered.map(({ device, moment }) =>
-    recordInverter(book, moment, job.rules, device, device === main?.device ? MAIN : furtherIds(device.id)),
-  );
-}
-
-function recordInverter(
-  book: FigureBook,
-  moment: WorstMoment,
-  rules: Job['rules'],
-  device: Inverter,
-  ids: InverterIds,
-): SizedInverter {
+function recordInverter(book: FigureBook, inverter: SizedInverter, rules: Job['rules']): void {
+  const { device, moment, need, ids, units, ratingW } = inverter;
   const byId = new Map(moment.acLoads.map((load) => [load.id, load]));
   const members = (ids: readonly string[], key: 'runningW' | 'apparentVa', unit: string): WorkingInput[] =>
     ids.flatMap((id, i) => {
@@ -79,7 +23,7 @@ function recordInverter(
         : [];
     });
   const left = moment.acLoads.length - moment.continuous.ids.length;
-  const continuousW = book.set(ids.continuous, {
+  book.set(ids.continuous, {
     value: moment.continuous.weight,
     unit: 'W',
     label: 'Worst moment',
@@ -90,7 +34,7 @@ function recordInverter(
       note: left > 0 ? `${left} more never run at the same time as these.` : 'Every inverter load may coincide.',
     },
   });
-  const apparentVa = book.set(ids.apparent, {
+  book.set(ids.apparent, {
     value: moment.apparent.weight,
     unit: 'VA',
     label: 'Worst moment, apparent',
@@ -100,7 +44,7 @@ function recordInverter(
       inputs: members(moment.apparent.ids, 'apparentVa', 'VA'),
     },
   });
-  const surgeW = book.set(ids.surge, {
+  book.set(ids.surge, {
     value: moment.surge.weight,
     unit: 'W',
     label: 'Heaviest start',
@@ -122,7 +66,6 @@ function recordInverter(
   });
 
   const margin = MARGIN[rules.inverterMargin];
-  const need = inverterNeed(continuousW, apparentVa, surgeW, margin.factor);
   const formulas = {
     power: '{continuous} × {margin}',
     apparent: '{apparent} × {margin} × {perVa}',
@@ -152,8 +95,6 @@ function recordInverter(
       note: `${margin.name}: ${margin.why}.`,
     },
   });
-  const standard = standardInverter(need.requiredW);
-  const ratingW = moment.acLoads.length === 0 ? 0 : (device.ratingW ?? standard.ratingW);
   const chosen = device.ratingW !== null && ratingW > 0;
   book.set(ids.rating, {
     value: ratingW,
@@ -161,18 +102,17 @@ function recordInverter(
     label: device.name,
     basis: chosen ? ORIGIN.job : ORIGIN.practice,
     working: {
-      formula: chosen ? 'as chosen' : standard.units > 1 ? `${standard.units} equal units` : 'next standard size up',
+      formula: chosen ? 'as chosen' : units > 1 ? `${units} equal units` : 'next standard size up',
       inputs: [book.input('required', ids.required)],
       note: ratingW === 0 ? 'Nothing in this job needs an inverter.' : undefined,
     },
   });
-  const feed = ratingW > 0 ? feedOf(device, ratingW, rules.inverterCurve) : null;
-  recordIdle(book, device, feed, ids);
-  return { device, moment, ids, units: moment.acLoads.length === 0 ? 0 : standard.units, ratingW, feed };
+  recordIdle(book, inverter);
 }
 
-function recordIdle(book: FigureBook, device: Inverter, feed: Feed | null, ids: InverterIds): void {
+function recordIdle(book: FigureBook, { device, feed, ids }: SizedInverter): void {
   const fitted = device.points.length >= 2 && device.idleW === null;
+  const between = idleBetween(device.points);
   const given = device.idleW !== null || fitted;
   book.set(ids.idle, {
     value: feed ? feed.curve.c0 * feed.ratingW : 0,
@@ -195,7 +135,10 @@ function recordIdle(book: FigureBook, device: Inverter, feed: Feed | null, ids: 
         },
         book.input('rating', ids.rating),
       ],
-      note: 'Read it off the data sheet, or measure it: it runs all the hours the inverter is on.',
+      note:
+        fitted && between
+          ? `Two pairs leave it between ${formatNumber(between.lowW)} and ${formatNumber(between.highW)} W, as the loss grows with the load or its square: measure it with nothing connected.`
+          : 'Read it off the data sheet, or measure it: it runs all the hours the inverter is on.',
     },
   });
 }

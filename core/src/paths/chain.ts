@@ -27,7 +27,7 @@ const ROUTE: Readonly<Record<PathKind, { device: Device['kind'] | null; own: 'ad
 
 /** The chain of a load in a system with these devices. Pure. */
 export function chainOf(
-  load: Pick<Load, 'path' | 'converterEfficiency' | 'device'>,
+  load: Pick<Load, 'path' | 'converterEfficiency' | 'device' | 'minV'>,
   devices: readonly Device[],
 ): Chain {
   const route = ROUTE[load.path];
@@ -40,9 +40,15 @@ export function chainOf(
   if (load.converterEfficiency !== null) {
     return { fromBus, device, efficiency: load.converterEfficiency, origin: ORIGIN.job };
   }
-  const fallback = own === 'adapter' ? DEFAULT.adapterEfficiency : DEFAULT.converterEfficiency;
+  const converter = isStepUp(load.minV) ? DEFAULT.stepUpEfficiency : DEFAULT.converterEfficiency;
+  const fallback = own === 'adapter' ? DEFAULT.adapterEfficiency : converter;
   return { fromBus, device, efficiency: fallback.value, origin: fallback.origin };
 }
+
+/** A load that needs more than a 12 or 24 V bus has: its converter steps up a long way, at a price. */
+export const isStepUp = (minV: number | null): boolean => minV !== null && minV > STEP_UP_FROM_V;
+
+const STEP_UP_FROM_V = 30;
 
 /** The named device if it is of that kind; otherwise the first inverter or port. A converter must be named. */
 function deviceFor(kind: Device['kind'], id: string | null, devices: readonly Device[]): Device | null {

@@ -29,6 +29,20 @@ export function fitCurve(pairs: readonly PowerPair[], ratingW: number, idleW: nu
   return { c0: idleW === null ? at(0) : known, c1: at(1), c2: at(2) };
 }
 
+/**
+ * Between which idle draws two pairs leave the truth, W: a loss that grows in a straight line, and one that grows
+ * with the square of the load alone. Null when there are not exactly two pairs at different loads.
+ */
+export function idleBetween(pairs: readonly PowerPair[]): { readonly lowW: number; readonly highW: number } | null {
+  const [a, b] = pairs;
+  if (pairs.length !== 2 || !a || !b || a.outW === b.outW) return null;
+  const at = (power: number): number => {
+    const slope = (b.inW - b.outW - (a.inW - a.outW)) / (b.outW ** power - a.outW ** power);
+    return Math.max(0, a.inW - a.outW - slope * a.outW ** power);
+  };
+  return { lowW: Math.min(at(1), at(2)), highW: Math.max(at(1), at(2)) };
+}
+
 interface Row {
   readonly terms: readonly number[];
   readonly loss: number;

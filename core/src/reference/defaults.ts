@@ -14,11 +14,15 @@ export const DEFAULT = {
   adapterEfficiency: sourced(0.85, ORIGIN.practice),
   /** Small DC-DC converter on the bus. */
   converterEfficiency: sourced(0.9, ORIGIN.practice),
+  /** DC-DC converter from the bus up to 48 V or more. */
+  stepUpEfficiency: sourced(0.86, ORIGIN.memory),
   /** Best efficiency of an inverter, and the share of its rating where it occurs. */
   inverterPeakEfficiency: sourced(0.92, ORIGIN.memory),
   inverterPeakAt: sourced(0.35, ORIGIN.practice),
   /** Idle draw as a share of the inverter's rating. */
   inverterIdleShare: sourced(0.01, ORIGIN.memory),
+  /** What an inverter draws while it searches for a load, share of its idle. */
+  searchIdleShare: sourced(0.15, ORIGIN.memory),
   /** Standby of a shared DC-DC converter, share of its rating. */
   converterIdleShare: sourced(0.005, ORIGIN.memory),
   /** A portable station's output: what it gives of what its store held, and its standby, share of its rating. */

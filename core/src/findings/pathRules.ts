@@ -1,0 +1,180 @@
+import { runsOn } from '../job/day.ts';
+import type { Device } from '../job/schema.ts';
+import type { LoadProfile } from '../loads/profile.ts';
+import { heaviestSet } from '../moment/heaviestSet.ts';
+import { chainOf } from '../paths/chain.ts';
+import { MINUTES_PER_DAY } from '../quantity/units.ts';
+import type { Assessed, Rule } from './finding.ts';
+
+/** Start ÷ run from which a load is a motor or compressor. Common practice. */
+const MOTOR_FROM = 2;
+/** V of a 12 V bus from nearly empty to charging; in proportion for 24 and 48 V. Common practice. */
+const BUS_12V = { low: 11, high: 14.6 } as const;
+
+/** The profiles that hang on a device of one kind, each with it. */
+function fedBy<K extends Device['kind']>(
+  { profiles, option }: Assessed,
+  kind: K,
+): { readonly profile: LoadProfile; readonly device: Extract<Device, { kind: K }>; readonly runningW: number }[] {
+  return profiles.flatMap((profile) => {
+    const { device, efficiency } = chainOf(profile.load, option.system.devices);
+    if (device?.kind !== kind) return [];
+    return [{ profile, device: device as Extract<Device, { kind: K }>, runningW: profile.runningW / efficiency }];
+  });
+}
+
+/** A charger of the store on the store's own inverter: energy in a circle, less at every turn. */
+export const inverterLoop: Rule = ({ job }) =>
+  job.loads
+    .filter(({ chargesStore, path }) => chargesStore && (path === 'inverter' || path === 'inverter-adapter'))
+    .map(({ id, name }) => ({
+      code: 'inverter-loop',
+      severity: 'stop',
+      where: { step: 'paths', loadId: id },
+      values: { name },
+    }));
+
+/** A port shuts off on its peak, not on its mean. */
+export const portOverload: Rule = (assessed) =>
+  fedBy(assessed, 'port').flatMap(({ profile: { load, energyWh }, device, runningW }) => {
+    const startW = (runningW / load.quantity) * (load.startRatio - 1) + runningW;
+    const amps = startW / device.outputV;
+    const overA = device.limitA !== null && amps > device.limitA + 1e-9;
+    const overW = device.limitW !== null && startW > device.limitW + 1e-9;
+    if (!overA && !overW) return [];
+    return [
+      {
+        code: 'port-overload',
+        severity: 'stop',
+        where: { step: 'paths', loadId: load.id },
+        values: {
+          name: load.name,
+          port: device.name,
+          peak: overA ? amps : startW,
+          limit: (overA ? device.limitA : device.limitW) ?? 0,
+          unit: overA ? 'A' : 'W',
+          meanW: energyWh / 24,
+        },
+      },
+    ];
+  });
+
+export const noPort: Rule = ({ job, option }) =>
+  option.system.devices.some(({ kind }) => kind === 'port')
+    ? []
+    : job.loads
+        .filter(({ path }) => path === 'station')
+        .map(({ id, name }) => ({
+          code: 'no-port',
+          severity: 'caution',
+          where: { step: 'paths', loadId: id },
+          values: { name },
+        }));
+
+/** A stepped wave heats motors and upsets or damages electronics of precision. */
+export const steppedWave: Rule = (assessed) =>
+  fedBy(assessed, 'inverter')
+    .filter(
+      ({ profile: { load }, device }) =>
+        device.waveform === 'stepped' && (load.sensitive || load.startRatio >= MOTOR_FROM),
+    )
+    .map(({ profile: { load }, device }) => ({
+      code: 'stepped-wave',
+      severity: load.sensitive ? 'stop' : 'caution',
+      where: { step: 'paths', loadId: load.id },
+      values: { name: load.name, device: device.name, sensitive: load.sensitive ? 1 : 0 },
+    }));
+
+/** A shared converter must carry what can run on it at once. */
+export const converterUndersized: Rule = (assessed) => {
+  const fed = fedBy(assessed, 'converter');
+  return [...new Set(fed.map(({ device }) => device))].flatMap((device) => {
+    const own = fed.filter((one) => one.device === device);
+    const candidates = own.map(({ profile, runningW }) => ({ id: profile.load.id, weight: runningW }));
+    const { weight, ids } = heaviestSet(candidates, assessed.job.neverTogether);
+    if (weight <= device.ratingW + 1e-9) return [];
+    return [
+      {
+        code: 'converter-undersized',
+        severity: 'stop',
+        where: { step: 'paths', ...(ids[0] ? { loadId: ids[0] } : {}) },
+        values: { device: device.name, ratingW: device.ratingW, worstW: weight, loads: ids.length },
+      },
+    ];
+  });
+};
+
+/** The volts that reach an appliance: from the bus, or from what feeds it. */
+function voltsAt({ profiles, option, job }: Assessed) {
+  const scale = option.system.busVoltageV / 12;
+  const mains = job.brief.region.mains === '230V-50Hz' ? 230 : 120;
+  return profiles.flatMap(({ load }) => {
+    const { device } = chainOf(load, option.system.devices);
+    if (load.path === 'direct') return [{ load, low: BUS_12V.low * scale, high: BUS_12V.high * scale }];
+    if (load.path === 'inverter') return [{ load, low: mains, high: mains }];
+    if (device?.kind === 'converter' || device?.kind === 'port') {
+      return [{ load, low: device.outputV, high: device.outputV }];
+    }
+    return [];
+  });
+}
+
+export const voltageRange: Rule = (assessed) =>
+  voltsAt(assessed).flatMap(({ load, low, high }) => {
+    const tooLow = load.minV !== null && low < load.minV - 1e-9;
+    const tooHigh = load.maxV !== null && high > load.maxV + 1e-9;
+    if (!tooLow && !tooHigh) return [];
+    return [
+      {
+        code: 'voltage-range',
+        // Too much destroys; too little only stops.
+        severity: tooHigh ? 'stop' : 'caution',
+        where: { step: 'paths', loadId: load.id },
+        values: {
+          name: load.name,
+          reachesV: tooHigh ? high : low,
+          limitV: (tooHigh ? load.maxV : load.minV) ?? 0,
+          high: tooHigh ? 1 : 0,
+        },
+      },
+    ];
+  });
+
+/** A load too small to wake an inverter that searches runs only when something else has woken it. */
+export const searchAsleep: Rule = (assessed) =>
+  fedBy(assessed, 'inverter').flatMap(({ profile: { load }, device, runningW }) =>
+    device.search && device.policy !== 'with-loads' && runningW > 0 && runningW < device.search.wakeW
+      ? [
+          {
+            code: 'search-asleep' as const,
+            severity: load.critical ? ('stop' as const) : ('caution' as const),
+            where: { step: 'paths' as const, loadId: load.id },
+            values: { name: load.name, device: device.name, runningW, wakeW: device.search.wakeW },
+          },
+        ]
+      : [],
+  );
+
+/** A load that runs while its device is switched off by the clock. */
+export const offHours: Rule = (assessed) =>
+  assessed.profiles.flatMap(({ load, active }) => {
+    const { device } = chainOf(load, assessed.option.system.devices);
+    if (device?.policy !== 'hours' || runsOn(load, assessed.job.brief.day).length === 0) return [];
+    const off = active.reduce((sum, [from, to]) => {
+      let outside = 0;
+      for (let m = from; m < to; m++) if (!device.hours.some((run) => covers(run, m))) outside++;
+      return sum + outside;
+    }, 0);
+    if (off === 0) return [];
+    return [
+      {
+        code: 'off-hours' as const,
+        severity: load.critical ? ('stop' as const) : ('caution' as const),
+        where: { step: 'paths' as const, loadId: load.id },
+        values: { name: load.name, device: device.name, hours: off / 60 },
+      },
+    ];
+  });
+
+const covers = ({ startMin, minutes }: { startMin: number; minutes: number }, minute: number): boolean =>
+  (minute + 0.5 - startMin + MINUTES_PER_DAY) % MINUTES_PER_DAY < minutes;

@@ -1,0 +1,155 @@
+import { blankInverter } from '../job/blank.ts';
+import { runsOn, variantOn } from '../job/day.ts';
+import type { Device, Draw, Inverter, Job, Load, Run } from '../job/schema.ts';
+import { withPhases } from '../loads/phases.ts';
+import { APPLIANCES } from '../reference/appliances.ts';
+
+/** Something that may be done to lose less. Plain data, so that it travels to a worker and is kept ticked. */
+export type Move =
+  | { readonly id: string; readonly kind: 'dc-converter'; readonly loadId: string }
+  | { readonly id: string; readonly kind: 'swap'; readonly loadId: string; readonly typeId: string }
+  | { readonly id: string; readonly kind: 'jug'; readonly loadId: string }
+  | { readonly id: string; readonly kind: 'into-sun'; readonly loadId: string }
+  | { readonly id: string; readonly kind: 'fuel'; readonly loadId: string; readonly residueW: number }
+  | { readonly id: string; readonly kind: 'other-inverter'; readonly loadId: string; readonly deviceId: string }
+  | { readonly id: string; readonly kind: 'smaller-inverter'; readonly deviceId: string }
+  | { readonly id: string; readonly kind: 'second-inverter'; readonly loadIds: readonly string[] }
+  | { readonly id: string; readonly kind: 'search-mode'; readonly deviceId: string; readonly idleW: number }
+  | { readonly id: string; readonly kind: 'with-loads'; readonly deviceId: string };
+
+/** W from which a load wakes an inverter that searches. From memory. */
+export const WAKE_W = 15;
+
+/** The job with the move made in one option; the same job when it has nothing to act on (any more). */
+export function applyMove(job: Job, optionId: string, move: Move): Job {
+  switch (move.kind) {
+    case 'dc-converter':
+      return withLoad(job, move.loadId, (load) =>
+        load.path === 'inverter-adapter' ? { ...load, path: 'dc-dc', device: null, converterEfficiency: null } : load,
+      );
+    case 'swap':
+      return withLoad(job, move.loadId, (load) => swapped(load, move.typeId));
+    case 'jug':
+      return withLoad(job, move.loadId, withoutKeepWarm);
+    case 'into-sun':
+      return withLoad(job, move.loadId, (load) => intoSun(load, job.brief.day));
+    case 'fuel':
+      return withLoad(job, move.loadId, (load) => ({ ...load, path: 'fuel', device: null, residueW: move.residueW }));
+    case 'other-inverter':
+      return withLoad(job, move.loadId, (load) => (onInverter(load) ? { ...load, device: move.deviceId } : load));
+    case 'smaller-inverter':
+      return withInverter(job, optionId, move.deviceId, (device) => ({ ...device, ratingW: null }));
+    case 'with-loads':
+      return withInverter(job, optionId, move.deviceId, (device) => ({ ...device, policy: 'with-loads' }));
+    case 'search-mode':
+      return withInverter(job, optionId, move.deviceId, (device) =>
+        device.policy === 'with-loads' ? device : { ...device, search: { idleW: move.idleW, wakeW: WAKE_W } },
+      );
+    case 'second-inverter':
+      return withSecondInverter(job, optionId, move.loadIds);
+  }
+}
+
+/** Moves of which only one can be made: they are about the same load or device. */
+export const excludes = (a: Move, b: Move): boolean =>
+  a.id !== b.id && a.kind !== 'into-sun' && b.kind !== 'into-sun' && aboutOf(a) === aboutOf(b);
+
+const aboutOf = (move: Move): string => {
+  if ('loadId' in move) return `load ${move.loadId}`;
+  if (move.kind === 'second-inverter') return 'second inverter';
+  return move.kind === 'smaller-inverter' ? `size ${move.deviceId}` : `switch ${move.deviceId}`;
+};
+
+export const onInverter = ({ path }: Pick<Load, 'path'>): boolean => path === 'inverter' || path === 'inverter-adapter';
+
+function withLoad(job: Job, id: string, change: (load: Load) => Load): Job {
+  const at = job.loads.findIndex((load) => load.id === id);
+  const load = job.loads[at];
+  if (!load) return job;
+  const next = change(load);
+  return next === load ? job : { ...job, loads: job.loads.with(at, next) };
+}
+
+function withDevices(job: Job, optionId: string, change: (devices: readonly Device[]) => Device[]): Job {
+  return {
+    ...job,
+    options: job.options.map((option) =>
+      option.id === optionId
+        ? { ...option, system: { ...option.system, devices: change(option.system.devices) } }
+        : option,
+    ),
+  };
+}
+
+const withInverter = (job: Job, optionId: string, id: string, change: (device: Inverter) => Inverter): Job =>
+  withDevices(job, optionId, (devices) =>
+    devices.map((device) => (device.kind === 'inverter' && device.id === id ? change(device) : device)),
+  );
+
+/** The id that the second inverter gets; a job that has one already gets no third by this move. */
+export const SECOND_INVERTER = 'second-inverter';
+
+function withSecondInverter(job: Job, optionId: string, loadIds: readonly string[]): Job {
+  const option = job.options.find(({ id }) => id === optionId);
+  if (!option || option.system.devices.length >= 12) return job;
+  if (option.system.devices.some(({ id }) => id === SECOND_INVERTER)) return job;
+  const moved = loadIds.reduce(
+    (all, id) => withLoad(all, id, (load) => (onInverter(load) ? { ...load, device: SECOND_INVERTER } : load)),
+    job,
+  );
+  return withDevices(moved, optionId, (devices) => [...devices, blankInverter(SECOND_INVERTER, 'Small inverter')]);
+}
+
+/** The load with another type's draw and path, its hours kept where that type has hours at all. */
+function swapped(load: Load, typeId: string): Load {
+  const type = APPLIANCES.find(({ id }) => id === typeId);
+  if (!type || load.type === typeId) return load;
+  const allDay = type.draw.kind === 'thermostatic' || type.draw.kind === 'standby';
+  const base: Load = {
+    ...load,
+    type: type.id,
+    path: type.path,
+    device: null,
+    converterEfficiency: null,
+    startRatio: type.startRatio,
+    powerFactor: type.powerFactor,
+    evidence: 'typical',
+  };
+  if (allDay) return { ...base, draw: type.draw, runs: [{ startMin: 0, minutes: 1440 }] };
+  if (type.draw.kind === 'cycle') return { ...base, ...withPhases(base, type.draw.phases) };
+  return { ...base, draw: type.draw };
+}
+
+/** Phases that only keep something warm, by what they are called. */
+const KEEPS_WARM = /warm|hold/i;
+
+export function keepWarmPhases(draw: Draw): number {
+  return draw.kind === 'cycle' && draw.phases.length > 1
+    ? draw.phases.filter(({ label }) => KEEPS_WARM.test(label)).length
+    : 0;
+}
+
+function withoutKeepWarm(load: Load): Load {
+  if (load.draw.kind !== 'cycle' || keepWarmPhases(load.draw) === 0) return load;
+  const left = load.draw.phases.filter(({ label }) => !KEEPS_WARM.test(label));
+  if (left.length === 0) return load;
+  // What brews or cooks keeps its own time: with the filling phase gone, the run is as long as the rest.
+  return { ...load, ...withPhases(load, left) };
+}
+
+const NOON_MIN = 720;
+
+/** The runs of the day shown, one after the other around noon. */
+function intoSun(load: Load, day: Job['brief']['day']): Load {
+  const runs = runsOn(load, day);
+  const total = runs.reduce((sum, { minutes }) => sum + minutes, 0);
+  let startMin = Math.max(0, NOON_MIN - total / 2);
+  const shifted = runs.map((run): Run => {
+    const at = { startMin, minutes: run.minutes };
+    startMin += run.minutes;
+    return at;
+  });
+  const kind = variantOn(load, day);
+  if (kind === null) return { ...load, runs: shifted };
+  return { ...load, variants: load.variants.map((one) => (one.on === kind ? { on: kind, runs: shifted } : one)) };
+}

@@ -1,0 +1,69 @@
+import type { Evaluation } from '../assess.ts';
+import type { Job } from '../job/schema.ts';
+import { CHEMISTRY, nominalVoltageV } from '../reference/chemistries.ts';
+import { DEFAULT } from '../reference/defaults.ts';
+import type { Settled } from '../settle.ts';
+
+/** What watt-hours a day come to in what has to be bought, carried and paid; in the units of the names. */
+export interface Worth {
+  readonly ahPerDay: number;
+  /** Store that need not be fitted for the sunless days, Wh. */
+  readonly storeWh: number;
+  /** Panel that need not be fitted, W; null when there is no sun to reckon with. */
+  readonly panelW: number | null;
+  /** kg of store, panel and inverters less; below 0 it weighs more. */
+  readonly kg: number;
+  /** Store and panel at the user's prices; null when none is given. */
+  readonly money: number | null;
+  /** What it costs to do, as the user has put it in; null when not. */
+  readonly cost: number | null;
+  /** Days until it has paid for itself: 0 when the kit it spares costs more; null when prices are missing or it never does. */
+  readonly paybackDays: number | null;
+}
+
+/**
+ * @param saved Wh/day it saves; `need` is the part that the store is sized by, the rest is spared on sunny days only
+ * @param after the option with the move made, for the weight of its inverters
+ */
+export function worthOf(
+  { assessment, option, inverters }: Evaluation,
+  job: Job,
+  saved: { readonly totalWh: number; readonly needWh: number },
+  after: Settled,
+  moveId: string | null,
+): Worth {
+  const { figures } = assessment;
+  const { chemistry } = option.system.store;
+  const data = CHEMISTRY[chemistry];
+  const needWh = figures['demand.battery'].value;
+  const storeWh = needWh > 0 ? (saved.needWh * figures['store.required'].value) / needWh : 0;
+  const arrayW = figures['array.rating'].value;
+  const perPanelW = arrayW > 0 ? figures['sun.yield'].value / arrayW : 0;
+  const savedWh = saved.totalWh;
+  const panelW = perPanelW > 0 ? savedWh / perPanelW : null;
+  const invertersW = (all: Settled['inverters']) => all.reduce((sum, { ratingW }) => sum + ratingW, 0);
+  const inverterKg = ((invertersW(inverters) - invertersW(after.inverters)) / 1000) * DEFAULT.inverterKgPerKw.value;
+  const storeKg = (storeWh / (100 * data.nominal12V)) * data.kgPer100Ah12V;
+  const panelKg = (panelW ?? 0) * (DEFAULT.panelKgPerM2.value / DEFAULT.panelWPerM2.value);
+  const { storePerKwh, arrayPerW, energyPerKwh, moves } = job.brief.prices;
+  const priced = storePerKwh !== null || arrayPerW !== null;
+  const money = priced ? (storeWh / 1000) * (storePerKwh ?? 0) + (panelW ?? 0) * (arrayPerW ?? 0) : null;
+  const cost = moves.find(({ move }) => move === moveId)?.cost ?? null;
+  return {
+    ahPerDay: savedWh / nominalVoltageV(chemistry, option.system.busVoltageV),
+    storeWh,
+    panelW,
+    kg: storeKg + panelKg + inverterKg,
+    money,
+    cost,
+    paybackDays: paybackDays(cost, money, (savedWh / 1000) * (energyPerKwh ?? 0)),
+  };
+}
+
+/** Days until a cost is made good by the kit it spares at once and the energy it spares a day. */
+function paybackDays(cost: number | null, money: number | null, perDay: number): number | null {
+  if (cost === null) return null;
+  const open = cost - (money ?? 0);
+  if (open <= 0) return 0;
+  return perDay > 0 ? open / perDay : null;
+}

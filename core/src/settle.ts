@@ -1,0 +1,60 @@
+import { briefOn } from './job/day.ts';
+import type { Brief, DesignOption, Job } from './job/schema.ts';
+import { ambientByMinuteC } from './loads/ambient.ts';
+import { type LoadProfile, rememberedProfile } from './loads/profile.ts';
+import { type SizedInverter, sizeInverters } from './moment/sizeInverters.ts';
+import { type Feed, feedOf, givenRatingW } from './paths/feed.ts';
+import { type BusDay, busDay } from './paths/ledger.ts';
+import { CHEMISTRY } from './reference/chemistries.ts';
+import { designMonth, type SunDay, sunDay } from './sun/day.ts';
+
+/** One day of an option reckoned through: sizes settled, demand known, nothing explained yet. */
+export interface Settled {
+  /** As it holds on its kind of day. */
+  readonly brief: Brief;
+  readonly option: DesignOption;
+  readonly ambientC: Float64Array;
+  readonly sun: SunDay;
+  readonly profiles: readonly LoadProfile[];
+  /** Main first. */
+  readonly inverters: readonly SizedInverter[];
+  /** Every device that loads may hang on, sizes settled. */
+  readonly feeds: readonly Feed[];
+  readonly bus: BusDay;
+  readonly roundTripEfficiency: number;
+}
+
+/** @param optionId the job's first option when left out; a RangeError when the job has no such option */
+export function settle(job: Job, optionId?: string): Settled {
+  const option = optionId === undefined ? job.options[0] : job.options.find(({ id }) => id === optionId);
+  if (!option) {
+    const known = job.options.map(({ id }) => id).join(', ');
+    throw new RangeError(`this job has no option "${optionId}"; it has ${known}`);
+  }
+  const brief = briefOn(job.brief);
+  const { devices, store } = option.system;
+  const ambientC = ambientByMinuteC(brief.place);
+  const sun = sunDay(brief.place, designMonth(brief));
+  const around = { ambientC, irradianceWm2: sun.irradianceWm2, day: brief.day };
+  const profiles = job.loads.map((load) => rememberedProfile(load, around));
+  const inverters = sizeInverters(profiles, devices, job);
+  const feeds = devices.flatMap((device): Feed[] => {
+    if (device.kind === 'inverter') {
+      const feed = inverters.find((sized) => sized.device.id === device.id)?.feed;
+      return feed ? [feed] : [];
+    }
+    const ratingW = givenRatingW(device);
+    return ratingW === null ? [] : [feedOf(device, ratingW, job.rules.inverterCurve)];
+  });
+  return {
+    brief,
+    option,
+    ambientC,
+    sun,
+    profiles,
+    inverters,
+    feeds,
+    bus: busDay(profiles, devices, feeds),
+    roundTripEfficiency: store.roundTripEfficiency ?? CHEMISTRY[store.chemistry].roundTripEfficiency,
+  };
+}
