@@ -13,7 +13,7 @@ export type { Finding, Severity } from './findings/finding.ts';
 export { type Words, wordsFor } from './findings/words.ts';
 export type { FirmAppliance } from './job/applianceSchema.ts';
 // What is a job?
-export { blankJob } from './job/blank.ts';
+export { blankDevice, blankJob } from './job/blank.ts';
 export { editedKind, isUsual, loadOn, runsOn, variantOn } from './job/day.ts';
 export { asKind, cycleLength, runningPowerW, withRunningPower } from './job/draw.ts';
 export { freeId } from './job/ids.ts';
@@ -44,7 +44,7 @@ export { formatUse, readUse } from './loads/use.ts';
 export type { SizedInverter } from './moment/sizeInverters.ts';
 
 // What could be done better?
-export { applyMove, type Move } from './moves/move.ts';
+export { applyMoves, type Move } from './moves/move.ts';
 export {
   type BestSets,
   bestSequence,

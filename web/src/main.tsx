@@ -6,6 +6,7 @@ import { JobPage } from './shell/JobPage.tsx';
 import { Brief } from './steps/brief/Brief.tsx';
 import { JobsPage } from './steps/jobs/JobsPage.tsx';
 import { Loads } from './steps/loads/Loads.tsx';
+import { Paths } from './steps/paths/Paths.tsx';
 import { Result } from './steps/result/Result.tsx';
 import './styles.css';
 
@@ -18,6 +19,7 @@ const router = createBrowserRouter([
       { index: true, element: <Navigate to="loads" replace /> },
       { path: 'brief', element: <Brief /> },
       { path: 'loads', element: <Loads /> },
+      { path: 'paths', element: <Paths /> },
       { path: 'result', element: <Result /> },
       { path: '*', element: <Navigate to="../loads" replace /> },
     ],

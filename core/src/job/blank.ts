@@ -1,4 +1,4 @@
-import type { DesignOption, Inverter, Job } from './schema.ts';
+import type { DesignOption, Device, Inverter, Job } from './schema.ts';
 import { SCHEMA_VERSION } from './values.ts';
 
 /** An inverter of which nothing is said: sized by its loads, on while one of them runs. */
@@ -17,6 +17,19 @@ export function blankInverter(id: string, name: string): Inverter {
     search: null,
     waveform: 'pure',
   };
+}
+
+/** A device of a kind with what is usual for it. */
+export function blankDevice(kind: Device['kind'], id: string): Device {
+  const { kind: _, ratingW: __, search: ___, waveform: ____, ...shared } = blankInverter(id, '');
+  switch (kind) {
+    case 'inverter':
+      return blankInverter(id, 'Inverter');
+    case 'converter':
+      return { ...shared, kind, name: 'Converter', policy: 'always', outputV: 12, ratingW: 100 };
+    case 'port':
+      return { ...shared, kind, name: 'Station port', outputV: 12, limitA: 10, limitW: null };
+  }
 }
 
 /** An option with nothing chosen yet: 12 V, LFP, everything sized by the program. */

@@ -1,7 +1,7 @@
 import type { Job } from '../job/schema.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
 import { type Settled, settle } from '../settle.ts';
-import { applyMove, type Move } from './move.ts';
+import { applyMoves, type Move } from './move.ts';
 
 /** What a job with some moves made costs the store a day, Wh. */
 export interface Cost {
@@ -47,14 +47,7 @@ export class MoveCosts {
   }
 
   settled(moves: readonly Move[]): Settled {
-    return settle(this.jobWith(moves), this.optionId);
-  }
-
-  /** Moves are made in one fixed order, so that a set costs the same however it was put together. */
-  jobWith(moves: readonly Move[]): Job {
-    return [...moves]
-      .sort((a, b) => ORDER.indexOf(a.kind) - ORDER.indexOf(b.kind) || (a.id < b.id ? -1 : 1))
-      .reduce((job, move) => applyMove(job, this.optionId, move), this.job);
+    return settle(applyMoves(this.job, this.optionId, moves), this.optionId);
   }
 
   /** Storage loss that demand under the sun does not have, Wh/day. */
@@ -66,20 +59,6 @@ export class MoveCosts {
     return (wattMinutes / 60) * (1 / roundTripEfficiency - 1);
   }
 }
-
-/** What a load becomes comes before what feeds it, and that before how its device is run. */
-const ORDER: readonly Move['kind'][] = [
-  'swap',
-  'jug',
-  'fuel',
-  'dc-converter',
-  'into-sun',
-  'other-inverter',
-  'second-inverter',
-  'with-loads',
-  'search-mode',
-  'smaller-inverter',
-];
 
 function batteryWh({ bus, roundTripEfficiency }: Settled): number {
   let wattMinutes = 0;

@@ -50,6 +50,29 @@ export function applyMove(job: Job, optionId: string, move: Move): Job {
   }
 }
 
+/**
+ * The job with all these moves made. They are made in one fixed order (what a load becomes, what feeds it, how its
+ * device is run), so that a set comes to the same however it was put together.
+ */
+export function applyMoves(job: Job, optionId: string, moves: readonly Move[]): Job {
+  return [...moves]
+    .sort((a, b) => ORDER.indexOf(a.kind) - ORDER.indexOf(b.kind) || (a.id < b.id ? -1 : 1))
+    .reduce((made, move) => applyMove(made, optionId, move), job);
+}
+
+const ORDER: readonly Move['kind'][] = [
+  'swap',
+  'jug',
+  'fuel',
+  'dc-converter',
+  'into-sun',
+  'other-inverter',
+  'second-inverter',
+  'with-loads',
+  'search-mode',
+  'smaller-inverter',
+];
+
 /** Moves of which only one can be made: they are about the same load or device. */
 export const excludes = (a: Move, b: Move): boolean =>
   a.id !== b.id && a.kind !== 'into-sun' && b.kind !== 'into-sun' && aboutOf(a) === aboutOf(b);

@@ -1,4 +1,4 @@
-import { type DesignOption, type Device, freeId, type Job, type System } from '@joulemetric/core';
+import { blankDevice, type DesignOption, type Device, freeId, type Job, type System } from '@joulemetric/core';
 import type { Edit } from './loads.ts';
 
 /** Edits of the brief, the rules and the options. */
@@ -45,12 +45,13 @@ export const changeSystem = <K extends 'store' | 'dcdc' | 'array'>(
     system: { ...option.system, [part]: { ...option.system[part], ...change } },
   }));
 
+/** Parts of a device of some kind. */
+export type DeviceChange = {
+  [K in Device['kind']]: Partial<Omit<Extract<Device, { kind: K }>, 'kind' | 'id'>>;
+}[Device['kind']];
+
 /** Changes one device of an option; parts that its kind does not have are the caller's mistake. */
-export const changeDevice = <K extends Device['kind'] = 'inverter'>(
-  optionId: string,
-  deviceId: string,
-  change: Partial<Omit<Extract<Device, { kind: K }>, 'kind' | 'id'>>,
-): Edit =>
+export const changeDevice = (optionId: string, deviceId: string, change: DeviceChange): Edit =>
   changeOption(optionId, (option) => ({
     ...option,
     system: {
@@ -60,6 +61,48 @@ export const changeDevice = <K extends Device['kind'] = 'inverter'>(
       ),
     },
   }));
+
+/** One more device, with what is usual for its kind. */
+export const addDevice = (optionId: string, kind: Device['kind']): Edit =>
+  changeOption(optionId, (option) => {
+    const { devices } = option.system;
+    if (devices.length >= 12) return option;
+    const added = blankDevice(
+      kind,
+      freeId(
+        kind,
+        devices.map(({ id }) => id),
+      ),
+    );
+    return { ...option, system: { ...option.system, devices: [...devices, added] } };
+  });
+
+/** Takes a device out of an option; the last inverter stays. Loads on it go back to the first of their kind. */
+export const removeDevice =
+  (optionId: string, deviceId: string): Edit =>
+  (job) => {
+    const next = changeOption(optionId, (option) => {
+      const left = option.system.devices.filter(({ id }) => id !== deviceId);
+      if (!left.some(({ kind }) => kind === 'inverter')) return option;
+      return { ...option, system: { ...option.system, devices: left } };
+    })(job);
+    const known = new Set(next.options.flatMap(({ system }) => system.devices.map(({ id }) => id)));
+    return {
+      ...next,
+      loads: next.loads.map((load) =>
+        load.device !== null && !known.has(load.device) ? { ...load, device: null } : load,
+      ),
+    };
+  };
+
+/** What a move costs to do; null when it is not known. */
+export const changeMoveCost =
+  (move: string, cost: number | null): Edit =>
+  (job) => {
+    const others = job.brief.prices.moves.filter((one) => one.move !== move);
+    const moves = cost === null ? others : [...others, { move, cost }].slice(-200);
+    return changeBrief({ prices: { ...job.brief.prices, moves } })(job);
+  };
 
 /** Another bus voltage with the same energy and charging power: Ah and A scale with it. */
 export const changeBusVoltage = (id: string, busVoltageV: System['busVoltageV']): Edit =>
@@ -109,5 +152,12 @@ export const renameOption = (id: string, name: string): Edit => changeOption(id,
 
 export const removeOption =
   (id: string): Edit =>
-  (job) =>
-    job.options.length > 1 ? { ...job, options: job.options.filter((option) => option.id !== id) } : job;
+  (job) => {
+    if (job.options.length < 2) return job;
+    const options = job.options.filter((option) => option.id !== id);
+    const known = new Set(options.flatMap(({ system }) => system.devices.map((device) => device.id)));
+    const loads = job.loads.map((load) =>
+      load.device !== null && !known.has(load.device) ? { ...load, device: null } : load,
+    );
+    return { ...job, options, loads };
+  };

@@ -1,6 +1,14 @@
-import { type Assessment, type Evaluation, evaluate, type FigureId, type Job } from '@joulemetric/core';
+import {
+  type Assessment,
+  applyMoves,
+  type Evaluation,
+  evaluate,
+  type FigureId,
+  type Job,
+  type Move,
+} from '@joulemetric/core';
 import { createContext, useCallback, useContext, useMemo, useState, useSyncExternalStore } from 'react';
-import { useSearchParams } from 'react-router';
+import { useLocation, useSearchParams } from 'react-router';
 import type { Edit } from '../commands/loads.ts';
 import type { JobSession, Snapshot } from '../edges/session.ts';
 
@@ -15,7 +23,10 @@ interface OpenJob {
   readonly chooseOption: (id: string) => void;
   readonly evaluation: Evaluation;
   readonly assessment: Assessment;
-  /** The assessment before the last edit, for "was …"; null when nothing has been edited or the option is new. */
+  /** Moves ticked as a what-if: on the Paths step everything shows the job with them made, the job itself is as it was. */
+  readonly ticked: readonly Move[];
+  readonly setTicked: (moves: readonly Move[]) => void;
+  /** The assessment before the last edit, or without the what-if, for "was …"; null when nothing has been edited or the option is new. */
   readonly before: Assessment | null;
   readonly edit: (command: Edit, coalesce?: string) => void;
   readonly panels: readonly Panel[];
@@ -41,11 +52,19 @@ export function JobProvider({ session, children }: { session: JobSession; childr
   const asked = parameters.get('option');
   const optionId = job.options.find(({ id }) => id === asked)?.id ?? job.options[0]?.id ?? '';
 
-  const evaluation = useMemo(() => evaluate(job, optionId), [job, optionId]);
-  const before = useMemo(
+  const [ticked, setTicked] = useState<readonly Move[]>([]);
+  const onPaths = useLocation().pathname.endsWith('/paths');
+  const whatIf = onPaths && ticked.length > 0;
+  const actual = useMemo(() => evaluate(job, optionId), [job, optionId]);
+  const evaluation = useMemo(
+    () => (whatIf ? evaluate(applyMoves(job, optionId, ticked), optionId) : actual),
+    [whatIf, job, optionId, ticked, actual],
+  );
+  const edited = useMemo(
     () => (jobBefore?.options.some(({ id }) => id === optionId) ? evaluate(jobBefore, optionId).assessment : null),
     [jobBefore, optionId],
   );
+  const before = whatIf ? actual.assessment : edited;
 
   const edit = useCallback((command: Edit, coalesce?: string) => session.apply(command, coalesce ?? null), [session]);
 
@@ -58,6 +77,8 @@ export function JobProvider({ session, children }: { session: JobSession; childr
       chooseOption: (id) => setParameters({ option: id }, { replace: true }),
       evaluation,
       assessment: evaluation.assessment,
+      ticked,
+      setTicked,
       before,
       edit,
       panels,
@@ -68,7 +89,7 @@ export function JobProvider({ session, children }: { session: JobSession; childr
       back: () => setPanels((stack) => stack.slice(0, -1)),
       close: () => setPanels([]),
     }),
-    [session, snapshot, job, optionId, evaluation, before, edit, panels, setParameters],
+    [session, snapshot, job, optionId, evaluation, ticked, before, edit, panels, setParameters],
   );
   return <Context value={value}>{children}</Context>;
 }

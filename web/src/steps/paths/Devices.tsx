@@ -1,0 +1,306 @@
+import { type Device, formatClock, formatNumber, type Run, readField, usualOf } from '@joulemetric/core';
+import { addDevice, changeDevice, type DeviceChange, removeDevice } from '../../commands/design.ts';
+import { useJob } from '../../shell/JobContext.tsx';
+import { Button } from '../../ui/Button.tsx';
+import { Choice, QuantityField, TextField, useDraft } from '../../ui/Field.tsx';
+
+/** What stands between the bus and the loads in this option: sizes, losses, when it is on. */
+export function Devices() {
+  const { evaluation, edit, optionId, ticked } = useJob();
+  const { devices } = evaluation.option.system;
+  if (ticked.length > 0) {
+    return (
+      <p className="mt-5 border-t border-line pt-3 text-ink-2">
+        Devices are changed in the job itself: make or drop the what-if first.
+      </p>
+    );
+  }
+  return (
+    <section aria-label="Devices" className="mt-5">
+      <h2 className="border-b border-ink pb-1 text-body font-semibold">Inverters, converters, ports</h2>
+      {devices.map((device) => (
+        <DeviceRow
+          key={device.id}
+          device={device}
+          last={devices.filter(({ kind }) => kind === 'inverter').length === 1 && device.kind === 'inverter'}
+        />
+      ))}
+      <div className="flex flex-wrap gap-3 pt-3">
+        {(['inverter', 'converter', 'port'] as const).map((kind) => (
+          <Button key={kind} disabled={devices.length >= 12} onClick={() => edit(addDevice(optionId, kind))}>
+            {ADD[kind]}
+          </Button>
+        ))}
+      </div>
+    </section>
+  );
+}
+
+const ADD = { inverter: 'Another inverter', converter: 'A shared converter', port: 'A station’s port' } as const;
+
+const POLICIES = [
+  { value: 'with-loads', label: 'with its loads' },
+  { value: 'always', label: 'all day' },
+  { value: 'hours', label: 'at set hours' },
+  { value: 'manual', label: 'by hand' },
+] as const;
+
+function DeviceRow({ device, last }: { device: Device; last: boolean }) {
+  const { job, edit, optionId } = useJob();
+  const change: Change = (part, key) => edit(changeDevice(optionId, device.id, part), key && `${device.id}.${key}`);
+  const usual = usualOf(device.kind);
+  const fed = job.loads.filter((load) => load.device === device.id).length;
+  return (
+    <div
+      data-device={device.id}
+      className="grid grid-cols-5 gap-x-5 gap-y-2.5 border-b border-line py-3 @max-[860px]:grid-cols-3 @max-[560px]:grid-cols-2"
+    >
+      <TextField
+        label="Called"
+        required
+        maxLength={60}
+        value={device.name}
+        onChange={(name) => change({ name }, 'name')}
+      />
+      <SizeFields device={device} change={change} />
+      <QuantityField
+        label="Idle, data sheet"
+        unit="W"
+        kind="power"
+        value={device.idleW}
+        auto={device.points.length > 1 ? 'as fitted' : `${formatNumber(usual.idleShare.value * 100, 1)} % of rating`}
+        min={0}
+        max={500}
+        onChange={(idleW) => change({ idleW }, 'idle')}
+      />
+      <QuantityField
+        label="Best efficiency"
+        unit="%"
+        factor={0.01}
+        value={device.peakEfficiency}
+        auto={device.points.length > 1 ? 'as fitted' : `${formatNumber(usual.peak.value * 100)}, usual`}
+        min={30}
+        max={99.9}
+        onChange={(peakEfficiency) => change({ peakEfficiency }, 'peak')}
+      />
+      <PointsField device={device} onChange={(points) => change({ points }, 'points')} />
+      <Choice label="Switched on" value={device.policy} options={POLICIES} onChange={(policy) => change({ policy })} />
+      {device.policy === 'manual' && (
+        <QuantityField
+          label="Left on for nothing, a day"
+          unit="h"
+          value={device.leftOnH}
+          min={0}
+          max={24}
+          onChange={(leftOnH) => leftOnH !== null && change({ leftOnH }, 'left')}
+        />
+      )}
+      {device.policy === 'hours' && (
+        <HoursField hours={device.hours} onChange={(hours) => change({ hours }, 'hours')} />
+      )}
+      {device.kind === 'inverter' && <SineFields device={device} change={change} />}
+      {!last && (
+        <p className="self-end">
+          <button
+            type="button"
+            onClick={() => edit(removeDevice(optionId, device.id))}
+            className="border-b border-mark text-note text-ink-2 hover:text-stop phone:min-h-11"
+          >
+            Remove {device.name}
+            {fed > 0 && `, feeding ${fed}`}
+          </button>
+        </p>
+      )}
+    </div>
+  );
+}
+
+type Change = (part: DeviceChange, key?: string) => void;
+
+function SizeFields({ device, change }: { device: Device; change: Change }) {
+  if (device.kind === 'inverter') {
+    return (
+      <QuantityField
+        label="Rating"
+        unit="W"
+        kind="power"
+        value={device.ratingW}
+        auto="as required"
+        min={50}
+        max={40_000}
+        onChange={(ratingW) => change({ ratingW }, 'rating')}
+      />
+    );
+  }
+  if (device.kind === 'converter') {
+    return (
+      <>
+        <Choice
+          label="Gives"
+          value={String(device.outputV)}
+          options={VOLTAGES}
+          onChange={(volts) => change({ outputV: Number(volts) as typeof device.outputV })}
+        />
+        <QuantityField
+          label="At most"
+          unit="W"
+          kind="power"
+          value={device.ratingW}
+          min={1}
+          max={10_000}
+          onChange={(ratingW) => ratingW !== null && change({ ratingW }, 'rating')}
+        />
+      </>
+    );
+  }
+  return (
+    <>
+      <QuantityField
+        label="Gives"
+        unit="V"
+        kind="voltage"
+        value={device.outputV}
+        min={5}
+        max={240}
+        onChange={(outputV) => outputV !== null && change({ outputV }, 'volts')}
+      />
+      <QuantityField
+        label="Shuts off at"
+        unit="A"
+        kind="current"
+        value={device.limitA}
+        auto="no limit in A"
+        min={0.1}
+        max={100}
+        onChange={(limitA) => change({ limitA }, 'limitA')}
+      />
+      <QuantityField
+        label="or at"
+        unit="W"
+        kind="power"
+        value={device.limitW}
+        auto="no limit in W"
+        min={1}
+        max={10_000}
+        onChange={(limitW) => change({ limitW }, 'limitW')}
+      />
+    </>
+  );
+}
+
+const VOLTAGES = ['5', '9', '12', '15', '19', '20', '24', '48'].map((value) => ({ value, label: `${value} V` }));
+
+function SineFields({ device, change }: { device: Extract<Device, { kind: 'inverter' }>; change: Change }) {
+  const { search } = device;
+  return (
+    <>
+      <Choice
+        label="Wave"
+        value={device.waveform}
+        options={[
+          { value: 'pure', label: 'pure sine' },
+          { value: 'stepped', label: 'stepped' },
+        ]}
+        onChange={(waveform) => change({ waveform })}
+      />
+      <QuantityField
+        label="Search mode takes"
+        unit="W"
+        kind="power"
+        value={search?.idleW ?? null}
+        auto="off"
+        min={0}
+        max={200}
+        onChange={(idleW) =>
+          change({ search: idleW === null ? null : { idleW, wakeW: search?.wakeW ?? 15 } }, 'search')
+        }
+      />
+      {search && (
+        <QuantityField
+          label="Wakes from"
+          unit="W"
+          kind="power"
+          value={search.wakeW}
+          min={0}
+          max={500}
+          onChange={(wakeW) => wakeW !== null && change({ search: { ...search, wakeW } }, 'wake')}
+        />
+      )}
+    </>
+  );
+}
+
+/** Pairs as they are read off two meters: "76 > 117, 574 > 672" or "76/117 574/672", W out first. */
+function PointsField({ device, onChange }: { device: Device; onChange: (points: Device['points']) => void }) {
+  const shown = device.points.map(({ outW, inW }) => `${outW} > ${inW}`).join(', ');
+  const field = useDraft(shown, (text) => {
+    const read = readPairs(text);
+    if ('problem' in read) return read.problem;
+    onChange(read.points);
+    return null;
+  });
+  return <TypedField label="Measured, W out > W in" placeholder="none: 76 > 117, 574 > 672" field={field} />;
+}
+
+function readPairs(text: string): { points: Device['points'] } | { problem: string } {
+  const parts = text.split(/[,;\n]+/).filter((part) => part.trim() !== '');
+  const points: Device['points'] = [];
+  for (const part of parts) {
+    const pair = part.split(/>|\/|→|=/).map((one) => readField(one, 'power'));
+    const [out, taken] = pair;
+    if (pair.length !== 2 || !out || !taken || 'problem' in out || 'problem' in taken)
+      return { problem: `“${part.trim()}” is no pair such as 76 > 117` };
+    if (!(out.value > 0)) return { problem: 'W out must be above 0; idle has a field of its own' };
+    if (taken.value < out.value)
+      return { problem: `${part.trim()}: it cannot give more than it takes; W out comes first` };
+    if (out.value > 40_000 || taken.value > 60_000) return { problem: 'At most 40 000 W' };
+    points.push({ outW: out.value, inW: taken.value });
+  }
+  return points.length > 24 ? { problem: 'At most 24 pairs' } : { points };
+}
+
+/** Hours as "07:00-09:00, 17:30-22:00". */
+function HoursField({ hours, onChange }: { hours: readonly Run[]; onChange: (hours: Run[]) => void }) {
+  const shown = hours
+    .map(({ startMin, minutes }) => `${formatClock(startMin)}-${formatClock(startMin + minutes)}`)
+    .join(', ');
+  const field = useDraft(shown, (text) => {
+    const read: Run[] = [];
+    for (const part of text.split(/[,;]+/).filter((one) => one.trim() !== '')) {
+      const match = /^\s*(\d{1,2}):(\d{2})\s*[-–]\s*(\d{1,2}):(\d{2})\s*$/.exec(part);
+      const [from, to] = [1, 3].map((i) => Number(match?.[i]) * 60 + Number(match?.[i + 1]));
+      if (!match || from === undefined || to === undefined || from >= 1440 || to > 1440)
+        return `“${part.trim()}” is no time such as 07:00-09:00`;
+      read.push({ startMin: from, minutes: (to - from + 1440) % 1440 || 1440 });
+    }
+    if (read.length > 12) return 'At most 12 stretches';
+    onChange(read);
+    return null;
+  });
+  return <TypedField label="From-to" placeholder="07:00-09:00, 17:30-22:00" field={field} />;
+}
+
+function TypedField({
+  label,
+  placeholder,
+  field,
+}: {
+  label: string;
+  placeholder: string;
+  field: ReturnType<typeof useDraft>;
+}) {
+  return (
+    <label className="block">
+      <span className="block text-note text-ink-2">{label}</span>
+      <input
+        value={field.draft}
+        placeholder={placeholder}
+        aria-invalid={field.problem ? true : undefined}
+        onChange={(event) => field.type(event.target.value)}
+        onBlur={field.leave}
+        className="num min-h-8 w-full border-b border-line bg-transparent py-1 text-number font-medium placeholder:font-normal focus:border-ink focus:outline-none phone:min-h-11"
+      />
+      {field.problem && <span className="mt-1 block text-note text-copper">{field.problem}</span>}
+    </label>
+  );
+}
