@@ -31,6 +31,13 @@ await withApp(async ({ browser, baseURL }) => {
     `${bare} of ${frames.length} frames with a row missing, frame p95 ${at(frames, 0.95)} ms`,
     'target 0 missing',
   );
+  const moves = await movesTimes(page);
+  report(
+    `Ranking ${moves.reckoned} moves of 40 loads in the worker`,
+    `p50 ${at(moves.times, 0.5)} ms, p95 ${at(moves.times, 0.95)} ms`,
+    'target 150 ms',
+  );
+  report('Longest task of the page meanwhile', `${moves.longest.toFixed(0)} ms`, 'target 50 ms');
   const phone = await browser.newPage({ viewport: { width: 390, height: 844 }, baseURL, hasTouch: true });
   report(
     'A load taken down on the phone at a thumb’s pace',
@@ -71,7 +78,7 @@ async function referenceTimes(page) {
 }
 
 /** Opens a job of a demo job's loads repeated to `count`. */
-async function openJobOf(page, count) {
+async function openJobOf(page, count, step = 'loads', change = () => ({})) {
   const demo = readdirSync(join(ROOT, 'demo')).map((name) =>
     JSON.parse(readFileSync(join(ROOT, 'demo', name), 'utf8')),
   );
@@ -80,11 +87,12 @@ async function openJobOf(page, count) {
     ...all[i % all.length],
     id: `load-${i}`,
     name: `Load ${i}`,
+    ...change(all[i % all.length], i),
   }));
   const job = { ...demo[0], title: `Bench ${count}`, neverTogether: [], loads };
   const { id } = await (await page.request.post('/api/jobs', { data: job })).json();
-  await page.goto(`/jobs/${id}/loads`);
-  await page.getByLabel('Power of Load 0').waitFor();
+  await page.goto(`/jobs/${id}/${step}`);
+  if (step === 'loads') await page.getByLabel('Power of Load 0').waitFor();
 }
 
 /** One load's watts are typed anew, until the changed figures are painted. */
@@ -110,6 +118,37 @@ async function editTimes(page) {
     return vital ? measured : [];
   }, EDITS);
   return times.sort((a, b) => a - b);
+}
+
+/** Ticks and unticks moves of a job of 40 loads, most of which may be moved and hang on adapters. */
+async function movesTimes(page) {
+  await openJobOf(page, 40, 'paths', (_, i) => ({
+    movable: i % 2 === 0,
+    ...(i % 4 < 3 ? { path: 'inverter-adapter' } : {}),
+  }));
+  const section = page.getByRole('region', { name: 'Moves' });
+  await page.locator('[data-order="proved"]').waitFor({ timeout: 120_000 });
+  await page.evaluate(() => {
+    window.longest = 0;
+    new PerformanceObserver((list) => {
+      for (const { duration } of list.getEntries()) window.longest = Math.max(window.longest, duration);
+    }).observe({ type: 'longtask' });
+  });
+  const times = [];
+  for (let i = 0; i < 20; i++) {
+    const before = await section.getAttribute('data-took-ms');
+    await section
+      .getByRole('checkbox')
+      .nth(i % 5)
+      .click();
+    await page.waitForFunction(
+      (old) => document.querySelector('[data-took-ms]')?.getAttribute('data-took-ms') !== old,
+      before,
+    );
+    times.push(Number(await section.getAttribute('data-took-ms')));
+  }
+  const longest = await page.evaluate(() => window.longest);
+  return { times: times.sort((a, b) => a - b), longest, reckoned: await section.getAttribute('data-reckoned') };
 }
 
 /** Scrolls the sheet to its end; in each frame the rows must cover the list from the window's top to its foot. */

@@ -6,11 +6,13 @@ import { recordRange } from './loads/rangeFigures.ts';
 import { recordPeakCurrent } from './moment/currentFigure.ts';
 import { recordInverters } from './moment/momentFigures.ts';
 import { ledgerOf, recordDemand, recordNight } from './paths/demandFigures.ts';
+import { ledgerRows } from './paths/ledger.ts';
 import { FigureBook } from './quantity/figure.ts';
 import { nominalVoltageV } from './reference/chemistries.ts';
 import { type Settled, settle } from './settle.ts';
 import { type ArrayDay, arrayDay } from './sources/array.ts';
 import { recordAlternator, recordSun } from './sources/sourceFigures.ts';
+import { recordSpared } from './sources/spared.ts';
 import { recordMass } from './store/massFigures.ts';
 import { chargeWeightedMeanA } from './store/peukert.ts';
 import { recordStore } from './store/storeFigures.ts';
@@ -19,6 +21,8 @@ import { recordStore } from './store/storeFigures.ts';
 export interface Evaluation extends Settled {
   readonly assessment: Assessment;
   readonly array: ArrayDay;
+  /** W that the option's array gives in each minute of the day. */
+  readonly arrayW: Float64Array;
 }
 
 /** Everything said about one option of a job, in the order of the trade's work. Pure. */
@@ -35,7 +39,8 @@ export function evaluate(job: Job, optionId?: string): Evaluation {
   const book = new FigureBook();
 
   recordInverters(book, inverters, rules);
-  const ledger = ledgerOf(bus, roundTripEfficiency);
+  const rows = ledgerRows(profiles, system.devices, bus.devices);
+  const ledger = ledgerOf(rows, bus.unattendedIdleWh, roundTripEfficiency);
   const idleFigure = (id: string) => inverters.find(({ device }) => device.id === id)?.ids.idle;
   recordDemand(book, profiles, ledger, bus.devices, idleFigure, roundTripEfficiency);
   recordNight(book, bus.busW, sun.irradianceWm2, roundTripEfficiency);
@@ -47,6 +52,9 @@ export function evaluate(job: Job, optionId?: string): Evaluation {
   recordAlternator(book, brief, system, nominalV);
   const array = arrayDay(sun, ambientC, rules.arrayFactor);
   recordSun(book, { ...job, brief }, system, sun, array);
+  const ratedW = book.value('array.rating');
+  const arrayW = array.perRatedW.map((w) => w * ratedW);
+  recordSpared(book, bus.busW, arrayW, roundTripEfficiency);
   recordMass(
     book,
     brief,
@@ -66,5 +74,5 @@ export function evaluate(job: Job, optionId?: string): Evaluation {
 
   const figures = book.all();
   const findings = findAll({ job, option, profiles, figures, ledger, evidence, inverters, bus });
-  return { ...settled, assessment: { optionId: option.id, figures, ledger, evidence, findings }, array };
+  return { ...settled, assessment: { optionId: option.id, figures, ledger, evidence, findings }, array, arrayW };
 }

@@ -49,6 +49,8 @@ export {
   type BestSets,
   bestSequence,
   bestSetsInSteps,
+  type Prepared,
+  prepareMoves,
   type RankedMove,
   type Ranking,
   rankMoves,

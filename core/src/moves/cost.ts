@@ -1,6 +1,6 @@
 import type { Job } from '../job/schema.ts';
-import { MINUTES_PER_DAY } from '../quantity/units.ts';
 import { type Settled, settle } from '../settle.ts';
+import { sparedWh } from '../sources/spared.ts';
 import { applyMoves, type Move } from './move.ts';
 
 /** What a job with some moves made costs the store a day, Wh. */
@@ -11,6 +11,9 @@ export interface Cost {
   readonly sunWh: number;
   /** needWh − sunWh: what the moves are ranked by. */
   readonly totalWh: number;
+  /** Rating of all inverters together, W, and the minutes a day that they are on, added up. */
+  readonly invertersW: number;
+  readonly inverterOnMin: number;
 }
 
 /**
@@ -22,6 +25,8 @@ export class MoveCosts {
   readonly optionId: string;
   readonly #arrayW: Float64Array;
   readonly #known = new Map<string, Cost>();
+  readonly #spared = new Map<string, number>();
+  readonly #days = new Map<string, Settled>();
 
   /** @param arrayW W that the array gives in each minute of the day */
   constructor(job: Job, optionId: string, arrayW: Float64Array) {
@@ -31,34 +36,58 @@ export class MoveCosts {
   }
 
   of(moves: readonly Move[]): Cost {
-    const key = moves
-      .map(({ id }) => id)
-      .sort()
-      .join('\n');
+    const key = keyOf(moves);
     const known = this.#known.get(key);
     if (known) return known;
     const settled = this.settled(moves);
     const needWh = batteryWh(settled);
     const still = moves.filter(({ kind }) => kind !== 'into-sun');
-    const sunWh = still.length === moves.length ? 0 : this.#sparedWh(settled) - this.#sparedWh(this.settled(still));
-    const cost = { needWh, sunWh, totalWh: needWh - sunWh };
+    const sunWh = still.length === moves.length ? 0 : this.#sparedWh(settled) - this.#sparedWithoutShift(still);
+    const cost = {
+      needWh,
+      sunWh,
+      totalWh: needWh - sunWh,
+      invertersW: settled.inverters.reduce((sum, { ratingW }) => sum + ratingW, 0),
+      inverterOnMin: settled.bus.devices.reduce(
+        (sum, { onMin, feed }) => sum + (feed.device.kind === 'inverter' ? onMin : 0),
+        0,
+      ),
+    };
     this.#known.set(key, cost);
     return cost;
   }
 
+  /** The whole day with these moves; remembered only for a single one, since a day is large. */
   settled(moves: readonly Move[]): Settled {
-    return settle(applyMoves(this.job, this.optionId, moves), this.optionId);
+    const only = moves.length < 2 ? (moves[0]?.id ?? '') : null;
+    const known = only === null ? undefined : this.#days.get(only);
+    if (known) return known;
+    const made = settle(applyMoves(this.job, this.optionId, moves), this.optionId);
+    if (only !== null) this.#days.set(only, made);
+    return made;
   }
 
   /** Storage loss that demand under the sun does not have, Wh/day. */
   #sparedWh({ bus, roundTripEfficiency }: Settled): number {
-    let wattMinutes = 0;
-    for (let m = 0; m < MINUTES_PER_DAY; m++) {
-      wattMinutes += Math.min(bus.busW[m] as number, this.#arrayW[m] as number);
-    }
-    return (wattMinutes / 60) * (1 / roundTripEfficiency - 1);
+    return sparedWh(bus.busW, this.#arrayW, roundTripEfficiency);
+  }
+
+  /** The same without what is shifted, remembered: many shifts are reckoned beside the same ticked moves. */
+  #sparedWithoutShift(still: readonly Move[]): number {
+    const key = keyOf(still);
+    const known = this.#spared.get(key);
+    if (known !== undefined) return known;
+    const made = this.#sparedWh(this.settled(still));
+    this.#spared.set(key, made);
+    return made;
   }
 }
+
+const keyOf = (moves: readonly Move[]): string =>
+  moves
+    .map(({ id }) => id)
+    .sort()
+    .join('\n');
 
 function batteryWh({ bus, roundTripEfficiency }: Settled): number {
   let wattMinutes = 0;

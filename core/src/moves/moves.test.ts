@@ -6,18 +6,18 @@ import type { Job } from '../job/schema.ts';
 import { validateJob } from '../job/validate.ts';
 import { aJob, aLoad, withSystem } from '../test/jobs.ts';
 import { applyMove, excludes, type Move } from './move.ts';
-import { bestSequence, bestSetsInSteps, moveCosts, rankMoves } from './rank.ts';
+import { bestSequence, bestSetsInSteps, prepareMoves, rankMoves } from './rank.ts';
 
 const needWh = (job: Job): number => assess(job, 'a').figures['demand.battery'].value;
 const sets = (job: Job) => {
-  const steps = bestSetsInSteps(job, 'a');
+  const steps = bestSetsInSteps(prepareMoves(job, 'a'));
   for (;;) {
     const { done, value } = steps.next();
     if (done) return value;
   }
 };
 const findMove = (job: Job, kind: Move['kind']) => {
-  const found = rankMoves(job, 'a', []).moves.find(({ move }) => move.kind === kind);
+  const found = rankMoves(prepareMoves(job, 'a'), []).moves.find(({ move }) => move.kind === kind);
   if (!found) throw new Error(`no move ${kind}`);
   return found;
 };
@@ -68,7 +68,7 @@ describe('moves', () => {
     fc.assert(
       fc.property(job, (before) => {
         const base = needWh(before);
-        for (const { move, savedWh } of rankMoves(before, 'a', []).moves) {
+        for (const { move, savedWh } of rankMoves(prepareMoves(before, 'a'), []).moves) {
           const after = applyMove(before, 'a', move);
           expect(validateJob(after).ok).toBe(true);
           expect(savedWh, move.id).toBeCloseTo(base - needWh(after), 6);
@@ -82,7 +82,7 @@ describe('moves', () => {
     fc.assert(
       fc.property(job, (before) => {
         const { candidates, bySize } = sets(before);
-        const moves = moveCosts(before, 'a').moves.filter(({ id }) => candidates.includes(id));
+        const moves = prepareMoves(before, 'a').moves.filter(({ id }) => candidates.includes(id));
         fc.pre(moves.length <= 6);
         const base = needWh(before);
         const best = new Map<number, number>();
@@ -108,8 +108,8 @@ describe('moves', () => {
   it('come in an order in which each step saves something and none can be made better by itself', () => {
     fc.assert(
       fc.property(job, (before) => {
-        const { steps } = bestSequence(before, 'a');
-        const ranked = rankMoves(before, 'a', []).moves;
+        const { steps } = bestSequence(prepareMoves(before, 'a'));
+        const ranked = rankMoves(prepareMoves(before, 'a'), []).moves;
         if (ranked[0] && ranked[0].savedWh > 0.5) expect(steps[0]?.savedWh).toBeCloseTo(ranked[0].savedWh, 9);
         for (const { savedWh } of steps) expect(savedWh).toBeGreaterThan(0.5);
         const { bySize } = sets(before);

@@ -1,12 +1,11 @@
 import { evaluate } from '../assess.ts';
 import type { Job } from '../job/schema.ts';
-import type { Settled } from '../settle.ts';
 import { averageSavingWh } from './average.ts';
 import { movesOf } from './candidates.ts';
-import { type Cost, MoveCosts } from './cost.ts';
+import { MoveCosts } from './cost.ts';
 import { excludes, type Move } from './move.ts';
 import { type MoveWords, wordsOfMove } from './words.ts';
-import { type Worth, worthOf } from './worth.ts';
+import { type Saved, type Worth, worthOf } from './worth.ts';
 
 /** A move with what it saves in this very job. */
 export interface RankedMove {
@@ -20,6 +19,7 @@ export interface RankedMove {
   readonly averageWh: number | null;
   /** Hours a day that inverters are on less because of it. */
   readonly onLessH: number;
+  /** What `besideWh` is worth. */
   readonly worth: Worth;
 }
 
@@ -33,19 +33,22 @@ export interface Ranking {
   /** Wh/day the ticked moves save together. */
   readonly tickedWh: number;
   readonly tickedWorth: Worth;
+  /** How many moves were reckoned; those that save nothing are not listed. */
+  readonly reckoned: number;
   readonly moves: readonly RankedMove[];
 }
 
 /** Wh/day below which a move is not worth a line. */
 const WORTH_A_LINE_WH = 0.5;
 
-/** The costs of moves on one option, with the array it has. */
-export function moveCosts(job: Job, optionId: string) {
+/** What the questions about one option's moves go on from; sets once reckoned are remembered in it. */
+export type Prepared = ReturnType<typeof prepareMoves>;
+
+/** The moves of one option and their costs, with the array it has. */
+export function prepareMoves(job: Job, optionId: string) {
   const evaluation = evaluate(job, optionId);
-  const ratingW = evaluation.assessment.figures['array.rating'].value;
-  const arrayW = evaluation.array.perRatedW.map((w) => w * ratingW);
-  const costs = new MoveCosts(job, optionId, arrayW);
-  return { evaluation, costs, moves: onlyBestOf(movesOf(job, evaluation), costs) };
+  const costs = new MoveCosts(job, optionId, evaluation.arrayW);
+  return { job, evaluation, costs, moves: onlyBestOf(movesOf(job, evaluation), costs) };
 }
 
 /** Of the ways to cut the list for a second inverter only the one that saves most stays. */
@@ -59,58 +62,55 @@ function onlyBestOf(moves: readonly Move[], costs: MoveCosts): Move[] {
 }
 
 /** Every move alone and beside the ticked ones, the best first. */
-export function rankMoves(job: Job, optionId: string, tickedIds: readonly string[]): Ranking {
-  const { evaluation, costs, moves } = moveCosts(job, optionId);
+export function rankMoves({ job, evaluation, costs, moves }: Prepared, tickedIds: readonly string[]): Ranking {
   const ticked = moves.filter(({ id }) => tickedIds.includes(id));
   const base = costs.of([]);
   const now = costs.of(ticked);
   const ranked = moves.map((move): RankedMove => {
-    const alone = costs.settled([move]);
+    const alone = costs.of([move]);
+    const savedWh = base.totalWh - alone.totalWh;
     const others = ticked.filter(({ id }) => id !== move.id);
     const compatible = others.filter((other) => !excludes(other, move));
-    const isTicked = others.length < ticked.length;
-    const besideWh = isTicked
-      ? costs.of(others).totalWh - now.totalWh
-      : now.totalWh - costs.of([...compatible, move]).totalWh;
-    const cost = costs.of([move]);
-    const savedWh = base.totalWh - cost.totalWh;
-    const averageWh = averageSavingWh(evaluation, alone, move);
-    const onLessH = (onMinutes(evaluation) - onMinutes(alone)) / 60;
+    // Of a ticked move, what would be lost again without it; of another, what it adds to them.
+    const [without, withIt] = others.length < ticked.length ? [others, ticked] : [ticked, [...compatible, move]];
+    const beside = difference(costs, without, withIt);
+    const averageWh = averageSavingWh(evaluation, costs.settled([move]), move);
+    const onLessH = (base.inverterOnMin - alone.inverterOnMin) / 60;
     return {
       move,
       savedWh,
-      besideWh,
+      besideWh: beside.totalWh,
       averageWh,
       onLessH,
       words: wordsOfMove(move, job, { savedWh, averageWh, onLessH }),
-      worth: worthOf(evaluation, job, less(base, cost), alone, move.id),
+      worth: worthOf(evaluation, job, beside, move.id),
     };
   });
   const tickedWh = base.totalWh - now.totalWh;
   return {
     needWh: base.totalWh,
     tickedWh,
-    tickedWorth: worthOf(evaluation, job, less(base, now), costs.settled(ticked), null),
+    tickedWorth: worthOf(evaluation, job, difference(costs, [], ticked), null),
+    reckoned: moves.length,
     moves: ranked
       .filter(({ savedWh, move }) => savedWh > WORTH_A_LINE_WH || tickedIds.includes(move.id))
       .sort((a, b) => b.savedWh - a.savedWh),
   };
 }
 
-const less = (before: Cost, after: Cost) => ({
-  totalWh: before.totalWh - after.totalWh,
-  needWh: before.needWh - after.needWh,
-});
-
-function onMinutes({ bus }: Settled): number {
-  return bus.devices.reduce((sum, { onMin, feed }) => sum + (feed.device.kind === 'inverter' ? onMin : 0), 0);
+/** What one set of moves saves over another. */
+function difference(costs: MoveCosts, without: readonly Move[], withThem: readonly Move[]): Saved {
+  const before = costs.of(without);
+  const after = costs.of(withThem);
+  return {
+    totalWh: before.totalWh - after.totalWh,
+    needWh: before.needWh - after.needWh,
+    invertersW: before.invertersW - after.invertersW,
+  };
 }
 
 /** Greedy: the best move first, then the best beside it, and so on. */
-export function bestSequence(job: Job, optionId: string): Sequence {
-  const { costs, moves } = moveCosts(job, optionId);
-  return greedy(costs, moves);
-}
+export const bestSequence = ({ costs, moves }: Prepared): Sequence => greedy(costs, moves);
 
 function greedy(costs: MoveCosts, moves: readonly Move[]): Sequence {
   const steps: { id: string; savedWh: number; needWh: number }[] = [];
@@ -145,8 +145,7 @@ const SUBSETS_A_STEP = 32;
  * The exactly best set of each size among the most promising moves: every subset is reckoned. Shows whether the
  * greedy order is the best. Yields the share done, 0…1, so that a worker can be interrupted.
  */
-export function* bestSetsInSteps(job: Job, optionId: string): Generator<number, BestSets> {
-  const { costs, moves } = moveCosts(job, optionId);
+export function* bestSetsInSteps({ costs, moves }: Prepared): Generator<number, BestSets> {
   const baseWh = costs.of([]).totalWh;
   const saving = (move: Move) => baseWh - costs.of([move]).totalWh;
   // What the greedy order takes, which some moves enter only beside others, then the best alone.

@@ -2,7 +2,6 @@ import type { Evaluation } from '../assess.ts';
 import type { Job } from '../job/schema.ts';
 import { CHEMISTRY, nominalVoltageV } from '../reference/chemistries.ts';
 import { DEFAULT } from '../reference/defaults.ts';
-import type { Settled } from '../settle.ts';
 
 /** What watt-hours a day come to in what has to be bought, carried and paid; in the units of the names. */
 export interface Worth {
@@ -21,17 +20,17 @@ export interface Worth {
   readonly paybackDays: number | null;
 }
 
-/**
- * @param saved Wh/day it saves; `need` is the part that the store is sized by, the rest is spared on sunny days only
- * @param after the option with the move made, for the weight of its inverters
- */
-export function worthOf(
-  { assessment, option, inverters }: Evaluation,
-  job: Job,
-  saved: { readonly totalWh: number; readonly needWh: number },
-  after: Settled,
-  moveId: string | null,
-): Worth {
+/** What is saved, against the same job without it. */
+export interface Saved {
+  /** Wh/day. */
+  readonly totalWh: number;
+  /** The part that the store is sized by, Wh/day; the rest is spared on sunny days only. */
+  readonly needWh: number;
+  /** Rating of all inverters together, W less. */
+  readonly invertersW: number;
+}
+
+export function worthOf({ assessment, option }: Evaluation, job: Job, saved: Saved, moveId: string | null): Worth {
   const { figures } = assessment;
   const { chemistry } = option.system.store;
   const data = CHEMISTRY[chemistry];
@@ -41,8 +40,7 @@ export function worthOf(
   const perPanelW = arrayW > 0 ? figures['sun.yield'].value / arrayW : 0;
   const savedWh = saved.totalWh;
   const panelW = perPanelW > 0 ? savedWh / perPanelW : null;
-  const invertersW = (all: Settled['inverters']) => all.reduce((sum, { ratingW }) => sum + ratingW, 0);
-  const inverterKg = ((invertersW(inverters) - invertersW(after.inverters)) / 1000) * DEFAULT.inverterKgPerKw.value;
+  const inverterKg = (saved.invertersW / 1000) * DEFAULT.inverterKgPerKw.value;
   const storeKg = (storeWh / (100 * data.nominal12V)) * data.kgPer100Ah12V;
   const panelKg = (panelW ?? 0) * (DEFAULT.panelKgPerM2.value / DEFAULT.panelWPerM2.value);
   const { storePerKwh, arrayPerW, energyPerKwh, moves } = job.brief.prices;

@@ -3,7 +3,7 @@ import type { LoadProfile } from '../loads/profile.ts';
 import type { FigureBook, FigureId, WorkingInput } from '../quantity/figure.ts';
 import { formatDuration } from '../quantity/format.ts';
 import { ORIGIN } from '../reference/origins.ts';
-import type { BusDay, DeviceDay } from './ledger.ts';
+import type { DeviceDay, LedgerRow } from './ledger.ts';
 
 function entry(usefulWh: number, conversionWh: number, idleWh: number, storageShare: number) {
   const storageWh = (usefulWh + conversionWh + idleWh) * storageShare;
@@ -11,13 +11,13 @@ function entry(usefulWh: number, conversionWh: number, idleWh: number, storageSh
 }
 
 /** The day's ledger with the store's own loss shared in proportion to what each load draws from it. */
-export function ledgerOf(bus: BusDay, roundTripEfficiency: number): Ledger {
+export function ledgerOf(rows: readonly LedgerRow[], unattendedIdleWh: number, roundTripEfficiency: number): Ledger {
   const storageShare = 1 / roundTripEfficiency - 1;
-  const loads: LedgerEntry[] = bus.rows.map((row) => ({
+  const loads: LedgerEntry[] = rows.map((row) => ({
     loadId: row.loadId,
     ...entry(row.usefulWh, row.conversionWh, row.idleWh, storageShare),
   }));
-  const unattended = entry(0, 0, bus.unattendedIdleWh, storageShare);
+  const unattended = entry(0, 0, unattendedIdleWh, storageShare);
   const sum = (key: 'usefulWh' | 'conversionWh' | 'idleWh') =>
     loads.reduce((total, row) => total + row[key], 0) + unattended[key];
   return { loads, unattended, total: entry(sum('usefulWh'), sum('conversionWh'), sum('idleWh'), storageShare) };

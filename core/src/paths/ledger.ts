@@ -19,6 +19,9 @@ export interface DeviceDay {
   readonly outputW: Float64Array;
   /** Share of each minute that it is on. */
   readonly onShare: Float64Array;
+  /** Share of each minute that a load holds it on, and how many do, by the time they hold it. */
+  readonly heldShare: Float64Array;
+  readonly holders: Float64Array;
   readonly onMin: number;
   /** Idle while something on it runs, and while nothing does, Wh. */
   readonly heldIdleWh: number;
@@ -27,7 +30,6 @@ export interface DeviceDay {
 }
 
 export interface BusDay {
-  readonly rows: readonly LedgerRow[];
   readonly devices: readonly DeviceDay[];
   /** Idle in minutes when nothing on a device runs: nobody's but the switch's, Wh. */
   readonly unattendedIdleWh: number;
@@ -43,74 +45,56 @@ interface Fed {
 }
 
 /**
- * The day's demand on the battery bus and its ledger, minute by minute.
- *
- * Attribution: a device's idle is shared, in each minute, among the loads that hold it on, in proportion to
- * their power (by the time they hold it if none draws); linear and quadratic losses in proportion to power,
- * with the extra quadratic loss of a cycling load (c₂·Var P/P_rated) to that load. Shares sum to the total.
+ * The day's demand on the battery bus, minute by minute.
  * @param feeds the devices that loads hang on, sizes settled; a load on a device not among them has no loss there
  */
 export function busDay(profiles: readonly LoadProfile[], devices: readonly Device[], feeds: readonly Feed[]): BusDay {
   const busW = new Float64Array(MINUTES_PER_DAY);
   const usefulW = new Float64Array(MINUTES_PER_DAY);
   const idleW = new Float64Array(MINUTES_PER_DAY);
-  const fed: Fed[] = profiles.map((profile) => ({ profile, chain: chainOf(profile.load, devices) }));
+  const fed = fedLoads(profiles, devices);
   for (const { profile, chain } of fed) {
     if (!chain.fromBus) continue;
     const { meanW } = profile;
+    const perUseful = 1 / chain.efficiency;
     for (const [from, to] of profile.active) {
       for (let m = from; m < to; m++) {
         const w = meanW[m] as number;
         usefulW[m] = (usefulW[m] as number) + w;
-        busW[m] = (busW[m] as number) + w / chain.efficiency;
+        busW[m] = (busW[m] as number) + w * perUseful;
       }
     }
   }
-  const shares = new Map<LoadProfile, Share>();
   const days = feeds.flatMap((feed) => {
     const own = fed.filter(({ chain }) => chain.device?.id === feed.device.id);
-    return own.length > 0 ? [deviceDay(own, feed, { busW, idleW, shares })] : [];
+    return own.length > 0 ? [deviceDay(own, feed, busW, idleW)] : [];
   });
-  const rows = fed.map(({ profile, chain }): LedgerRow => {
-    const loadId = profile.load.id;
-    if (!chain.fromBus) return { loadId, usefulWh: 0, conversionWh: 0, idleWh: 0 };
-    const { energyWh } = profile;
-    const share = shares.get(profile) ?? { conversionWh: 0, idleWh: 0 };
-    const ownWh = energyWh / chain.efficiency - energyWh;
-    return { loadId, usefulWh: energyWh, conversionWh: ownWh + share.conversionWh, idleWh: share.idleWh };
-  });
-  return {
-    rows,
-    devices: days,
-    unattendedIdleWh: days.reduce((sum, day) => sum + day.unattendedIdleWh, 0),
-    busW,
-    usefulW,
-    idleW,
-  };
+  const unattendedIdleWh = days.reduce((sum, day) => sum + day.unattendedIdleWh, 0);
+  return { devices: days, unattendedIdleWh, busW, usefulW, idleW };
 }
 
-interface Share {
-  readonly conversionWh: number;
-  readonly idleWh: number;
-}
+const fedLoads = (profiles: readonly LoadProfile[], devices: readonly Device[]): Fed[] =>
+  profiles.map((profile) => ({ profile, chain: chainOf(profile.load, devices) }));
 
-/** Adds one device's losses to the bus, and notes each load's share of them. */
-function deviceDay(
-  fed: readonly Fed[],
-  feed: Feed,
-  into: { busW: Float64Array; idleW: Float64Array; shares: Map<LoadProfile, Share> },
-): DeviceDay {
+/** What one device does through the day; its losses are added to the bus. */
+function deviceDay(fed: readonly Fed[], feed: Feed, busW: Float64Array, busIdleW: Float64Array): DeviceDay {
   const { ratingW, curve } = feed;
   const outputW = new Float64Array(MINUTES_PER_DAY);
+  const varianceW2 = new Float64Array(MINUTES_PER_DAY);
   const heldShare = new Float64Array(MINUTES_PER_DAY);
   const holders = new Float64Array(MINUTES_PER_DAY);
   for (const { profile, chain } of fed) {
     const { meanW, onShare } = profile;
+    const perUseful = 1 / chain.efficiency;
     for (const [from, to] of profile.active) {
       for (let m = from; m < to; m++) {
-        outputW[m] = (outputW[m] as number) + (meanW[m] as number) / chain.efficiency;
-        heldShare[m] = Math.max(heldShare[m] as number, onShare[m] as number);
-        holders[m] = (holders[m] as number) + (onShare[m] as number);
+        const on = onShare[m] as number;
+        outputW[m] = (outputW[m] as number) + (meanW[m] as number) * perUseful;
+        holders[m] = (holders[m] as number) + on;
+        if (on > (heldShare[m] as number)) heldShare[m] = on;
+        if (profile.varianceW2) {
+          varianceW2[m] = (varianceW2[m] as number) + (profile.varianceW2[m] as number) * perUseful ** 2;
+        }
       }
     }
   }
@@ -118,49 +102,79 @@ function deviceDay(
   const search = feed.device.kind === 'inverter' ? feed.device.search : null;
   const waitingW = search ? Math.min(search.idleW, idleW) : idleW;
   const onShare = onShares(feed.device, heldShare);
+  const square = curve.c2 / ratingW;
   let onMin = 0;
   let unattendedWm = 0;
   let heldWm = 0;
+  let conversionWm = 0;
   for (let m = 0; m < MINUTES_PER_DAY; m++) {
     const held = heldShare[m] as number;
     const on = onShare[m] as number;
+    const output = outputW[m] as number;
+    const conversion = curve.c1 * output + square * (output * output + (varianceW2[m] as number));
+    const waiting = waitingW * (on - held);
     onMin += on;
     heldWm += idleW * held;
-    unattendedWm += waitingW * (on - held);
-    const w = idleW * held + waitingW * (on - held);
-    into.idleW[m] = (into.idleW[m] as number) + w;
-    into.busW[m] = (into.busW[m] as number) + w;
-  }
-
-  let totalWm = 0;
-  for (const { profile, chain } of fed) {
-    const { meanW, varianceW2 } = profile;
-    let conversionWm = 0;
-    let idleWm = 0;
-    for (const [from, to] of profile.active) {
-      for (let m = from; m < to; m++) {
-        const output = outputW[m] as number;
-        const w = (meanW[m] as number) / chain.efficiency;
-        const variance = varianceW2 ? (varianceW2[m] as number) / chain.efficiency ** 2 : 0;
-        const conversion = w * (curve.c1 + (curve.c2 * output) / ratingW) + (curve.c2 * variance) / ratingW;
-        conversionWm += conversion;
-        into.busW[m] = (into.busW[m] as number) + conversion;
-        const share = output > 0 ? w / output : (profile.onShare[m] as number) / (holders[m] as number);
-        idleWm += idleW * (heldShare[m] as number) * share;
-      }
-    }
-    totalWm += conversionWm;
-    into.shares.set(profile, { conversionWh: conversionWm / 60, idleWh: idleWm / 60 });
+    unattendedWm += waiting;
+    conversionWm += conversion;
+    busIdleW[m] = (busIdleW[m] as number) + idleW * held + waiting;
+    busW[m] = (busW[m] as number) + idleW * held + waiting + conversion;
   }
   return {
     feed,
     outputW,
     onShare,
+    heldShare,
+    holders,
     onMin,
     heldIdleWh: heldWm / 60,
     unattendedIdleWh: unattendedWm / 60,
-    conversionWh: totalWm / 60,
+    conversionWh: conversionWm / 60,
   };
+}
+
+/**
+ * Where each load's watt-hours go.
+ *
+ * Attribution: a device's idle is shared, in each minute, among the loads that hold it on, in proportion to
+ * their power (by the time they hold it if none draws); linear and quadratic losses in proportion to power,
+ * with the extra quadratic loss of a cycling load (c₂·Var P/P_rated) to that load. Shares sum to the total.
+ */
+export function ledgerRows(
+  profiles: readonly LoadProfile[],
+  devices: readonly Device[],
+  days: readonly DeviceDay[],
+): LedgerRow[] {
+  return fedLoads(profiles, devices).map(({ profile, chain }): LedgerRow => {
+    const loadId = profile.load.id;
+    if (!chain.fromBus) return { loadId, usefulWh: 0, conversionWh: 0, idleWh: 0 };
+    const { energyWh } = profile;
+    const day = days.find(({ feed }) => feed.device.id === chain.device?.id);
+    const share = day ? shareOf(profile, chain, day) : { conversionWh: 0, idleWh: 0 };
+    const ownWh = energyWh / chain.efficiency - energyWh;
+    return { loadId, usefulWh: energyWh, conversionWh: ownWh + share.conversionWh, idleWh: share.idleWh };
+  });
+}
+
+/** A load's share of what its device loses. */
+function shareOf(profile: LoadProfile, chain: Chain, day: DeviceDay): { conversionWh: number; idleWh: number } {
+  const { ratingW, curve } = day.feed;
+  const { meanW, varianceW2, onShare } = profile;
+  const idleW = ratingW * curve.c0;
+  const square = curve.c2 / ratingW;
+  let conversionWm = 0;
+  let idleWm = 0;
+  for (const [from, to] of profile.active) {
+    for (let m = from; m < to; m++) {
+      const output = day.outputW[m] as number;
+      const w = (meanW[m] as number) / chain.efficiency;
+      const variance = varianceW2 ? (varianceW2[m] as number) / chain.efficiency ** 2 : 0;
+      conversionWm += w * (curve.c1 + square * output) + square * variance;
+      const share = output > 0 ? w / output : (onShare[m] as number) / (day.holders[m] as number);
+      idleWm += idleW * (day.heldShare[m] as number) * share;
+    }
+  }
+  return { conversionWh: conversionWm / 60, idleWh: idleWm / 60 };
 }
 
 /**

@@ -67,6 +67,7 @@ export const FIGURE_IDS = [
   'store.days',
   'sun.hours',
   'sun.yield',
+  'storage.spared',
   'alternator.limit',
   'alternator.yield',
   'array.required',

@@ -141,7 +141,7 @@ export function recordSun(book: FigureBook, job: Job, system: System, sun: SunDa
                 origin: ORIGIN.duffieBeckman,
               },
             ],
-            note: `${month} has the least sun of the months of use.`,
+            note: `${month} has the ${job.brief.day.season === 'summer' ? 'most' : 'least'} sun of the months of use.`,
           }
         : { formula: 'as given', inputs: [] },
   });

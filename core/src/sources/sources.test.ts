@@ -4,6 +4,7 @@ import { assess } from '../assess.ts';
 import type { Job } from '../job/schema.ts';
 import { aJob, aLoad, withSystem } from '../test/jobs.ts';
 import { alternatorLimit, standardDcdc } from './alternator.ts';
+import { sparedWh } from './spared.ts';
 
 const driving =
   (hours: number, alternator = { ratingA: 120, systemV: 12 as 12 | 24 }) =>
@@ -115,5 +116,16 @@ describe('a system sized by the program', () => {
         expect(need(true)).toBeGreaterThanOrEqual(need(false) - 1e-9);
       }),
     );
+  });
+});
+
+describe('the storage loss that the sun spares', () => {
+  it('is that of what the array feeds directly, minute by minute (closed form)', () => {
+    const bus = new Float64Array(1440).fill(100);
+    const noon = new Float64Array(1440).fill(60, 600, 720).fill(500, 720, 780);
+    // 60 W for 2 h and 100 W for 1 h go straight through.
+    expect(sparedWh(bus, noon, 0.8)).toBeCloseTo((120 + 100) * (1 / 0.8 - 1), 9);
+    expect(sparedWh(bus, new Float64Array(1440), 0.8)).toBe(0);
+    expect(sparedWh(bus, noon, 1)).toBe(0);
   });
 });

@@ -11,20 +11,32 @@ function movesWorker() {
   return worker;
 }
 
+type TimedRanking = Ranking & { readonly tookMs: number };
+
 /** What could be done, ranked off the page; the last ranking stands until the next is there. */
-export function useRanking(job: Job, optionId: string, ticked: readonly Move[]): Ranking | null {
-  const [ranking, setRanking] = useState<Ranking | null>(null);
+export function useRanking(
+  job: Job,
+  optionId: string,
+  ticked: readonly Move[],
+): { readonly ranking: TimedRanking | null; readonly problem: string | null } {
+  const [state, setState] = useState<{ ranking: TimedRanking | null; problem: string | null }>({
+    ranking: null,
+    problem: null,
+  });
   useEffect(() => {
     let wanted = true;
     const ids = ticked.map(({ id }) => id);
     void movesWorker()
       .rank(job, optionId, ids)
-      .then((made) => wanted && setRanking(made));
+      .then(
+        (ranking) => wanted && setState({ ranking, problem: null }),
+        (error: Error) => wanted && setState((now) => ({ ...now, problem: error.message })),
+      );
     return () => {
       wanted = false;
     };
   }, [job, optionId, ticked]);
-  return ranking;
+  return state;
 }
 
 export interface BestOrder {

@@ -34,6 +34,7 @@ export function Brief() {
         <Stay />
         <Place />
         <Vehicle />
+        <Prices />
         <Rules />
       </div>
     </div>
@@ -237,6 +238,45 @@ function Vehicle() {
         min={0}
         max={50_000}
         onChange={(value) => edit(changeBrief({ payloadKg: value }), 'payload')}
+      />
+    </Section>
+  );
+}
+
+/** What capacity and energy cost: the moves on the Paths step are priced by it. */
+function Prices() {
+  const { job, edit } = useJob();
+  const { prices, region } = job.brief;
+  const set = (part: Partial<Job['brief']['prices']>, key: string) =>
+    edit(changeBrief({ prices: { ...prices, ...part } }), `price-${key}`);
+  return (
+    <Section title="Prices, your own">
+      <QuantityField
+        label="A kWh of store"
+        unit={region.currency}
+        value={prices.storePerKwh}
+        auto="not given"
+        min={0}
+        max={100_000}
+        onChange={(storePerKwh) => set({ storePerKwh }, 'store')}
+      />
+      <QuantityField
+        label="A watt of panel"
+        unit={region.currency}
+        value={prices.arrayPerW}
+        auto="not given"
+        min={0}
+        max={1000}
+        onChange={(arrayPerW) => set({ arrayPerW }, 'array')}
+      />
+      <QuantityField
+        label="A kWh from hookup or generator"
+        unit={region.currency}
+        value={prices.energyPerKwh}
+        auto="not given"
+        min={0}
+        max={1000}
+        onChange={(energyPerKwh) => set({ energyPerKwh }, 'energy')}
       />
     </Section>
   );

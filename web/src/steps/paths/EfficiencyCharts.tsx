@@ -10,8 +10,8 @@ import { BarChart, LineChart } from 'echarts/charts';
 import { GridComponent, TooltipComponent } from 'echarts/components';
 import { type EChartsType, init, use as register } from 'echarts/core';
 import { CanvasRenderer } from 'echarts/renderers';
-import { useEffect, useRef } from 'react';
-import { useJob } from '../../shell/JobContext.tsx';
+import { memo, useEffect, useRef } from 'react';
+import { themeColour } from '../../ui/themeColour.ts';
 import { useTheme } from '../../ui/useTheme.ts';
 
 register([BarChart, LineChart, GridComponent, TooltipComponent, CanvasRenderer]);
@@ -22,8 +22,7 @@ type DeviceDay = Evaluation['bus']['devices'][number];
 const BINS = 20;
 
 /** How well each device works at each load, and for how long it is asked for that much. */
-export default function EfficiencyCharts() {
-  const { evaluation } = useJob();
+export default memo(function EfficiencyCharts({ evaluation }: { evaluation: Evaluation }) {
   const { devices } = evaluation.bus;
   if (devices.length === 0) return null;
   return (
@@ -36,7 +35,7 @@ export default function EfficiencyCharts() {
       </div>
     </section>
   );
-}
+});
 
 function EfficiencyChart({ day }: { day: DeviceDay }) {
   const theme = useTheme();
@@ -56,7 +55,8 @@ function EfficiencyChart({ day }: { day: DeviceDay }) {
   }, []);
   // biome-ignore lint/correctness/useExhaustiveDependencies: the theme's colours are read from the page.
   useEffect(() => {
-    chart.current?.setOption(optionsOf(day), { notMerge: true });
+    const later = setTimeout(() => chart.current?.setOption(optionsOf(day), { notMerge: true }));
+    return () => clearTimeout(later);
   }, [day, theme]);
   const { feed } = day;
   return (
@@ -99,8 +99,7 @@ function told(day: DeviceDay): string {
 }
 
 function optionsOf(day: DeviceDay) {
-  const style = getComputedStyle(document.documentElement);
-  const colour = (name: string) => style.getPropertyValue(name).trim();
+  const colour = themeColour();
   const font = { fontFamily: 'Barlow Semi Condensed', fontSize: 12, color: colour('--ink-2') };
   const curve = Array.from({ length: 101 }, (_, i) => [i, 100 * efficiencyAt(day.feed.curve, i / 100)]);
   const bars = minutesByLoad(day).map((minutes, i) => [(i + 0.5) * (100 / BINS), minutes / 60]);
@@ -148,7 +147,7 @@ function optionsOf(day: DeviceDay) {
         type: 'bar',
         yAxisIndex: 1,
         data: bars,
-        barWidth: '3.6%',
+        barWidth: 12,
         itemStyle: { color: colour('--idle') },
       },
       {

@@ -1,12 +1,12 @@
-import { type FlowLink, type FlowNode, flowOf, formatNumber, showText } from '@joulemetric/core';
+import { type Evaluation, type FlowLink, type FlowNode, flowOf, formatNumber, showText } from '@joulemetric/core';
 import { sankey, sankeyLinkHorizontal } from 'd3-sankey';
-import { useMemo } from 'react';
-import { useJob } from '../../shell/JobContext.tsx';
+import { memo, useMemo, useState } from 'react';
 
-const WIDTH = 760;
-const HEIGHT = 300;
+const WIDTH = 1060;
+/** Height of a name on the right, px. */
+const LINE = 16;
 /** Room for the names of the loads on the right. */
-const NAMES = 190;
+const NAMES = 230;
 /** Loads below this share of the day are drawn as one. */
 const SMALL = 0.012;
 
@@ -20,21 +20,21 @@ const LOSS_FILL = {
 const COLUMN = { store: 0, device: 1, load: 2, loss: 2 } as const;
 
 /** Where the day's watt-hours go: widths in Wh, losses leaving to the side. */
-export function Flow() {
-  const { evaluation, assessment } = useJob();
-  const { nodes, links } = useMemo(() => {
+export const Flow = memo(function Flow({ evaluation }: { evaluation: Evaluation }) {
+  const { nodes, links, height } = useMemo(() => {
     const { profiles, option, bus } = evaluation;
-    const all = flowOf(profiles, option.system.devices, bus.devices, assessment.ledger);
+    const all = flowOf(profiles, option.system.devices, bus.devices, evaluation.assessment.ledger);
     return drawn(gathered(all.nodes, all.links));
-  }, [evaluation, assessment]);
+  }, [evaluation]);
   if (links.length === 0) return null;
   return (
     <svg
-      viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+      viewBox={`0 0 ${WIDTH} ${height}`}
       width="100%"
+      preserveAspectRatio="xMinYMid meet"
       role="img"
       aria-label="Flow of the day’s energy; the table below says the same"
-      className="my-2 block max-h-[330px]"
+      className="my-2 block max-h-[360px]"
     >
       {links.map((link) => (
         <path
@@ -62,14 +62,21 @@ export function Flow() {
       ))}
     </svg>
   );
-}
+});
 
 function NodeName({ node, x, y, top, wh }: { node: FlowNode; x: number; y: number; top: number; wh: number }) {
   const figure = formatNumber(wh);
   if (node.kind === 'store' || node.kind === 'device') {
+    const first = node.kind === 'store';
     return (
-      <text x={x} y={Math.max(10, top - 5)} fill="var(--ink)" className="num text-[12px]">
-        <tspan fontWeight="600">{node.name}</tspan> <tspan fill="var(--ink-2)">{figure}</tspan>
+      <text
+        x={first ? x : x - 8}
+        y={first ? Math.max(10, top - 5) : y + 4}
+        textAnchor={first ? 'start' : 'end'}
+        fill={node.id === 'device direct' ? 'var(--paper)' : 'var(--ink)'}
+        className="num text-[12px]"
+      >
+        <tspan fontWeight="600">{node.name}</tspan> {figure}
       </text>
     );
   }
@@ -85,17 +92,20 @@ interface Graph {
   readonly links: readonly FlowLink[];
 }
 
-/** Small loads of one device become one, and a load's own conversion loss joins its device's column as one per device. */
+/** Small loads of one device become one, and what loads lose in their own converters becomes one per device. */
 function gathered(nodes: readonly FlowNode[], links: readonly FlowLink[]): Graph {
   const totalWh = links.reduce((sum, { from, wh }) => (from === 'store' ? sum + wh : sum), 0);
   const byId = new Map(nodes.map((node) => [node.id, node]));
+  const ownLossWh = (id: string) => links.reduce((sum, { from, wh }) => (from === id ? sum + wh : sum), 0);
+  const made = new Map<string, FlowNode>();
   const sums = new Map<string, FlowLink>();
-  const names = new Map<string, number>();
   const add = (from: string, node: FlowNode, wh: number): void => {
-    byId.set(node.id, node);
+    if (wh <= 0) return;
+    made.set(node.id, node);
     const key = `${from}>${node.id}`;
     sums.set(key, { from, to: node.id, wh: (sums.get(key)?.wh ?? 0) + wh });
   };
+  const isSmall = ({ to, wh }: FlowLink) => byId.get(to)?.kind === 'load' && wh - ownLossWh(to) < SMALL * totalWh;
   for (const link of links) {
     const node = byId.get(link.to);
     if (!node || link.from.startsWith('load ')) continue;
@@ -103,34 +113,33 @@ function gathered(nodes: readonly FlowNode[], links: readonly FlowLink[]): Graph
       add(link.from, node, link.wh);
       continue;
     }
-    const ownLossWh = links.reduce((sum, { from, wh }) => (from === node.id ? sum + wh : sum), 0);
-    if (ownLossWh > 0) {
-      const id = `adapters ${link.from}`;
-      add(link.from, { id, kind: 'loss', name: 'adapters, converters', loss: 'conversion' }, ownLossWh);
-    }
-    const usefulWh = link.wh - ownLossWh;
-    if (usefulWh >= SMALL * totalWh) add(link.from, node, usefulWh);
-    else {
-      const id = `small ${link.from}`;
-      names.set(id, (names.get(id) ?? 0) + 1);
-      add(link.from, { id, kind: 'load', name: `${names.get(id)} small ones` }, usefulWh);
-    }
+    const lostWh = ownLossWh(node.id);
+    const few = links.filter((other) => other.from === link.from && isSmall(other)).length;
+    const gathers = isSmall(link) && few > 1;
+    const small = { id: `small ${link.from}`, kind: 'load' as const, name: `${few} small ones` };
+    add(link.from, gathers ? small : node, link.wh - lostWh);
+    add(link.from, { id: 'adapters', kind: 'loss', name: 'in adapters, converters', loss: 'conversion' }, lostWh);
   }
-  const used = new Set([...sums.values()].flatMap(({ from, to }) => [from, to]));
-  return { nodes: [...byId.values()].filter(({ id }) => used.has(id)), links: [...sums.values()] };
+  const store = byId.get('store');
+  return { nodes: [...(store ? [store] : []), ...made.values()], links: [...sums.values()] };
 }
 
 function drawn({ nodes, links }: Graph) {
-  if (links.length === 0) return { nodes: [], links: [] };
+  if (links.length === 0) return { nodes: [], links: [], height: 0 };
+  const ends = nodes.filter(({ kind, loss }) => kind === 'load' || (kind === 'loss' && loss !== 'storage')).length;
+  const height = Math.max(220, ends * LINE + 30);
+  const order = orderOf(nodes, links);
+  const place = (id: string): number => order.get(id) ?? 0;
   const layout = sankey<{ id: string; node: FlowNode }, { from: string; to: string }>()
     .nodeId(({ id }) => id)
     .nodeWidth(6)
     .nodePadding(9)
-    .nodeAlign((node) => (node.node.loss === 'storage' ? 1 : COLUMN[node.node.kind]))
-    .nodeSort((a, b) => order(a.node) - order(b.node) || (b.value ?? 0) - (a.value ?? 0))
+    .nodeAlign(({ node }) => (node.loss === 'storage' ? 1 : COLUMN[node.kind]))
+    .nodeSort((a, b) => place(a.id) - place(b.id))
+    .linkSort((a, b) => place(a.to) - place(b.to) || place(a.from) - place(b.from))
     .extent([
       [0, 16],
-      [WIDTH - NAMES, HEIGHT - 4],
+      [WIDTH - NAMES, height - 6],
     ]);
   const graph = layout({
     nodes: nodes.map((node) => ({ id: node.id, node })),
@@ -139,6 +148,7 @@ function drawn({ nodes, links }: Graph) {
   const line = sankeyLinkHorizontal();
   const byId = new Map(nodes.map((node) => [node.id, node]));
   return {
+    height,
     nodes: graph.nodes.map((at) => ({
       node: at.node,
       x: at.x0 ?? 0,
@@ -162,80 +172,97 @@ function drawn({ nodes, links }: Graph) {
   };
 }
 
-/** What is useful stands above, the losses below. */
-const order = (node: FlowNode): number =>
-  node.loss === 'storage' ? 3 : node.kind === 'loss' ? 2 : node.id.endsWith('direct') ? 0 : 1;
+/** From top to bottom: storage loss, then device by device its loads, the largest first; what is lost at the foot. */
+function orderOf(nodes: readonly FlowNode[], links: readonly FlowLink[]): Map<string, number> {
+  const devices = nodes.filter(({ kind }) => kind === 'device').map(({ id }) => id);
+  const ordered = devices.sort((a, b) => Number(b.endsWith('direct')) - Number(a.endsWith('direct')));
+  const place = (node: FlowNode): number => {
+    if (node.loss === 'storage') return -1;
+    if (node.kind === 'device') return ordered.indexOf(node.id);
+    if (node.kind === 'loss') return 2e9;
+    const into = links.find(({ to }) => to === node.id);
+    const size = node.id.startsWith('small ') ? 0 : (into?.wh ?? 0);
+    return (ordered.indexOf(into?.from ?? '') + 1) * 1e8 - size;
+  };
+  return new Map(nodes.map((node) => [node.id, place(node)]));
+}
 
 /** The same as the picture, in words and numbers. */
-export function FlowTable() {
-  const { job, assessment, evaluation } = useJob();
-  const { ledger } = assessment;
+export function FlowTable({ evaluation }: { evaluation: Evaluation }) {
+  const [open, setOpen] = useState(false);
+  return (
+    <details className="border-b border-line py-1.5" onToggle={(event) => setOpen(event.currentTarget.open)}>
+      <summary className="text-ink-2 phone:min-h-11">The same as a table</summary>
+      {open && <Tables evaluation={evaluation} />}
+    </details>
+  );
+}
+
+function Tables({ evaluation }: { evaluation: Evaluation }) {
+  const { ledger } = evaluation.assessment;
   const cell = 'py-1 pl-3 text-right';
   const rows = [
-    ...job.loads.map((load, i) => ({ name: load.name, entry: ledger.loads[i] })),
+    ...evaluation.profiles.map(({ load }, i) => ({ name: load.name, entry: ledger.loads[i] })),
     ...(ledger.unattended.batteryWh > 0 ? [{ name: 'On, nothing running', entry: ledger.unattended }] : []),
     { name: 'The day', entry: ledger.total },
   ];
   return (
-    <details className="border-b border-line py-1.5">
-      <summary className="text-ink-2 phone:min-h-11">The same as a table</summary>
-      <div className="overflow-x-auto">
-        <table className="num mt-1 w-full text-left">
-          <thead>
-            <tr className="text-note text-ink-2">
-              <th className="font-normal">Device</th>
-              {['gives, Wh', 'lost converting', 'lost idling', 'on for', 'gives ÷ takes'].map((head) => (
-                <th key={head} className={`${cell} font-normal`}>
-                  {head}
-                </th>
-              ))}
-            </tr>
-          </thead>
-          <tbody>
-            {evaluation.bus.devices.map((day) => {
-              const outWh = day.outputW.reduce((sum, w) => sum + w, 0) / 60;
-              const idleWh = day.heldIdleWh + day.unattendedIdleWh;
-              return (
-                <tr key={day.feed.device.id} className="border-t border-line-2">
-                  <td className="py-1">{day.feed.device.name}</td>
-                  <td className={cell}>{formatNumber(outWh)}</td>
-                  <td className={cell}>{formatNumber(day.conversionWh)}</td>
-                  <td className={cell}>{formatNumber(idleWh)}</td>
-                  <td className={cell}>{showText(day.onMin / 60, 'h')}</td>
-                  <td className={cell}>
-                    {outWh > 0 ? showText(outWh / (outWh + day.conversionWh + idleWh), 'share') : '–'}
-                  </td>
-                </tr>
-              );
-            })}
-          </tbody>
-        </table>
-        <table className="num mt-3 w-full text-left">
-          <thead>
-            <tr className="text-note text-ink-2">
-              <th className="font-normal">Load</th>
-              {['useful, Wh', 'conversion', 'idle', 'storage', 'from the store'].map((head) => (
-                <th key={head} className={`${cell} font-normal`}>
-                  {head}
-                </th>
-              ))}
-            </tr>
-          </thead>
-          <tbody>
-            {rows.map(({ name, entry }, i) => (
-              // biome-ignore lint/suspicious/noArrayIndexKey: the rows stand in the list's own order.
-              <tr key={i} className="border-t border-line-2">
-                <td className="py-1">{name}</td>
-                {(['usefulWh', 'conversionWh', 'idleWh', 'storageWh', 'batteryWh'] as const).map((key) => (
-                  <td key={key} className={cell}>
-                    {formatNumber(entry?.[key] ?? 0)}
-                  </td>
-                ))}
-              </tr>
+    <div className="overflow-x-auto">
+      <table className="num mt-1 w-full text-left">
+        <thead>
+          <tr className="text-note text-ink-2">
+            <th className="font-normal">Device</th>
+            {['gives, Wh', 'lost converting', 'lost idling', 'on for', 'gives ÷ takes'].map((head) => (
+              <th key={head} className={`${cell} font-normal`}>
+                {head}
+              </th>
             ))}
-          </tbody>
-        </table>
-      </div>
-    </details>
+          </tr>
+        </thead>
+        <tbody>
+          {evaluation.bus.devices.map((day) => {
+            const outWh = day.outputW.reduce((sum, w) => sum + w, 0) / 60;
+            const idleWh = day.heldIdleWh + day.unattendedIdleWh;
+            return (
+              <tr key={day.feed.device.id} className="border-t border-line-2">
+                <td className="py-1">{day.feed.device.name}</td>
+                <td className={cell}>{formatNumber(outWh)}</td>
+                <td className={cell}>{formatNumber(day.conversionWh)}</td>
+                <td className={cell}>{formatNumber(idleWh)}</td>
+                <td className={cell}>{showText(day.onMin / 60, 'h')}</td>
+                <td className={cell}>
+                  {outWh > 0 ? showText(outWh / (outWh + day.conversionWh + idleWh), 'share') : '–'}
+                </td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+      <table className="num mt-3 w-full text-left">
+        <thead>
+          <tr className="text-note text-ink-2">
+            <th className="font-normal">Load</th>
+            {['useful, Wh', 'conversion', 'idle', 'storage', 'from the store'].map((head) => (
+              <th key={head} className={`${cell} font-normal`}>
+                {head}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map(({ name, entry }, i) => (
+            // biome-ignore lint/suspicious/noArrayIndexKey: the rows stand in the list's own order.
+            <tr key={i} className="border-t border-line-2">
+              <td className="py-1">{name}</td>
+              {(['usefulWh', 'conversionWh', 'idleWh', 'storageWh', 'batteryWh'] as const).map((key) => (
+                <td key={key} className={cell}>
+                  {formatNumber(entry?.[key] ?? 0)}
+                </td>
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
   );
 }

@@ -1,4 +1,4 @@
-import { applyMoves, type Move, type RankedMove, type Ranking, show, showText } from '@joulemetric/core';
+import { applyMoves, formatNumber, type Move, type RankedMove, type Ranking, show, showText } from '@joulemetric/core';
 import { useState } from 'react';
 import { changeMoveCost } from '../../commands/design.ts';
 import { type BestOrder, useBestOrder, useRanking } from '../../edges/useMoves.ts';
@@ -14,8 +14,14 @@ const WIDE = '@max-[620px]:hidden';
 /** What could be done, the best first; ticked as a what-if, made for good in one step. */
 export function Moves() {
   const { job, optionId, ticked, setTicked, edit } = useJob();
-  const ranking = useRanking(job, optionId, ticked);
+  const { ranking, problem } = useRanking(job, optionId, ticked);
   const order = useBestOrder(job, optionId);
+  if (problem)
+    return (
+      <p role="alert" className="py-4 text-copper">
+        The moves could not be reckoned: {problem}
+      </p>
+    );
   if (!ranking) return <p className="py-4 text-ink-2">Reckoning what each change would save…</p>;
   const moves = new Map(ranking.moves.map(({ move }) => [move.id, move]));
   const toggle = (move: Move) => {
@@ -23,7 +29,12 @@ export function Moves() {
     setTicked(without.length < ticked.length ? without : [...ticked, move]);
   };
   return (
-    <section aria-label="Moves" className="pt-4">
+    <section
+      aria-label="Moves"
+      data-reckoned={ranking.reckoned}
+      data-took-ms={ranking.tookMs.toFixed(1)}
+      className="pt-4"
+    >
       <div className="flex flex-wrap items-baseline justify-between gap-x-6 border-b border-ink pb-1">
         <h2 className="text-body font-semibold">Moves, best first</h2>
         <p className="num text-note text-ink-2">ticked: try it without changing the job</p>
@@ -148,9 +159,9 @@ function WorthWords({ ranked, currency, className }: { ranked: RankedMove; curre
   const { ahPerDay, panelW, kg, money } = ranked.worth;
   const parts = [
     showText(ahPerDay, 'Ah'),
-    ...(panelW === null ? [] : [`${showText(panelW, 'W')} of panel`]),
+    ...(panelW === null ? [] : [`${formatNumber(panelW)} W of panel`]),
     showText(kg, 'kg'),
-    ...(money === null ? [] : [`${show(money, '').number} ${currency}`]),
+    ...(money === null ? [] : [`${formatNumber(money)}\u00a0${currency}`]),
   ];
   return <span className={`num text-note text-ink-2 ${className}`}>{parts.join(' · ')}</span>;
 }
@@ -162,7 +173,7 @@ function payback({ worth }: RankedMove, currency: string): string {
   if (paybackDays === 0) return 'pays at once: the kit it spares costs more';
   if (paybackDays === null) {
     const rest = cost - (money ?? 0);
-    return `${show(rest, '').number} ${currency} more than the kit it spares; prices of store, array and energy are in the brief`;
+    return `${formatNumber(rest)} ${currency} more than the kit it spares; prices of store, array and energy are in the brief`;
   }
   return paybackDays < 60
     ? `pays back in ${Math.ceil(paybackDays)} days`

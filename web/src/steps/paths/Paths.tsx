@@ -1,4 +1,4 @@
-import { lazy, Suspense } from 'react';
+import { lazy, Suspense, useDeferredValue } from 'react';
 import { useJob } from '../../shell/JobContext.tsx';
 import { PhoneOptions } from '../../shell/PhoneBar.tsx';
 import { Fig } from '../../ui/Fig.tsx';
@@ -14,7 +14,9 @@ const EfficiencyCharts = lazy(() => import('./EfficiencyCharts.tsx'));
 
 /** Step 3: where every watt-hour goes, and what could be done about it. */
 export function Paths() {
-  const { job, assessment, ticked, before } = useJob();
+  const { job, evaluation, assessment, ticked, before } = useJob();
+  // The numbers follow at once; the pictures in tasks of their own, so that the page never stops.
+  const drawn = useDeferredValue(evaluation);
   const findings = assessment.findings.filter(({ where }) => where.step === 'paths');
   if (job.loads.length === 0) {
     return (
@@ -31,7 +33,8 @@ export function Paths() {
       <PhoneOptions />
       <StepHead question="Where does every watt-hour go?" aside={<LedgerLegend />}>
         Of <Fig id="demand.battery" /> a day, <Fig id="demand.useful" /> do the work; <Fig id="loss.conversion" /> are
-        lost converting, <Fig id="loss.idle" /> idling, <Fig id="loss.storage" /> in the store.
+        lost converting, <Fig id="loss.idle" /> idling, <Fig id="loss.storage" /> in the store, of which the sun spares{' '}
+        <Fig id="storage.spared" after="." />
       </StepHead>
       {findings.length > 0 && (
         <section aria-label="Findings" className="space-y-1 border-b border-line py-2">
@@ -57,12 +60,12 @@ export function Paths() {
         </span>
       </div>
       <div className="phone:hidden">
-        <Flow />
+        <Flow evaluation={drawn} />
       </div>
-      <FlowTable />
+      <FlowTable evaluation={drawn} />
       <Moves />
       <Suspense fallback={<div className="h-[200px]" />}>
-        <EfficiencyCharts />
+        <EfficiencyCharts evaluation={drawn} />
       </Suspense>
       <Devices />
     </div>

@@ -5,6 +5,7 @@ import { type EChartsType, init, use as register } from 'echarts/core';
 import { CanvasRenderer } from 'echarts/renderers';
 import { useEffect, useRef } from 'react';
 import { useStay } from '../../edges/useStay.ts';
+import { themeColour } from '../../ui/themeColour.ts';
 import { useTheme } from '../../ui/useTheme.ts';
 
 register([LineChart, GridComponent, TooltipComponent, MarkAreaComponent, CanvasRenderer]);
@@ -69,7 +70,7 @@ function summary({ first, last, days }: StaySimulation): string {
 }
 
 function optionsOf({ first, last, days, floorSoc }: StaySimulation) {
-  const colour = (name: string) => getComputedStyle(document.documentElement).getPropertyValue(name).trim();
+  const colour = themeColour();
   const ink = colour('--ink');
   const line = colour('--line');
   const text = { color: colour('--ink-2'), fontFamily: 'Barlow Semi Condensed', fontSize: 12 };
