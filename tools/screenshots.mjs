@@ -29,9 +29,33 @@ const VIEWS = [
       await page.getByRole('button', { name: 'Details' }).click();
     },
   },
+  {
+    file: 'paths',
+    job: 'Bookbinder',
+    step: 'paths',
+    act: (page) => page.locator('[data-order="proved"]').waitFor(),
+  },
+  {
+    file: 'moves',
+    job: 'Touring',
+    step: 'paths',
+    act: async (page) => {
+      await page.locator('[data-order="proved"]').waitFor();
+      await page.getByRole('checkbox', { name: /on only with its loads/ }).check();
+      await page.getByRole('checkbox', { name: /second, small inverter/ }).check();
+      await page.getByRole('heading', { name: 'Moves, best first' }).evaluate((head) => head.scrollIntoView());
+    },
+  },
   { file: 'result', job: 'River', step: 'result' },
   { file: 'working-dark', job: 'Touring', step: 'result', theme: 'dark', act: open('[data-figure="store.required"]') },
   { file: 'phone-loads', job: 'River', step: 'loads', size: PHONE },
+  {
+    file: 'phone-moves',
+    job: 'River',
+    step: 'paths',
+    size: PHONE,
+    act: (page) => page.locator('[data-order="proved"]').waitFor(),
+  },
   { file: 'phone-result', job: 'River', step: 'result', size: PHONE },
 ];
 

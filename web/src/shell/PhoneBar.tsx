@@ -23,7 +23,7 @@ export function PhoneTabs({ onMore }: { onMore: () => void }) {
   return (
     <nav
       aria-label="Steps"
-      className="hidden shrink-0 grid-cols-4 border-t border-line bg-paper pb-[env(safe-area-inset-bottom)] phone:grid"
+      className="hidden shrink-0 grid-cols-5 border-t border-line bg-paper pb-[env(safe-area-inset-bottom)] phone:grid"
     >
       {STEPS.map((step) => (
         <NavLink

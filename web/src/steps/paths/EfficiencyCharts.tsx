@@ -28,6 +28,9 @@ export default memo(function EfficiencyCharts({ evaluation }: { evaluation: Eval
   return (
     <section aria-label="Efficiency" className="pt-5">
       <h2 className="text-body font-semibold">How well they work, and where they are used</h2>
+      <p className="num text-note text-ink-2">
+        The line is the efficiency at each load, the bars the hours of this day spent there.
+      </p>
       <div className="grid grid-cols-2 gap-x-8 @max-[720px]:grid-cols-1">
         {devices.map((day) => (
           <EfficiencyChart key={day.feed.device.id} day={day} />
