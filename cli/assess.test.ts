@@ -23,6 +23,16 @@ describe('the command line', () => {
     expect(figures['demand.battery'].value).toBe(figures['demand.useful'].value + figures['loss.total'].value);
   });
 
+  it('prints the moves, the best first, and the order to make them in', async () => {
+    const { stdout } = await assess('demo/river-survey-4wd.json', '--moves');
+    const { optionId, moves, sequence, needWh } = JSON.parse(stdout);
+    expect(optionId).toBe('a');
+    const saved = moves.map(({ savedWh }: { savedWh: number }) => savedWh);
+    expect(saved).toEqual([...saved].sort((a, b) => b - a));
+    expect(sequence[0].id).toBe(moves[0].move.id);
+    expect(sequence[0].needWh).toBeCloseTo(needWh - saved[0], 9);
+  });
+
   it.each([
     [['demo/river-survey-4wd.json', '--option', 'z'], /no option "z"; it has a, b/],
     [['nowhere.json'], /nowhere\.json/],

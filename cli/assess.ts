@@ -1,10 +1,13 @@
-/** `npm run -s assess -- FILE.json [--option ID]`: prints the assessment of one option as JSON. */
+/**
+ * `npm run -s assess -- FILE.json [--option ID] [--moves]`: prints the assessment of one option as JSON, or with
+ * --moves what could be done to lose less, ranked, and the best order.
+ */
 import { readFile } from 'node:fs/promises';
 import { parseArgs } from 'node:util';
-import { assess } from '@joulemetric/core';
+import { assess, bestSequence, prepareMoves, rankMoves } from '@joulemetric/core';
 import { validateJob } from '@joulemetric/core/validate';
 
-const USAGE = 'usage: npm run -s assess -- FILE.json [--option ID]';
+const USAGE = 'usage: npm run -s assess -- FILE.json [--option ID] [--moves]';
 
 /** Bad input: the reasons on standard error, exit code 2. */
 function refuse(...reasons: string[]): never {
@@ -14,7 +17,7 @@ function refuse(...reasons: string[]): never {
 
 function readArguments() {
   try {
-    return parseArgs({ allowPositionals: true, options: { option: { type: 'string' } } });
+    return parseArgs({ allowPositionals: true, options: { option: { type: 'string' }, moves: { type: 'boolean' } } });
   } catch (error) {
     refuse((error as Error).message, USAGE);
   }
@@ -45,4 +48,10 @@ const { job } = checked;
 if (values.option !== undefined && !job.options.some(({ id }) => id === values.option)) {
   refuse(`${file}: no option "${values.option}"; it has ${job.options.map(({ id }) => id).join(', ')}`);
 }
-process.stdout.write(`${JSON.stringify(assess(job, values.option), null, 2)}\n`);
+const optionId = values.option ?? job.options[0]?.id ?? '';
+process.stdout.write(`${JSON.stringify(values.moves ? movesOf() : assess(job, optionId), null, 2)}\n`);
+
+function movesOf(): object {
+  const prepared = prepareMoves(job, optionId);
+  return { optionId, ...rankMoves(prepared, []), sequence: bestSequence(prepared).steps };
+}

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { assess } from './assess.ts';
 import { simulateStay } from './days/simulate.ts';
-import type { Job } from './job/schema.ts';
+import { blankDevice } from './job/blank.ts';
+import type { Device, Inverter, Job } from './job/schema.ts';
 import { proposeLoad } from './loads/quickAdd.ts';
 import { aJob, aLoad, withSystem } from './test/jobs.ts';
 
@@ -195,6 +196,65 @@ describe('case: a phone of 15 Wh, three ways', () => {
     ['dc-dc', 0.9, 0, 16.7],
   ] as const)('%s at %f with %d W idle takes %f Wh', (path, efficiency, idleW, wh) => {
     expect(Math.abs(bus(path, efficiency, idleW) / wh - 1)).toBeLessThan(0.01);
+  });
+});
+
+describe('case: an inverter known by two measured pairs', () => {
+  it('takes 361.3 W for 300 W out, 83.0 %, and idles at 34.8 W', () => {
+    const job = withSystem(aJob([aLoad({ watts: 300, hours: 1, path: 'inverter' })]), {
+      inverter: {
+        ratingW: 1000,
+        points: [
+          { outW: 76.1, inW: 117.6 },
+          { outW: 574, inW: 659.4 },
+        ],
+      },
+      ...lossless,
+    });
+    const { figures } = assess(job);
+    expect(figures['demand.bus'].value).toBeCloseTo(361.3, 0);
+    expect(300 / figures['demand.bus'].value).toBeCloseTo(0.83, 2);
+    expect(figures['inverter.idle'].value).toBeCloseTo(34.8, 1);
+  });
+});
+
+describe('case: a diesel heater on a 12 V port limited to 10 A', () => {
+  // 10.2 A for 20 s to start, then 1.75 A, 8.4 A for 3 min to stop; a portable station's port.
+  const heater = aLoad({
+    name: 'Heater',
+    path: 'station',
+    draw: {
+      kind: 'cycle',
+      phases: [
+        { label: 'glow start', powerW: 10.2 * 12, minutes: 20 / 60 },
+        { label: 'run', powerW: 1.75 * 12, minutes: null },
+        { label: 'glow stop', powerW: 8.4 * 12, minutes: 3 },
+      ],
+    },
+    runs: [{ startMin: 1200, minutes: 480 }],
+  });
+  const onPort = (limitA: number) =>
+    withSystem(aJob([heater]), {
+      devices: [
+        { ...(blankDevice('inverter', 'inverter') as Inverter) },
+        { ...(blankDevice('port', 'port') as Extract<Device, { kind: 'port' }>), limitA },
+      ],
+    });
+
+  it('trips the port at the start although the mean is far below; a stronger port holds', () => {
+    const found = assess(onPort(10)).findings.find(({ code }) => code === 'port-overload');
+    expect(found?.severity).toBe('stop');
+    expect(found?.values.peak).toBeCloseTo(10.2, 9);
+    expect(Number(found?.values.meanW)).toBeLessThan(10 * 12 * 0.1);
+    expect(assess(onPort(11)).findings.map(({ code }) => code)).not.toContain('port-overload');
+  });
+
+  it('counts the glow of start and stop in its energy, 5 Wh of it for the stop', () => {
+    const without = { ...heater, draw: { kind: 'steady', powerW: 1.75 * 12 } as const };
+    const useful = (load: typeof heater) => assess(aJob([{ ...load, path: 'direct' }])).figures['demand.useful'].value;
+    const extraWh = useful(heater) - useful({ ...without } as typeof heater);
+    // The start's and the stop's glow, less what the run would have taken in that time.
+    expect(extraWh).toBeCloseTo(((10.2 - 1.75) * 12 * 20) / 3600 + ((8.4 - 1.75) * 12 * 3) / 60, 6);
   });
 });
 
