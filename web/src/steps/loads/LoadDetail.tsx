@@ -1,15 +1,16 @@
-import { asKind, DEFAULT, type Device, type Load, loadOn, runningPowerW, withRunningPower } from '@joulemetric/core';
-import { useState } from 'react';
-import { changeLoad, changeRuns, duplicateLoad, removeLoad, setNeverTogether } from '../../commands/loads.ts';
-import { useFirm } from '../../edges/useFirm.ts';
+import { asKind, DEFAULT, type Load, loadOn, runningPowerW, withRunningPower } from '@joulemetric/core';
+import { changeLoad, changeRuns, duplicateLoad, removeLoad } from '../../commands/loads.ts';
 import { useJob } from '../../shell/JobContext.tsx';
 import { Choice, QuantityField, TextField } from '../../ui/Field.tsx';
 import { FindingLine } from '../../ui/FindingLine.tsx';
 import { LedgerBar } from '../../ui/LedgerBar.tsx';
 import { Num } from '../../ui/Number.tsx';
+import { DeviceChoice } from './DeviceChoice.tsx';
 import { DrawFields } from './DrawFields.tsx';
 import { dayWords } from './dayWords.ts';
+import { KeepForFirm } from './KeepForFirm.tsx';
 import { KIND_CHOICES, runsOfKind } from './kinds.ts';
+import { NeverTogether } from './NeverTogether.tsx';
 import { OtherDays } from './OtherDays.tsx';
 import { Photos } from './Photos.tsx';
 import { Runs } from './Runs.tsx';
@@ -188,58 +189,6 @@ function Tick({ label, on, onChange }: { label: string; on: boolean; onChange: (
   );
 }
 
-/** Puts the load into the firm's own list, from where it is offered first in every job; or takes it out. */
-function KeepForFirm({ load }: { load: Load }) {
-  const firm = useFirm();
-  const [problem, setProblem] = useState<string | null>(null);
-  const kept = firm.appliances.find(({ name }) => name === load.name);
-  const run = (work: Promise<void>) =>
-    work.then(
-      () => setProblem(null),
-      (error: Error) => setProblem(error.message),
-    );
-  return (
-    <span>
-      <button
-        type="button"
-        className="border-b border-mark phone:min-h-11"
-        onClick={() => void run(kept ? firm.remove(kept.id) : firm.add(load))}
-      >
-        {kept ? 'Take out of our list' : 'Keep in our list'}
-      </button>
-      {problem && (
-        <span role="alert" className="block text-note text-copper">
-          {problem}
-        </span>
-      )}
-    </span>
-  );
-}
-
-const KIND_OF_PATH: Readonly<Partial<Record<Load['path'], Device['kind']>>> = {
-  inverter: 'inverter',
-  'inverter-adapter': 'inverter',
-  'dc-dc': 'converter',
-  station: 'port',
-};
-
-/** Which inverter, converter or port feeds it, when there is a choice. */
-function DeviceChoice({ load, onChange }: { load: Load; onChange: (device: string | null) => void }) {
-  const { evaluation } = useJob();
-  const kind = KIND_OF_PATH[load.path];
-  const fitting = evaluation.option.system.devices.filter((device) => device.kind === kind);
-  if (fitting.length < (kind === 'converter' ? 1 : 2)) return null;
-  const usual = kind === 'converter' ? 'a converter of its own' : `${fitting[0]?.name}, the first`;
-  return (
-    <Choice
-      label="Fed by"
-      value={load.device ?? ''}
-      options={[{ value: '', label: usual }, ...fitting.map(({ id, name }) => ({ value: id, label: name }))]}
-      onChange={(id) => onChange(id === '' ? null : id)}
-    />
-  );
-}
-
 function ConverterField({ load, onChange }: { load: Load; onChange: (value: number | null) => void }) {
   if (load.path !== 'inverter-adapter' && load.path !== 'dc-dc') return null;
   const adapter = load.path === 'inverter-adapter';
@@ -255,50 +204,5 @@ function ConverterField({ load, onChange }: { load: Load; onChange: (value: numb
       max={100}
       onChange={onChange}
     />
-  );
-}
-
-/** Loads of which only one runs at a time: they bring the worst moment down. */
-function NeverTogether({ load }: { load: Load }) {
-  const { job, edit } = useJob();
-  const partners = job.neverTogether
-    .filter((group) => group.includes(load.id))
-    .flatMap((group) => group.filter((id) => id !== load.id));
-  const others = job.loads.filter(
-    ({ id, path }) => id !== load.id && !partners.includes(id) && path.startsWith('inverter'),
-  );
-  const nameOf = (id: string) => job.loads.find((other) => other.id === id)?.name ?? id;
-  return (
-    <div>
-      <p className="text-note text-ink-2">Never runs together with</p>
-      <ul>
-        {partners.map((id) => (
-          <li key={id} className="flex justify-between border-b border-line-2 py-1">
-            {nameOf(id)}
-            <button
-              type="button"
-              aria-label={`May run together with ${nameOf(id)}`}
-              onClick={() => edit(setNeverTogether(load.id, id, false))}
-              className="text-note text-ink-2 hover:text-ink phone:min-h-11"
-            >
-              may after all
-            </button>
-          </li>
-        ))}
-      </ul>
-      <select
-        aria-label="Add a load that never runs together with it"
-        value=""
-        onChange={(event) => edit(setNeverTogether(load.id, event.target.value, true))}
-        className="min-h-8 w-full border-b border-line bg-transparent text-ink-2 phone:min-h-11"
-      >
-        <option value="">{partners.length > 0 ? 'and with…' : 'nothing set: choose…'}</option>
-        {others.map((other) => (
-          <option key={other.id} value={other.id}>
-            {other.name}
-          </option>
-        ))}
-      </select>
-    </div>
   );
 }

@@ -8,11 +8,10 @@ import {
 } from '@joulemetric/core';
 import { BarChart, LineChart } from 'echarts/charts';
 import { GridComponent, TooltipComponent } from 'echarts/components';
-import { type EChartsType, init, use as register } from 'echarts/core';
+import { use as register } from 'echarts/core';
 import { CanvasRenderer } from 'echarts/renderers';
-import { memo, useEffect, useRef } from 'react';
-import { themeColour } from '../../ui/themeColour.ts';
-import { useTheme } from '../../ui/useTheme.ts';
+import { memo } from 'react';
+import { useChart } from '../../ui/useChart.ts';
 
 register([BarChart, LineChart, GridComponent, TooltipComponent, CanvasRenderer]);
 
@@ -41,26 +40,7 @@ export default memo(function EfficiencyCharts({ evaluation }: { evaluation: Eval
 });
 
 function EfficiencyChart({ day }: { day: DeviceDay }) {
-  const theme = useTheme();
-  const holder = useRef<HTMLDivElement>(null);
-  const chart = useRef<EChartsType | null>(null);
-  useEffect(() => {
-    if (!holder.current) return;
-    const made = init(holder.current, null, { renderer: 'canvas' });
-    chart.current = made;
-    const observer = new ResizeObserver(() => made.resize());
-    observer.observe(holder.current);
-    return () => {
-      observer.disconnect();
-      made.dispose();
-      chart.current = null;
-    };
-  }, []);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: the theme's colours are read from the page.
-  useEffect(() => {
-    const later = setTimeout(() => chart.current?.setOption(optionsOf(day), { notMerge: true }));
-    return () => clearTimeout(later);
-  }, [day, theme]);
+  const holder = useChart(day, optionsOf);
   const { feed } = day;
   return (
     <figure className="pt-2">
@@ -101,8 +81,7 @@ function told(day: DeviceDay): string {
   return `${mean}; on for ${formatDuration(day.onMin)}, of that ${formatDuration(lowMin)} below a tenth of its rating`;
 }
 
-function optionsOf(day: DeviceDay) {
-  const colour = themeColour();
+function optionsOf(day: DeviceDay, colour: (name: string) => string) {
   const font = { fontFamily: 'Barlow Semi Condensed', fontSize: 12, color: colour('--ink-2') };
   const curve = Array.from({ length: 101 }, (_, i) => [i, 100 * efficiencyAt(day.feed.curve, i / 100)]);
   const bars = minutesByLoad(day).map((minutes, i) => [(i + 0.5) * (100 / BINS), minutes / 60]);

@@ -1,6 +1,6 @@
-import { type Evaluation, type FlowLink, type FlowNode, flowOf, formatNumber, showText } from '@joulemetric/core';
+import { type Evaluation, type FlowLink, type FlowNode, flowOf, formatNumber } from '@joulemetric/core';
 import { sankey, sankeyLinkHorizontal } from 'd3-sankey';
-import { memo, useMemo, useState } from 'react';
+import { memo, useMemo } from 'react';
 
 const WIDTH = 1060;
 /** Height of a name on the right, px. */
@@ -185,84 +185,4 @@ function orderOf(nodes: readonly FlowNode[], links: readonly FlowLink[]): Map<st
     return (ordered.indexOf(into?.from ?? '') + 1) * 1e8 - size;
   };
   return new Map(nodes.map((node) => [node.id, place(node)]));
-}
-
-/** The same as the picture, in words and numbers. */
-export function FlowTable({ evaluation }: { evaluation: Evaluation }) {
-  const [open, setOpen] = useState(false);
-  return (
-    <details className="border-b border-line py-1.5" onToggle={(event) => setOpen(event.currentTarget.open)}>
-      <summary className="text-ink-2 phone:min-h-11">The same as a table</summary>
-      {open && <Tables evaluation={evaluation} />}
-    </details>
-  );
-}
-
-function Tables({ evaluation }: { evaluation: Evaluation }) {
-  const { ledger } = evaluation.assessment;
-  const cell = 'py-1 pl-3 text-right';
-  const rows = [
-    ...evaluation.profiles.map(({ load }, i) => ({ name: load.name, entry: ledger.loads[i] })),
-    ...(ledger.unattended.batteryWh > 0 ? [{ name: 'On, nothing running', entry: ledger.unattended }] : []),
-    { name: 'The day', entry: ledger.total },
-  ];
-  return (
-    <div className="overflow-x-auto">
-      <table className="num mt-1 w-full text-left">
-        <thead>
-          <tr className="text-note text-ink-2">
-            <th className="font-normal">Device</th>
-            {['gives, Wh', 'lost converting', 'lost idling', 'on for', 'gives ÷ takes'].map((head) => (
-              <th key={head} className={`${cell} font-normal`}>
-                {head}
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {evaluation.bus.devices.map((day) => {
-            const outWh = day.outputW.reduce((sum, w) => sum + w, 0) / 60;
-            const idleWh = day.heldIdleWh + day.unattendedIdleWh;
-            return (
-              <tr key={day.feed.device.id} className="border-t border-line-2">
-                <td className="py-1">{day.feed.device.name}</td>
-                <td className={cell}>{formatNumber(outWh)}</td>
-                <td className={cell}>{formatNumber(day.conversionWh)}</td>
-                <td className={cell}>{formatNumber(idleWh)}</td>
-                <td className={cell}>{showText(day.onMin / 60, 'h')}</td>
-                <td className={cell}>
-                  {outWh > 0 ? showText(outWh / (outWh + day.conversionWh + idleWh), 'share') : '–'}
-                </td>
-              </tr>
-            );
-          })}
-        </tbody>
-      </table>
-      <table className="num mt-3 w-full text-left">
-        <thead>
-          <tr className="text-note text-ink-2">
-            <th className="font-normal">Load</th>
-            {['useful, Wh', 'conversion', 'idle', 'storage', 'from the store'].map((head) => (
-              <th key={head} className={`${cell} font-normal`}>
-                {head}
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {rows.map(({ name, entry }, i) => (
-            // biome-ignore lint/suspicious/noArrayIndexKey: the rows stand in the list's own order.
-            <tr key={i} className="border-t border-line-2">
-              <td className="py-1">{name}</td>
-              {(['usefulWh', 'conversionWh', 'idleWh', 'storageWh', 'batteryWh'] as const).map((key) => (
-                <td key={key} className={cell}>
-                  {formatNumber(entry?.[key] ?? 0)}
-                </td>
-              ))}
-            </tr>
-          ))}
-        </tbody>
-      </table>
-    </div>
-  );
 }

@@ -7,7 +7,8 @@ import { LedgerBar, LedgerLegend } from '../../ui/LedgerBar.tsx';
 import { Num } from '../../ui/Number.tsx';
 import { StepHead } from '../../ui/Question.tsx';
 import { Devices } from './Devices.tsx';
-import { Flow, FlowTable } from './Flow.tsx';
+import { Flow } from './Flow.tsx';
+import { FlowTable } from './FlowTable.tsx';
 import { Moves } from './Moves.tsx';
 
 const EfficiencyCharts = lazy(() => import('./EfficiencyCharts.tsx'));

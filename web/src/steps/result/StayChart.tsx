@@ -1,12 +1,10 @@
 import { formatClock, type Job, type StaySimulation, showText } from '@joulemetric/core';
 import { LineChart } from 'echarts/charts';
 import { GridComponent, MarkAreaComponent, TooltipComponent } from 'echarts/components';
-import { type EChartsType, init, use as register } from 'echarts/core';
+import { use as register } from 'echarts/core';
 import { CanvasRenderer } from 'echarts/renderers';
-import { useEffect, useRef } from 'react';
 import { useStay } from '../../edges/useStay.ts';
-import { themeColour } from '../../ui/themeColour.ts';
-import { useTheme } from '../../ui/useTheme.ts';
+import { useChart } from '../../ui/useChart.ts';
 
 register([LineChart, GridComponent, TooltipComponent, MarkAreaComponent, CanvasRenderer]);
 
@@ -16,27 +14,7 @@ const STEP_MIN = 5;
 /** The state of charge through the first day away and, dashed, through the last; simulated in a worker. */
 export default function StayChart({ job, optionId }: { job: Job; optionId: string }) {
   const { simulation, problem } = useStay(job, optionId);
-  const theme = useTheme();
-  const holder = useRef<HTMLDivElement>(null);
-  const chart = useRef<EChartsType | null>(null);
-
-  useEffect(() => {
-    if (!holder.current) return;
-    const made = init(holder.current, null, { renderer: 'canvas' });
-    chart.current = made;
-    const observer = new ResizeObserver(() => made.resize());
-    observer.observe(holder.current);
-    return () => {
-      observer.disconnect();
-      made.dispose();
-      chart.current = null;
-    };
-  }, []);
-
-  // biome-ignore lint/correctness/useExhaustiveDependencies: the theme's colours are read from the page.
-  useEffect(() => {
-    if (simulation) chart.current?.setOption(optionsOf(simulation), { notMerge: true });
-  }, [simulation, theme]);
+  const holder = useChart(simulation, optionsOf);
 
   return (
     <>
@@ -69,8 +47,7 @@ function summary({ first, last, days }: StaySimulation): string {
   return `${lowest} ${after}${spilled}`;
 }
 
-function optionsOf({ first, last, days, floorSoc }: StaySimulation) {
-  const colour = themeColour();
+function optionsOf({ first, last, days, floorSoc }: StaySimulation, colour: (name: string) => string) {
   const ink = colour('--ink');
   const line = colour('--line');
   const text = { color: colour('--ink-2'), fontFamily: 'Barlow Semi Condensed', fontSize: 12 };

@@ -1,0 +1,36 @@
+import { type EChartsType, init } from 'echarts/core';
+import { type RefObject, useEffect, useRef } from 'react';
+import { themeColour } from './themeColour.ts';
+import { useTheme } from './useTheme.ts';
+
+/**
+ * A chart in a holder of its own: made once, sized with the holder, drawn anew when `data` or the theme changes, in
+ * a task of its own. The module that uses it registers the parts of ECharts it needs.
+ */
+export function useChart<T>(
+  data: T | null,
+  optionsOf: (data: T, colour: (name: string) => string) => Record<string, unknown>,
+): RefObject<HTMLDivElement | null> {
+  const theme = useTheme();
+  const holder = useRef<HTMLDivElement>(null);
+  const chart = useRef<EChartsType | null>(null);
+  useEffect(() => {
+    if (!holder.current) return;
+    const made = init(holder.current, null, { renderer: 'canvas' });
+    chart.current = made;
+    const observer = new ResizeObserver(() => made.resize());
+    observer.observe(holder.current);
+    return () => {
+      observer.disconnect();
+      made.dispose();
+      chart.current = null;
+    };
+  }, []);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the theme's colours are read from the page.
+  useEffect(() => {
+    if (data === null) return;
+    const later = setTimeout(() => chart.current?.setOption(optionsOf(data, themeColour()), { notMerge: true }));
+    return () => clearTimeout(later);
+  }, [data, theme]);
+  return holder;
+}
