@@ -120,35 +120,32 @@ async function editTimes(page) {
   return times.sort((a, b) => a - b);
 }
 
-/** Ticks and unticks moves of a job of 40 loads, most of which may be moved and hang on adapters. */
+/** Ticks moves of a job of 40 loads, most of which may be moved and hang on adapters: each time a set not reckoned before. */
 async function movesTimes(page) {
   await openJobOf(page, 40, 'paths', (_, i) => ({
     movable: i % 2 === 0,
     ...(i % 4 < 3 ? { path: 'inverter-adapter' } : {}),
   }));
-  const section = page.getByRole('region', { name: 'Moves' });
   await page.locator('[data-order="proved"]').waitFor({ timeout: 120_000 });
-  await page.evaluate(() => {
-    window.longest = 0;
+  // All within the page: the test driver's own queries would count as the page's work.
+  const { times, longest, reckoned } = await page.evaluate(async (ticks) => {
+    const section = document.querySelector('section[aria-label="Moves"]');
+    let longest = 0;
     new PerformanceObserver((list) => {
-      for (const { duration } of list.getEntries()) window.longest = Math.max(window.longest, duration);
+      for (const { duration } of list.getEntries()) longest = Math.max(longest, duration);
     }).observe({ type: 'longtask' });
-  });
-  const times = [];
-  for (let i = 0; i < 20; i++) {
-    const before = await section.getAttribute('data-took-ms');
-    await section
-      .getByRole('checkbox')
-      .nth(i % 5)
-      .click();
-    await page.waitForFunction(
-      (old) => document.querySelector('[data-took-ms]')?.getAttribute('data-took-ms') !== old,
-      before,
-    );
-    times.push(Number(await section.getAttribute('data-took-ms')));
-  }
-  const longest = await page.evaluate(() => window.longest);
-  return { times: times.sort((a, b) => a - b), longest, reckoned: await section.getAttribute('data-reckoned') };
+    const times = [];
+    for (let i = 0; i < ticks; i++) {
+      const before = section.dataset.tookMs;
+      // Gray code: one tick changes, and no set of ticks comes twice.
+      section.querySelectorAll('li input[type="checkbox"]')[Math.log2((i + 1) & -(i + 1))].click();
+      while (section.dataset.tookMs === before) await new Promise((resolve) => setTimeout(resolve, 10));
+      times.push(Number(section.dataset.tookMs));
+      await new Promise((resolve) => setTimeout(resolve, 200));
+    }
+    return { times, longest, reckoned: section.dataset.reckoned };
+  }, 24);
+  return { times: times.sort((a, b) => a - b), longest, reckoned };
 }
 
 /** Scrolls the sheet to its end; in each frame the rows must cover the list from the window's top to its foot. */
@@ -187,7 +184,7 @@ async function phoneEntry(page) {
   await page.goto('/');
   await page.getByLabel('Name of the new job').fill('Driveway');
   await page.getByRole('button', { name: 'New job' }).click();
-  await page.getByRole('link', { name: 'Loads' }).filter({ visible: true }).click();
+  await page.getByRole('link', { name: 'Loads', exact: true }).filter({ visible: true }).click();
   const field = page.getByRole('combobox', { name: 'Add a load' });
   await field.waitFor();
   const started = performance.now();

@@ -155,18 +155,35 @@ function stretchesOn(onShare: Float64Array): [number, number][] {
   return on;
 }
 
-/** Profiles already made: loads are never changed in place, so a load with the same surroundings has the same profile. */
-const known = new WeakMap<Load, { readonly around: Surroundings; readonly profile: LoadProfile }>();
+/** Profiles already made, by the runs they are of; loads and their parts are never changed in place. */
+const known = new WeakMap<readonly Run[], { readonly around: Surroundings; readonly profile: LoadProfile }[]>();
+/** Profiles kept for the same runs: a load as it is, and as some moves would make it. */
+const KEPT = 4;
 
-/** `loadProfile`, remembered for as long as the load itself: an edit of one load leaves the others' alone. */
+/**
+ * `loadProfile`, remembered: an edit of one load leaves the others' alone, and so does a change of what feeds it,
+ * since a profile is what the load takes at its own terminals.
+ */
 export function rememberedProfile(load: Load, around: Surroundings): LoadProfile {
-  const found = known.get(load);
-  const indoors = load.draw.kind !== 'thermostatic' && load.draw.kind !== 'room';
-  const sameRuns = found && (load.variants.length === 0 || sameDay(found.around.day, around.day));
-  const sameAir =
-    found && found.around.ambientC === around.ambientC && found.around.irradianceWm2 === around.irradianceWm2;
-  if (found && sameRuns && (sameAir || indoors)) return found.profile;
+  const kept = known.get(load.runs) ?? [];
+  const found = kept.find((one) => drawsAlike(one.profile.load, load) && holdsIn(one.around, load, around));
+  if (found) return found.profile.load === load ? found.profile : { ...found.profile, load };
   const profile = loadProfile(load, around);
-  known.set(load, { around, profile });
+  known.set(load.runs, [{ around, profile }, ...kept].slice(0, KEPT));
   return profile;
+}
+
+const drawsAlike = (a: Load, b: Load): boolean =>
+  a.draw === b.draw &&
+  a.variants === b.variants &&
+  a.quantity === b.quantity &&
+  a.daysPerWeek === b.daysPerWeek &&
+  (a.path === 'fuel') === (b.path === 'fuel') &&
+  a.residueW === b.residueW;
+
+/** Whether a profile made in other surroundings is the same in these. */
+function holdsIn(then: Surroundings, { draw, variants }: Load, now: Surroundings): boolean {
+  const indoors = draw.kind !== 'thermostatic' && draw.kind !== 'room';
+  const sameAir = then.ambientC === now.ambientC && then.irradianceWm2 === now.irradianceWm2;
+  return (indoors || sameAir) && (variants.length === 0 || sameDay(then.day, now.day));
 }

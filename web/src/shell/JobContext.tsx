@@ -7,7 +7,16 @@ import {
   type Job,
   type Move,
 } from '@joulemetric/core';
-import { createContext, useCallback, useContext, useMemo, useState, useSyncExternalStore } from 'react';
+import {
+  createContext,
+  type Dispatch,
+  type SetStateAction,
+  useCallback,
+  useContext,
+  useMemo,
+  useState,
+  useSyncExternalStore,
+} from 'react';
 import { useLocation, useSearchParams } from 'react-router';
 import type { Edit } from '../commands/loads.ts';
 import type { JobSession, Snapshot } from '../edges/session.ts';
@@ -25,7 +34,7 @@ interface OpenJob {
   readonly assessment: Assessment;
   /** Moves ticked as a what-if: on the Paths step everything shows the job with them made, the job itself is as it was. */
   readonly ticked: readonly Move[];
-  readonly setTicked: (moves: readonly Move[]) => void;
+  readonly setTicked: Dispatch<SetStateAction<readonly Move[]>>;
   /** The assessment before the last edit, or without the what-if, for "was …"; null when nothing has been edited or the option is new. */
   readonly before: Assessment | null;
   readonly edit: (command: Edit, coalesce?: string) => void;

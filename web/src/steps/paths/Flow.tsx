@@ -134,6 +134,7 @@ function drawn({ nodes, links }: Graph) {
     .nodeId(({ id }) => id)
     .nodeWidth(6)
     .nodePadding(9)
+    .iterations(3)
     .nodeAlign(({ node }) => (node.loss === 'storage' ? 1 : COLUMN[node.kind]))
     .nodeSort((a, b) => place(a.id) - place(b.id))
     .linkSort((a, b) => place(a.to) - place(b.to) || place(a.from) - place(b.from))

@@ -1,6 +1,7 @@
 import { applyMoves, formatNumber, type Move, type RankedMove, type Ranking, show, showText } from '@joulemetric/core';
-import { useState } from 'react';
+import { memo, useCallback, useState } from 'react';
 import { changeMoveCost } from '../../commands/design.ts';
+import type { Edit } from '../../commands/loads.ts';
 import { type BestOrder, useBestOrder, useRanking } from '../../edges/useMoves.ts';
 import { useJob } from '../../shell/JobContext.tsx';
 import { Button } from '../../ui/Button.tsx';
@@ -16,6 +17,14 @@ export function Moves() {
   const { job, optionId, ticked, setTicked, edit } = useJob();
   const { ranking, problem } = useRanking(job, optionId, ticked);
   const order = useBestOrder(job, optionId);
+  const toggle = useCallback(
+    (move: Move) =>
+      setTicked((now) => {
+        const without = now.filter(({ id }) => id !== move.id);
+        return without.length < now.length ? without : [...now, move];
+      }),
+    [setTicked],
+  );
   if (problem)
     return (
       <p role="alert" className="py-4 text-copper">
@@ -24,15 +33,11 @@ export function Moves() {
     );
   if (!ranking) return <p className="py-4 text-ink-2">Reckoning what each change would save…</p>;
   const moves = new Map(ranking.moves.map(({ move }) => [move.id, move]));
-  const toggle = (move: Move) => {
-    const without = ticked.filter(({ id }) => id !== move.id);
-    setTicked(without.length < ticked.length ? without : [...ticked, move]);
-  };
   return (
     <section
       aria-label="Moves"
       data-reckoned={ranking.reckoned}
-      data-took-ms={ranking.tookMs.toFixed(1)}
+      data-took-ms={ranking.tookMs.toFixed(3)}
       className="pt-4"
     >
       <div className="flex flex-wrap items-baseline justify-between gap-x-6 border-b border-ink pb-1">
@@ -58,7 +63,9 @@ export function Moves() {
             ranked={ranked}
             isTicked={ticked.some(({ id }) => id === ranked.move.id)}
             anyTicked={ticked.length > 0}
-            onToggle={() => toggle(ranked.move)}
+            currency={job.brief.region.currency}
+            edit={edit}
+            onToggle={toggle}
           />
         ))}
       </ul>
@@ -84,22 +91,25 @@ export function Moves() {
   );
 }
 
-function MoveRow({
+/** One move; drawn anew only when its own figures or its tick change. */
+const MoveRow = memo(function MoveRow({
   ranked,
   isTicked,
   anyTicked,
+  currency,
+  edit,
   onToggle,
 }: {
   ranked: RankedMove;
   isTicked: boolean;
   anyTicked: boolean;
-  onToggle: () => void;
+  currency: string;
+  edit: (command: Edit, coalesce?: string) => void;
+  onToggle: (move: Move) => void;
 }) {
-  const { job, edit } = useJob();
   const [open, setOpen] = useState(false);
   const { move, words, savedWh, besideWh, averageWh, worth } = ranked;
   const shownWh = anyTicked ? besideWh : savedWh;
-  const { currency } = job.brief.region;
   return (
     <li data-move={move.id} className="border-b border-line-2 py-2">
       <div className={`${GRID} items-baseline`}>
@@ -107,7 +117,7 @@ function MoveRow({
           type="checkbox"
           aria-label={words.title}
           checked={isTicked}
-          onChange={onToggle}
+          onChange={() => onToggle(move)}
           className="size-4 translate-y-0.5 accent-[var(--ink)]"
         />
         <div>
@@ -153,7 +163,7 @@ function MoveRow({
       )}
     </li>
   );
-}
+});
 
 function WorthWords({ ranked, currency, className }: { ranked: RankedMove; currency: string; className: string }) {
   const { ahPerDay, panelW, kg, money } = ranked.worth;
