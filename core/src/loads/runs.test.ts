@@ -64,6 +64,17 @@ describe('runs of a day', () => {
   });
 });
 
+describe('a run made longer', () => {
+  it('stops at the next run even when it is shorter than the least', () => {
+    const close = [
+      { startMin: 420, minutes: 0.5 },
+      { startMin: 420.5, minutes: 0.5 },
+    ];
+    expect(resizeRun(close, 0, 0, 1)).toEqual(close);
+    expect(resizeRun([{ startMin: 420, minutes: 0.5 }], 0, 0, 1)).toEqual([{ startMin: 420, minutes: 1 }]);
+  });
+});
+
 describe('phases', () => {
   const phase = (minutes: number | null) => ({ label: 'p', powerW: 100, minutes });
 

@@ -63,12 +63,12 @@ export function moveRun(runs: readonly Run[], index: number, byMin: number): Run
   return runs.map((run, i) => (i === index ? { ...run, startMin: wrap(run.startMin + by) } : run));
 }
 
-/** A run made longer or shorter at its end, at least `leastMin`, at most up to the next run. */
+/** A run made longer or shorter at its end, at least `leastMin` where there is room, at most up to the next run. */
 export function resizeRun(runs: readonly Run[], index: number, byMin: number, leastMin: number): Run[] {
   const { after } = room(runs, index);
   return runs.map((run, i) => {
     if (i !== index) return run;
-    return { ...run, minutes: Math.max(leastMin, Math.min(run.minutes + after, run.minutes + byMin)) };
+    return { ...run, minutes: Math.min(run.minutes + after, Math.max(leastMin, run.minutes + byMin)) };
   });
 }
 

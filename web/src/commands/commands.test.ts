@@ -1,19 +1,43 @@
-import { APPLIANCES, blankJob, type Job, proposeLoad } from '@joulemetric/core';
+import { APPLIANCES, blankJob, DAY_KINDS, type Job, proposeLoad } from '@joulemetric/core';
 import { validateJob } from '@joulemetric/core/validate';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { changeBusVoltage, changeDevice, changeSystem, duplicateOption, removeOption } from './design.ts';
-import { addLoad, changeLoad, duplicateLoad, type Edit, moveLoad, removeLoad, setNeverTogether } from './loads.ts';
+import {
+  addDevice,
+  changeBusVoltage,
+  changeDevice,
+  changeMoveCost,
+  changeSystem,
+  duplicateOption,
+  removeDevice,
+  removeOption,
+} from './design.ts';
+import {
+  addLoad,
+  changeLoad,
+  changeLoads,
+  duplicateLoad,
+  duplicateLoads,
+  type Edit,
+  moveLoad,
+  moveLoadTo,
+  removeLoad,
+  setNeverTogether,
+  setVariant,
+} from './loads.ts';
 
 const load = (i: number) =>
   proposeLoad(APPLIANCES[i % APPLIANCES.length]?.name ?? '', (name) => name, APPLIANCES[i]).load;
 
 /** One random command, made for the job it meets. */
 const command = fc
-  .tuple(fc.nat({ max: 8 }), fc.nat({ max: 140 }), fc.nat({ max: 140 }))
+  .tuple(fc.nat({ max: 16 }), fc.nat({ max: 140 }), fc.nat({ max: 140 }))
   .map(([kind, a, b]) => (job: Job) => {
     const idAt = (n: number) => job.loads[n % Math.max(1, job.loads.length)]?.id ?? 'none';
+    const loadAt = (n: number) => job.loads[n % Math.max(1, job.loads.length)];
     const option = job.options[a % job.options.length]?.id ?? '';
+    const devices = job.options.flatMap(({ system }) => system.devices);
+    const deviceAt = (n: number) => devices[n % devices.length]?.id ?? 'inverter';
     const proposed = load(a);
     const edits: readonly Edit[] = [
       proposed ? addLoad(proposed) : (same) => same,
@@ -25,6 +49,14 @@ const command = fc
       a % 2 ? duplicateOption(option) : removeOption(option),
       changeBusVoltage(option, b % 2 ? 24 : 12),
       changeDevice(option, 'inverter', { policy: b % 2 ? 'always' : 'with-loads' }),
+      addDevice(option, (['inverter', 'converter', 'port'] as const)[a % 3] ?? 'port'),
+      removeDevice(option, deviceAt(b)),
+      changeLoad(idAt(a), { device: deviceAt(b) }),
+      changeLoads(new Set([idAt(a), idAt(b)]), { room: 'galley', movable: b % 2 > 0 }),
+      setVariant(idAt(a), DAY_KINDS[b % DAY_KINDS.length] ?? 'winter', a % 2 ? (loadAt(a)?.runs ?? []) : null),
+      moveLoadTo(idAt(a), b % 3 ? idAt(b) : null, { circuit: 'sockets' }),
+      duplicateLoads(new Set([idAt(a), idAt(b)])),
+      changeMoveCost(`fuel ${idAt(a)}`, b % 2 ? b : null),
     ];
     return (edits[kind] as Edit)(job);
   });
