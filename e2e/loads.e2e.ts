@@ -99,7 +99,19 @@ test('on the phone a label is photographed with the load; without a signal the p
   await expect(page.locator('[data-load]')).toHaveCount(1);
   await saved(page);
   await expect.poll(async () => (await storedJob(page, id)).loads[0]?.photos.length).toBe(1);
-  await page.locator('[data-load] button').click();
+  // One that cannot go waits for its own load, whatever is taken down meanwhile.
+  await page.route('**/photos', (route) => route.abort());
+  await field.fill('fridge');
+  await page.getByLabel(/^Photo of the label of .*: file$/).setInputFiles(photo);
+  await expect(page.getByRole('alert')).toContainText('has not been sent');
+  await add(page, 'lamp 10W 3h');
+  await page.unroute('**/photos');
+  await page.getByRole('button', { name: 'Try again' }).click();
+  await expect
+    .poll(async () => (await storedJob(page, id)).loads.map(({ photos }) => photos.length))
+    .toEqual([1, 1, 0]);
+
+  await page.locator('[data-load] button').first().click();
   const sheet = page.getByRole('dialog', { name: 'Load' });
   const shown = sheet.getByRole('img', { name: /^Label 1/ });
   await shown.scrollIntoViewIfNeeded();

@@ -11,19 +11,20 @@ import {
   showText,
 } from '@joulemetric/core';
 import { useId, useMemo, useState } from 'react';
-import { addLoad, changeLoad } from '../../commands/loads.ts';
-import { sendPhoto } from '../../edges/photo.ts';
+import { addLoad } from '../../commands/loads.ts';
 import { useFirm } from '../../edges/useFirm.ts';
 import { useJob } from '../../shell/JobContext.tsx';
 import { CameraButton } from './CameraButton.tsx';
+import { PhotoUnsent } from './PhotoUnsent.tsx';
 import { questionWords } from './questionWords.ts';
+import { usePhotoSender } from './usePhotoSender.ts';
 import { PATH_WORDS } from './words.ts';
 
 /** A name or watts, typed; Enter adds a filled row. Confused units become a question with a one-tap fix. */
 export function QuickAdd() {
   const { session, job, edit } = useJob();
   const firm = useFirm().appliances;
-  const [photoTold, setPhotoTold] = useState<string | null>(null);
+  const sender = usePhotoSender();
   const [text, setText] = useState('');
   const [active, setActive] = useState(-1);
   const [asked, setAsked] = useState(false);
@@ -55,19 +56,10 @@ export function QuickAdd() {
     return true;
   };
   /** A photo goes to the load that is being typed, or to the last one taken down. */
-  const addPhoto = async (photo: File) => {
+  const addPhoto = (photo: File) => {
     if (text.trim() !== '' && !add(pick)) return;
-    setPhotoTold('Sending the photo…');
-    try {
-      const id = await sendPhoto(session.id, photo);
-      edit((now) => {
-        const last = now.loads.at(-1);
-        return last ? changeLoad(last.id, { photos: [...last.photos, id].slice(-8) })(now) : now;
-      });
-      setPhotoTold(null);
-    } catch (error) {
-      setPhotoTold(`The photo has not been sent: ${(error as Error).message}`);
-    }
+    const loadId = session.snapshot().job.loads.at(-1)?.id;
+    if (loadId) void sender.send(loadId, photo);
   };
   const last = job.loads.at(-1);
   const onKeyDown = (event: React.KeyboardEvent) => {
@@ -104,20 +96,18 @@ export function QuickAdd() {
         <kbd className="num rounded-[3px] border border-line px-1.5 text-note text-ink-2 phone:hidden">/</kbd>
         {(last || text.trim() !== '') && (
           <span className="ml-3 hidden phone:block">
-            <CameraButton
-              label={`Photo of the label of ${text.trim() || last?.name}`}
-              onPhoto={(photo) => void addPhoto(photo)}
-            >
+            <CameraButton label={`Photo of the label of ${text.trim() || last?.name}`} onPhoto={addPhoto}>
               Photo
             </CameraButton>
           </span>
         )}
       </div>
-      {photoTold && (
-        <p role="status" className="text-note text-copper">
-          {photoTold}
+      {sender.sending && (
+        <p role="status" className="text-note text-ink-2">
+          Sending the photo…
         </p>
       )}
+      <PhotoUnsent sender={sender} />
       {open && (
         <div className="absolute inset-x-0 top-full z-10 border border-t-0 border-ink bg-sheet phone:bottom-full phone:top-auto phone:border-b-0 phone:border-t">
           {proposal?.label && <LabelText text={text} label={proposal.label} />}
