@@ -171,6 +171,14 @@ describe('findings', () => {
     expect(severity(1600)).toBe('caution');
   });
 
+  it('add up what shares a port: two of 6 A on 10 A, each of which it would carry alone', () => {
+    const cooler = (id: string) => aLoad({ id, watts: 72, path: 'station' });
+    const both = codes(withSystem(aJob([cooler('a'), cooler('b')]), { devices: withPort(10) }));
+    expect(both).toContain('converter-undersized');
+    expect(both).not.toContain('port-overload');
+    expect(codes(withSystem(aJob([cooler('a')]), { devices: withPort(10) }))).not.toContain('converter-undersized');
+  });
+
   it('and figures are all told of in docs/engineering.md', () => {
     const docs = readFileSync(new URL('../../../docs/engineering.md', import.meta.url), 'utf8');
     for (const code of FINDING_CODES) expect(docs, code).toContain(`\`${code}\``);

@@ -3,6 +3,7 @@ import type { Device } from '../job/schema.ts';
 import type { LoadProfile } from '../loads/profile.ts';
 import { heaviestSet } from '../moment/heaviestSet.ts';
 import { chainOf } from '../paths/chain.ts';
+import { givenRatingW } from '../paths/feed.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
 import type { Assessed, Rule } from './finding.ts';
 
@@ -85,20 +86,22 @@ export const steppedWave: Rule = (assessed) =>
       values: { name: load.name, device: device.name, sensitive: load.sensitive ? 1 : 0 },
     }));
 
-/** A shared converter must carry what can run on it at once. */
+/** A shared converter or port must carry what can run on it at once. */
 export const converterUndersized: Rule = (assessed) => {
-  const fed = fedBy(assessed, 'converter');
+  const fed = [...fedBy(assessed, 'converter'), ...fedBy(assessed, 'port')];
   return [...new Set(fed.map(({ device }) => device))].flatMap((device) => {
     const own = fed.filter((one) => one.device === device);
     const candidates = own.map(({ profile, runningW }) => ({ id: profile.load.id, weight: runningW }));
     const { weight, ids } = heaviestSet(candidates, assessed.job.neverTogether);
-    if (weight <= device.ratingW + 1e-9) return [];
+    const ratingW = givenRatingW(device) ?? 0;
+    // One load too many for a port by itself is told as such.
+    if (weight <= ratingW + 1e-9 || (device.kind === 'port' && ids.length < 2)) return [];
     return [
       {
         code: 'converter-undersized',
         severity: 'stop',
         where: { step: 'paths', ...(ids[0] ? { loadId: ids[0] } : {}) },
-        values: { device: device.name, ratingW: device.ratingW, worstW: weight, loads: ids.length },
+        values: { device: device.name, ratingW, worstW: weight, loads: ids.length },
       },
     ];
   });
