@@ -1,6 +1,6 @@
 import type { BestSets, Job, Move, Ranking, Sequence } from '@joulemetric/core';
 import { proxy, wrap } from 'comlink';
-import { useEffect, useState } from 'react';
+import { startTransition, useEffect, useState } from 'react';
 import type { MovesWorker } from '../workers/moves.worker.ts';
 
 /** One worker for the whole visit, started when first needed. */
@@ -11,7 +11,8 @@ function movesWorker() {
   return worker;
 }
 
-type TimedRanking = Ranking & { readonly tookMs: number };
+/** A ranking, how long it took, and how many moves were ticked when it was asked for. */
+type TimedRanking = Ranking & { readonly tookMs: number; readonly ticked: number };
 
 /** What could be done, ranked off the page; the last ranking stands until the next is there. */
 export function useRanking(
@@ -29,7 +30,10 @@ export function useRanking(
     void movesWorker()
       .rank(job, optionId, ids)
       .then(
-        (ranking) => wanted && setState({ ranking, problem: null }),
+        (ranking) =>
+          startTransition(() => {
+            if (wanted) setState({ ranking: { ...ranking, ticked: ids.length }, problem: null });
+          }),
         (error: Error) => wanted && setState((now) => ({ ...now, problem: error.message })),
       );
     return () => {

@@ -13,6 +13,7 @@ import {
   type SetStateAction,
   useCallback,
   useContext,
+  useDeferredValue,
   useMemo,
   useState,
   useSyncExternalStore,
@@ -32,9 +33,8 @@ interface OpenJob {
   readonly chooseOption: (id: string) => void;
   readonly evaluation: Evaluation;
   readonly assessment: Assessment;
-  /** Moves ticked as a what-if: on the Paths step everything shows the job with them made, the job itself is as it was. */
-  readonly ticked: readonly Move[];
-  readonly setTicked: Dispatch<SetStateAction<readonly Move[]>>;
+  /** Moves of the what-if that the figures show: on the Paths step everything shows the job with them made, the job itself is as it was. */
+  readonly whatIf: readonly Move[];
   /** The assessment before the last edit, or without the what-if, for "was …"; null when nothing has been edited or the option is new. */
   readonly before: Assessment | null;
   readonly edit: (command: Edit, coalesce?: string) => void;
@@ -46,11 +46,27 @@ interface OpenJob {
 
 const Context = createContext<OpenJob | null>(null);
 
+interface Ticks {
+  /** Moves ticked; the figures follow them in a task of their own, so that a tick stands at once. */
+  readonly ticked: readonly Move[];
+  readonly setTicked: Dispatch<SetStateAction<readonly Move[]>>;
+}
+
+const TicksContext = createContext<Ticks | null>(null);
+
+export function useTicks(): Ticks {
+  const ticks = useContext(TicksContext);
+  if (!ticks) throw new Error('useTicks outside an open job');
+  return ticks;
+}
+
 export function useJob(): OpenJob {
   const open = useContext(Context);
   if (!open) throw new Error('useJob outside an open job');
   return open;
 }
+
+const NONE: readonly Move[] = [];
 
 /** Holds the job and the selection; everything else on the page is derived from them. */
 export function JobProvider({ session, children }: { session: JobSession; children: React.ReactNode }) {
@@ -63,17 +79,19 @@ export function JobProvider({ session, children }: { session: JobSession; childr
 
   const [ticked, setTicked] = useState<readonly Move[]>([]);
   const onPaths = useLocation().pathname.endsWith('/paths');
-  const whatIf = onPaths && ticked.length > 0;
+  const followed = useDeferredValue(ticked);
+  // What is dropped or made in the job is no what-if any more, at once.
+  const whatIf = onPaths && ticked.length > 0 ? followed : NONE;
   const actual = useMemo(() => evaluate(job, optionId), [job, optionId]);
   const evaluation = useMemo(
-    () => (whatIf ? evaluate(applyMoves(job, optionId, ticked), optionId) : actual),
-    [whatIf, job, optionId, ticked, actual],
+    () => (whatIf.length > 0 ? evaluate(applyMoves(job, optionId, whatIf), optionId) : actual),
+    [whatIf, job, optionId, actual],
   );
   const edited = useMemo(
     () => (jobBefore?.options.some(({ id }) => id === optionId) ? evaluate(jobBefore, optionId).assessment : null),
     [jobBefore, optionId],
   );
-  const before = whatIf ? actual.assessment : edited;
+  const before = whatIf.length > 0 ? actual.assessment : edited;
 
   const edit = useCallback((command: Edit, coalesce?: string) => session.apply(command, coalesce ?? null), [session]);
 
@@ -86,8 +104,7 @@ export function JobProvider({ session, children }: { session: JobSession; childr
       chooseOption: (id) => setParameters({ option: id }, { replace: true }),
       evaluation,
       assessment: evaluation.assessment,
-      ticked,
-      setTicked,
+      whatIf,
       before,
       edit,
       panels,
@@ -98,7 +115,12 @@ export function JobProvider({ session, children }: { session: JobSession; childr
       back: () => setPanels((stack) => stack.slice(0, -1)),
       close: () => setPanels([]),
     }),
-    [session, snapshot, job, optionId, evaluation, ticked, before, edit, panels, setParameters],
+    [session, snapshot, job, optionId, evaluation, whatIf, before, edit, panels, setParameters],
   );
-  return <Context value={value}>{children}</Context>;
+  const ticks = useMemo(() => ({ ticked, setTicked }), [ticked]);
+  return (
+    <Context value={value}>
+      <TicksContext value={ticks}>{children}</TicksContext>
+    </Context>
+  );
 }

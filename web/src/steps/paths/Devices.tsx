@@ -6,9 +6,9 @@ import { Choice, QuantityField, TextField, useDraft } from '../../ui/Field.tsx';
 
 /** What stands between the bus and the loads in this option: sizes, losses, when it is on. */
 export function Devices() {
-  const { evaluation, edit, optionId, ticked } = useJob();
+  const { evaluation, edit, optionId, whatIf } = useJob();
   const { devices } = evaluation.option.system;
-  if (ticked.length > 0) {
+  if (whatIf.length > 0) {
     return (
       <p className="mt-5 border-t border-line pt-3 text-ink-2">
         Devices are changed in the job itself: make or drop the what-if first.

@@ -3,7 +3,7 @@ import { memo, useCallback, useState } from 'react';
 import { changeMoveCost } from '../../commands/design.ts';
 import type { Edit } from '../../commands/loads.ts';
 import { type BestOrder, useBestOrder, useRanking } from '../../edges/useMoves.ts';
-import { useJob } from '../../shell/JobContext.tsx';
+import { useJob, useTicks } from '../../shell/JobContext.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { QuantityField } from '../../ui/Field.tsx';
 import { Num } from '../../ui/Number.tsx';
@@ -14,7 +14,8 @@ const WIDE = '@max-[620px]:hidden';
 
 /** What could be done, the best first; ticked as a what-if, made for good in one step. */
 export function Moves() {
-  const { job, optionId, ticked, setTicked, edit } = useJob();
+  const { job, optionId, edit } = useJob();
+  const { ticked, setTicked } = useTicks();
   const { ranking, problem } = useRanking(job, optionId, ticked);
   const order = useBestOrder(job, optionId);
   const toggle = useCallback(
@@ -62,7 +63,7 @@ export function Moves() {
             key={ranked.move.id}
             ranked={ranked}
             isTicked={ticked.some(({ id }) => id === ranked.move.id)}
-            anyTicked={ticked.length > 0}
+            anyTicked={ranking.ticked > 0}
             currency={job.brief.region.currency}
             edit={edit}
             onToggle={toggle}

@@ -15,7 +15,7 @@ const EfficiencyCharts = lazy(() => import('./EfficiencyCharts.tsx'));
 
 /** Step 3: where every watt-hour goes, and what could be done about it. */
 export function Paths() {
-  const { job, evaluation, assessment, ticked, before } = useJob();
+  const { job, evaluation, assessment, whatIf, before } = useJob();
   // The numbers follow at once; the pictures in tasks of their own, so that the page never stops.
   const drawn = useDeferredValue(evaluation);
   const findings = assessment.findings.filter(({ where }) => where.step === 'paths');
@@ -27,7 +27,7 @@ export function Paths() {
     );
   }
   const { total } = assessment.ledger;
-  const was = ticked.length > 0 ? before?.ledger.total : undefined;
+  const was = whatIf.length > 0 ? before?.ledger.total : undefined;
   const scaleWh = Math.max(total.batteryWh, was?.batteryWh ?? 0);
   return (
     <div className="px-5 pb-10 pt-3.5 phone:px-4">
