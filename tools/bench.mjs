@@ -89,7 +89,7 @@ async function openJobOf(page, count, step = 'loads', change = () => ({})) {
     name: `Load ${i}`,
     ...change(all[i % all.length], i),
   }));
-  const job = { ...demo[0], title: `Bench ${count}`, neverTogether: [], loads };
+  const job = { ...demo[0], title: `Bench ${count}`, together: { atMost: [], always: [] }, loads };
   const { id } = await (await page.request.post('/api/jobs', { data: job })).json();
   await page.goto(`/jobs/${id}/${step}`);
   if (step === 'loads') await page.getByLabel('Power of Load 0').waitFor();

@@ -3,8 +3,11 @@ import { findAll } from './findings/rules.ts';
 import type { Job } from './job/schema.ts';
 import { evidenceSummary } from './loads/evidence.ts';
 import { recordRange } from './loads/rangeFigures.ts';
-import { recordPeakCurrent } from './moment/currentFigure.ts';
-import { recordInverters } from './moment/momentFigures.ts';
+import { type BusMoment, busMoment } from './moment/busMoment.ts';
+import { coincidenceOf } from './moment/coincidence.ts';
+import { recordBus, recordCRate, recordInverters } from './moment/momentFigures.ts';
+import { recordSupplies } from './moment/supplyFigures.ts';
+import { type SupplyMoment, supplyMoment } from './moment/supplyMoment.ts';
 import { ledgerOf, recordDemand, recordNight } from './paths/demandFigures.ts';
 import { ledgerRows } from './paths/ledger.ts';
 import { FigureBook } from './quantity/figure.ts';
@@ -21,6 +24,9 @@ import { recordStore } from './store/storeFigures.ts';
 export interface Evaluation extends Settled {
   readonly assessment: Assessment;
   readonly array: ArrayDay;
+  readonly busPeak: BusMoment;
+  /** In the order of the brief. */
+  readonly supplies: readonly SupplyMoment[];
   /** W that the option's array gives in each minute of the day. */
   readonly arrayW: Float64Array;
 }
@@ -33,7 +39,7 @@ export function assess(job: Job, optionId?: string): Assessment {
 /** @param optionId the job's first option when left out; a RangeError when the job has no such option */
 export function evaluate(job: Job, optionId?: string): Evaluation {
   const settled = settle(job, optionId);
-  const { brief, option, ambientC, sun, profiles, inverters, feeds, bus, roundTripEfficiency } = settled;
+  const { brief, option, ambientC, sun, profiles, slices, inverters, feeds, bus, roundTripEfficiency } = settled;
   const { rules } = job;
   const { system } = option;
   const book = new FigureBook();
@@ -46,8 +52,15 @@ export function evaluate(job: Job, optionId?: string): Evaluation {
   recordNight(book, bus.busW, sun.irradianceWm2, roundTripEfficiency);
 
   const nominalV = nominalVoltageV(system.store.chemistry, system.busVoltageV);
-  recordPeakCurrent(book, profiles, system.devices, feeds, job.neverTogether, nominalV);
+  const coincidence = coincidenceOf(job.together);
+  const busPeak = busMoment(profiles, system.devices, feeds, slices, coincidence);
+  recordBus(book, busPeak, nominalV);
   recordStore(book, brief, system, chargeWeightedMeanA(bus.busW, nominalV));
+  recordCRate(book);
+  const supplies = brief.supplies.map((supply) =>
+    supplyMoment(supply, profiles, system, inverters, slices, coincidence),
+  );
+  recordSupplies(book, supplies, nominalV);
 
   recordAlternator(book, brief, system, nominalV);
   const array = arrayDay(sun, ambientC, rules.arrayFactor);
@@ -73,6 +86,13 @@ export function evaluate(job: Job, optionId?: string): Evaluation {
   recordRange(book, job.loads, evidence);
 
   const figures = book.all();
-  const findings = findAll({ job, option, profiles, figures, ledger, evidence, inverters, bus });
-  return { ...settled, assessment: { optionId: option.id, figures, ledger, evidence, findings }, array, arrayW };
+  const findings = findAll({ job, option, profiles, figures, ledger, evidence, inverters, bus, supplies, coincidence });
+  return {
+    ...settled,
+    busPeak,
+    supplies,
+    assessment: { optionId: option.id, figures, ledger, evidence, findings },
+    array,
+    arrayW,
+  };
 }

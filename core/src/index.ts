@@ -13,7 +13,7 @@ export type { Finding, Severity } from './findings/finding.ts';
 export { type Words, wordsFor } from './findings/words.ts';
 export type { FirmAppliance } from './job/applianceSchema.ts';
 // What is a job?
-export { blankDevice, blankJob } from './job/blank.ts';
+export { blankDevice, blankJob, blankSupply } from './job/blank.ts';
 export { editedKind, isUsual, loadOn, runsOn, variantOn } from './job/day.ts';
 export { asKind, cycleLength, runningPowerW, withRunningPower } from './job/draw.ts';
 export { freeId } from './job/ids.ts';
@@ -29,7 +29,9 @@ export type {
   Load,
   PathKind,
   Run,
+  Supply,
   System,
+  Together,
 } from './job/schema.ts';
 export { DAY_KINDS, SCHEMA_VERSION } from './job/values.ts';
 export { CSV_COLUMNS, type CsvFault, type CsvRow, loadsFromRows, loadToRow } from './loads/csv.ts';

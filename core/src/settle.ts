@@ -2,7 +2,9 @@ import { briefOn } from './job/day.ts';
 import type { Brief, DesignOption, Job } from './job/schema.ts';
 import { ambientByMinuteC } from './loads/ambient.ts';
 import { type LoadProfile, rememberedProfile } from './loads/profile.ts';
+import { coincidenceOf } from './moment/coincidence.ts';
 import { type SizedInverter, sizeInverters } from './moment/sizeInverters.ts';
+import { type Slice, slicesOf } from './moment/slices.ts';
 import { type Feed, feedOf, givenRatingW } from './paths/feed.ts';
 import { type BusDay, busDay } from './paths/ledger.ts';
 import { CHEMISTRY } from './reference/chemistries.ts';
@@ -16,6 +18,8 @@ export interface Settled {
   readonly ambientC: Float64Array;
   readonly sun: SunDay;
   readonly profiles: readonly LoadProfile[];
+  /** What may be on at the same time. */
+  readonly slices: readonly Slice[];
   /** Main first. */
   readonly inverters: readonly SizedInverter[];
   /** Every device that loads may hang on, sizes settled. */
@@ -37,7 +41,8 @@ export function settle(job: Job, optionId?: string): Settled {
   const sun = sunDay(brief.place, designMonth(brief));
   const around = { ambientC, irradianceWm2: sun.irradianceWm2, day: brief.day };
   const profiles = job.loads.map((load) => rememberedProfile(load, around));
-  const inverters = sizeInverters(profiles, devices, job);
+  const slices = slicesOf(profiles, job);
+  const inverters = sizeInverters(profiles, devices, slices, coincidenceOf(job.together), job.rules);
   const feeds = devices.flatMap((device): Feed[] => {
     if (device.kind === 'inverter') {
       const feed = inverters.find((sized) => sized.device.id === device.id)?.feed;
@@ -52,6 +57,7 @@ export function settle(job: Job, optionId?: string): Settled {
     ambientC,
     sun,
     profiles,
+    slices,
     inverters,
     feeds,
     bus: busDay(profiles, devices, feeds),

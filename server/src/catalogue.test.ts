@@ -141,15 +141,18 @@ describe('the firm’s catalogue', () => {
 
 describe('stored jobs of an older version', () => {
   it('are brought forward at the start, without a new version; what cannot be is named and kept', async () => {
-    const { brief, options, ...rest } = blankJob('Old');
-    const { day: _, prices: __, ...oldBrief } = brief;
+    const { brief, options, together: ____, rules, ...rest } = blankJob('Old');
+    const { day: _, prices: __, supplies: _____, ...oldBrief } = brief;
+    const { coincide: ______, ...oldRules } = rules;
     const [option] = options;
     if (!option) throw new Error('a blank job has an option');
-    const { devices: ___, ...oldSystem } = option.system;
+    const { devices: ___, charger: _______, ...oldSystem } = option.system;
     const inverter = { ratingW: 1200, idleW: null, peakEfficiency: null, policy: 'always' };
     const old = {
       ...rest,
       schemaVersion: 1,
+      neverTogether: [],
+      rules: oldRules,
       brief: oldBrief,
       options: [{ ...option, system: { ...oldSystem, inverter } }],
     };
@@ -167,8 +170,9 @@ describe('stored jobs of an older version', () => {
 
     const { body } = await request(app).get(`/api/jobs/${good}`).expect(200);
     expect(body.version).toBe(1);
-    expect(body.job.schemaVersion).toBe(2);
+    expect(body.job.schemaVersion).toBe(3);
     expect(body.job.options[0].system.devices[0]).toMatchObject({ kind: 'inverter', ratingW: 1200, policy: 'always' });
+    expect(body.job.together).toEqual({ atMost: [], always: [] });
     expect(warnings).toHaveLength(1);
     expect(warnings[0]).toContain(bad);
     await pool.query('delete from job where id = $1', [bad]);

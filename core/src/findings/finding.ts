@@ -2,7 +2,9 @@ import type { Ledger } from '../assessment.ts';
 import type { DesignOption, Job } from '../job/schema.ts';
 import type { EvidenceSummary } from '../loads/evidence.ts';
 import type { LoadProfile } from '../loads/profile.ts';
+import type { Coincidence } from '../moment/coincidence.ts';
 import type { SizedInverter } from '../moment/sizeInverters.ts';
+import type { SupplyMoment } from '../moment/supplyMoment.ts';
 import type { BusDay } from '../paths/ledger.ts';
 import type { FigureId, Figures } from '../quantity/figure.ts';
 
@@ -15,6 +17,15 @@ export const FINDING_CODES = [
   'inverter-too-small',
   'inverter-oversized',
   'inverter-parallel',
+  'inverter-start',
+  'inverter-heat',
+  'surge-unknown',
+  'together-contradiction',
+  'supply-overload',
+  'supply-charger',
+  'supply-start',
+  'assist-short',
+  'nothing-passes',
   'low-voltage-high-current',
   'store-current',
   'store-short',
@@ -27,6 +38,8 @@ export const FINDING_CODES = [
   'critical-single-source',
   'cannot-hold',
   'mains-licensed',
+  'hookup-inlet',
+  'generator-fumes',
   'inverter-loop',
   'port-overload',
   'no-port',
@@ -41,7 +54,7 @@ export type FindingCode = (typeof FINDING_CODES)[number];
 
 /** Where a finding belongs: the step it is shown at, and the load or figure it concerns. */
 export interface Where {
-  readonly step: 'brief' | 'loads' | 'paths' | 'result';
+  readonly step: 'brief' | 'loads' | 'paths' | 'moment' | 'result';
   readonly loadId?: string;
   readonly figure?: FigureId;
 }
@@ -65,6 +78,8 @@ export interface Assessed {
   /** Main first. */
   readonly inverters: readonly SizedInverter[];
   readonly bus: BusDay;
+  readonly supplies: readonly SupplyMoment[];
+  readonly coincidence: Coincidence;
 }
 
 export type Rule = (assessed: Assessed) => Finding[];

@@ -1,10 +1,10 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { assess } from '../assess.ts';
-import { blankInverter } from '../job/blank.ts';
+import { blankDevice, blankInverter } from '../job/blank.ts';
 import type { Device, Job } from '../job/schema.ts';
 import { FIGURE_IDS, type Figure } from '../quantity/figure.ts';
-import { aJob, aLoad, withSystem } from '../test/jobs.ts';
+import { aGenerator, aHookup, aJob, aLoad, apart, withSupplies, withSystem } from '../test/jobs.ts';
 import { FINDING_CODES, type FindingCode } from './finding.ts';
 import { wordsFor } from './words.ts';
 
@@ -26,16 +26,23 @@ const room = {
   internalW: 100,
 } as const;
 
-const { kind: _, ratingW: __, search: ___, waveform: ____, ...device } = blankInverter('x', 'x');
+const blankPort = blankDevice('port', 'port') as Extract<Device, { kind: 'port' }>;
+const blankConverter = blankDevice('converter', 'usb') as Extract<Device, { kind: 'converter' }>;
 const withPort = (limitA: number): Device[] => [
   blankInverter('inverter', 'Inverter'),
-  { ...device, kind: 'port', id: 'port', name: '12 V port', outputV: 12, limitA, limitW: null },
+  { ...blankPort, name: '12 V port', limitA },
 ];
 const withConverter = (ratingW: number): Device[] => [
   blankInverter('inverter', 'Inverter'),
-  { ...device, kind: 'converter', id: 'usb', name: 'USB sockets', outputV: 5, ratingW },
+  { ...blankConverter, name: 'USB sockets', outputV: 5, ratingW },
 ];
 const usb = (watts: number) => aLoad({ watts, path: 'dc-dc', device: 'usb' });
+
+const motor = () => aLoad({ watts: 300, path: 'inverter', startRatio: 5 });
+const waits = (watts: number) => aLoad({ watts, path: 'supply-only' });
+const always = (job: Job, ...groups: string[][]): Job => ({ ...job, together: { ...job.together, always: groups } });
+const assisted = (job: Job): Job =>
+  withSystem(withSupplies(job, aHookup(10, 230)), { inverter: { ratingW: 1000, form: 'assisting' } });
 
 /** A job for each finding, in which it must appear; and the same job mended, in which it must not. */
 const CASES: Readonly<Record<FindingCode, { bad: Job; good: Job }>> = {
@@ -56,6 +63,45 @@ const CASES: Readonly<Record<FindingCode, { bad: Job; good: Job }>> = {
     bad: withSystem(aJob([kettle(300)]), { inverter: { ratingW: 3000 } }),
     good: aJob([kettle(300)]),
   },
+  'inverter-start': {
+    // 300 W × 5 on what holds 1,000 W.
+    bad: withSystem(aJob([motor()]), { inverter: { ratingW: 500 } }),
+    good: withSystem(aJob([motor()]), { inverter: { ratingW: 800 } }),
+  },
+  'inverter-heat': {
+    bad: withSystem(aJob([kettle(1900)]), { inverter: { ratingW: 2000, ambientC: 40 } }),
+    good: withSystem(aJob([kettle(1900)]), { inverter: { ratingW: 2000, ambientC: 25 } }),
+  },
+  'surge-unknown': {
+    bad: withSystem(aJob([motor()]), { inverter: { ratingW: 800 } }),
+    good: withSystem(aJob([motor()]), { inverter: { ratingW: 800, surgeW: 1600 } }),
+  },
+  'together-contradiction': {
+    bad: always(apart(aJob([kettle(), kettle()]), ['load-0', 'load-1']), ['load-0', 'load-1']),
+    good: always(aJob([kettle(), kettle()]), ['load-0', 'load-1']),
+  },
+  'supply-overload': {
+    bad: withSupplies(aJob([waits(2000), waits(1000)]), aHookup(10, 230)),
+    good: withSupplies(apart(aJob([waits(2000), waits(1000)]), ['load-0', 'load-1']), aHookup(10, 230)),
+  },
+  'supply-charger': {
+    bad: withSystem(withSupplies(aJob([waits(2000)]), aHookup(10, 230)), { charger: { ratingA: 60, leastA: 5 } }),
+    good: withSystem(withSupplies(aJob([waits(2000)]), aHookup(16, 230)), { charger: { ratingA: 60, leastA: 5 } }),
+  },
+  'supply-start': {
+    bad: withSupplies(aJob([{ ...waits(500), startRatio: 5 }]), aGenerator(2000)),
+    good: withSupplies(aJob([{ ...waits(500), startRatio: 5, softStart: true }]), aGenerator(2000)),
+  },
+  'assist-short': {
+    bad: assisted(aJob([waits(3000), kettle(500)])),
+    good: assisted(aJob([waits(1000), kettle(1900)])),
+  },
+  'nothing-passes': {
+    bad: withSupplies(aJob([kettle()]), aHookup(16, 230)),
+    good: assisted(aJob([kettle()])),
+  },
+  'hookup-inlet': { bad: withSupplies(aJob([kettle()]), aHookup(16, 230)), good: aJob([kettle()]) },
+  'generator-fumes': { bad: withSupplies(aJob([kettle()]), aGenerator(2000)), good: aJob([kettle()]) },
   'inverter-parallel': { bad: aJob([kettle(6000)]), good: aJob([kettle(3000)]) },
   'low-voltage-high-current': {
     bad: aJob([kettle(3500)]),

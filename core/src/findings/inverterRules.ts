@@ -1,22 +1,73 @@
 import { INVERTER_SIZES_W, nextSize } from '../reference/sizes.ts';
 import type { Rule } from './finding.ts';
+import { namesOf } from './names.ts';
 
-const AT_RATING = { step: 'result', figure: 'inverter.rating' } as const;
+const AT_RATING = { step: 'moment', figure: 'inverter.rating' } as const;
 
-export const inverterTooSmall: Rule = ({ figures, inverters }) =>
-  inverters.flatMap(({ device, ratingW, ids }) => {
-    const requiredW = figures[ids.required]?.value ?? 0;
-    const worstW = figures[ids.continuous]?.value ?? 0;
+/** Below what runs (stop), or below the margin that the school asks over it (caution). */
+export const inverterTooSmall: Rule = ({ inverters }) =>
+  inverters.flatMap(({ device, ratingW, ids, need, moment }) => {
+    const requiredW = Math.max(need.byPowerW, need.byApparentW);
+    const worstW = moment.continuous.weight;
     if (ratingW === 0 || ratingW >= requiredW - 1e-9) return [];
     return [
       {
         code: 'inverter-too-small',
         severity: ratingW < worstW ? 'stop' : 'caution',
-        where: { step: 'result', figure: ids.rating },
+        where: { step: 'moment', figure: ids.rating },
         values: { name: device.name, ratingW, requiredW, worstW, marginTaken: ratingW / worstW - 1 },
       },
     ];
   });
+
+/** A start that it does not hold, or not for as long as it lasts. */
+export const inverterStart: Rule = ({ inverters, job }) =>
+  inverters.flatMap(({ device, moment, trips, ids }) =>
+    trips
+      .filter(({ kind }) => kind === 'inrush' || kind === 'surge-time')
+      .map(({ kind, askedW, limitW, seconds, holdSeconds }) => ({
+        code: 'inverter-start',
+        severity: 'stop',
+        where: { step: 'moment', figure: ids.surge },
+        values: {
+          device: device.name,
+          name: namesOf((kind === 'inrush' ? moment.surge : moment.longStart)?.starters ?? [], job.loads),
+          kind,
+          askedW,
+          limitW,
+          seconds: seconds ?? 0,
+          holdSeconds: holdSeconds ?? 0,
+          alsoOver: trips.some((trip) => trip.kind === 'overload') ? 1 : 0,
+        },
+      })),
+  );
+
+/** Carries its worst moment in cool air, not in the heat around it. */
+export const inverterHeat: Rule = ({ inverters }) =>
+  inverters.flatMap(({ device, trips, ids }) =>
+    trips
+      .filter(({ kind }) => kind === 'heat')
+      .map(({ askedW, limitW }) => ({
+        code: 'inverter-heat',
+        severity: 'caution',
+        where: { step: 'moment', figure: ids.hot },
+        values: { device: device.name, askedW, limitW, ambientC: device.ambientC ?? 25 },
+      })),
+  );
+
+/** A unit is chosen, a start needs more than its rating, and nobody has said what it holds. */
+export const surgeUnknown: Rule = ({ inverters }) =>
+  inverters
+    .filter(
+      ({ device, ratingW, moment }) =>
+        device.ratingW !== null && ratingW > 0 && device.surgeW === null && moment.surge.weight > ratingW,
+    )
+    .map(({ device, moment, ids }) => ({
+      code: 'surge-unknown',
+      severity: 'note',
+      where: { step: 'moment', figure: ids.holds },
+      values: { device: device.name, startW: moment.surge.weight, seconds: moment.surge.seconds },
+    }));
 
 /** Two standard sizes or more above what is needed: it idles at its size, not at what is needed. */
 export const inverterOversized: Rule = ({ figures, inverters, bus }) =>
@@ -29,7 +80,7 @@ export const inverterOversized: Rule = ({ figures, inverters, bus }) =>
       {
         code: 'inverter-oversized',
         severity: 'note',
-        where: { step: 'result', figure: ids.rating },
+        where: { step: 'moment', figure: ids.rating },
         values: { ratingW, enoughW, idleWh: (day?.heldIdleWh ?? 0) + (day?.unattendedIdleWh ?? 0) },
       },
     ];
@@ -41,7 +92,7 @@ export const inverterParallel: Rule = ({ figures, inverters }) =>
     .map(({ units, ids }) => ({
       code: 'inverter-parallel',
       severity: 'caution',
-      where: { step: 'result', figure: ids.rating },
+      where: { step: 'moment', figure: ids.rating },
       values: { units, requiredW: figures[ids.required]?.value ?? 0 },
     }));
 
@@ -54,7 +105,7 @@ export const idleDominates: Rule = ({ figures, inverters }) => {
     {
       code: 'idle-dominates',
       severity: 'caution',
-      where: { step: 'result', figure: 'loss.idle' },
+      where: { step: 'moment', figure: 'loss.idle' },
       values: { idleWh, share: idleWh / needWh, policy: inverters[0]?.device.policy ?? 'with-loads' },
     },
   ];

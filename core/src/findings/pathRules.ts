@@ -1,14 +1,13 @@
 import { runsOn } from '../job/day.ts';
 import type { Device } from '../job/schema.ts';
 import type { LoadProfile } from '../loads/profile.ts';
-import { heaviestSet } from '../moment/heaviestSet.ts';
+import { startOf } from '../moment/starts.ts';
 import { chainOf } from '../paths/chain.ts';
 import { givenRatingW } from '../paths/feed.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
+import { MOTOR_FROM } from '../reference/starts.ts';
 import type { Assessed, Rule } from './finding.ts';
 
-/** Start ÷ run from which a load is a motor or compressor. Common practice. */
-const MOTOR_FROM = 2;
 /** V of a 12 V bus from nearly empty to charging; in proportion for 24 and 48 V. Common practice. */
 const BUS_12V = { low: 11, high: 14.6 } as const;
 
@@ -38,7 +37,7 @@ export const inverterLoop: Rule = ({ job }) =>
 /** A port shuts off on its peak, not on its mean. */
 export const portOverload: Rule = (assessed) =>
   fedBy(assessed, 'port').flatMap(({ profile: { load, energyWh }, device, runningW }) => {
-    const startW = (runningW / load.quantity) * (load.startRatio - 1) + runningW;
+    const startW = (runningW / load.quantity) * (startOf(load).ratio - 1) + runningW;
     const amps = startW / device.outputV;
     const overA = device.limitA !== null && amps > device.limitA + 1e-9;
     const overW = device.limitW !== null && startW > device.limitW + 1e-9;
@@ -91,8 +90,8 @@ export const converterUndersized: Rule = (assessed) => {
   const fed = [...fedBy(assessed, 'converter'), ...fedBy(assessed, 'port')];
   return [...new Set(fed.map(({ device }) => device))].flatMap((device) => {
     const own = fed.filter((one) => one.device === device);
-    const candidates = own.map(({ profile, runningW }) => ({ id: profile.load.id, weight: runningW }));
-    const { weight, ids } = heaviestSet(candidates, assessed.job.neverTogether);
+    const weights = new Map(own.map(({ profile, runningW }) => [profile.load.id, runningW]));
+    const { weight, ids } = assessed.coincidence.heaviest(weights) ?? { weight: 0, ids: [] };
     const ratingW = givenRatingW(device) ?? 0;
     // One load too many for a port by itself is told as such.
     if (weight <= ratingW + 1e-9 || (device.kind === 'port' && ids.length < 2)) return [];

@@ -1,10 +1,13 @@
 import type { Assessed, Finding, Rule } from './finding.ts';
 import {
   idleDominates,
+  inverterHeat,
   inverterOversized,
   inverterParallel,
+  inverterStart,
   inverterTooSmall,
   mainsLicensed,
+  surgeUnknown,
 } from './inverterRules.ts';
 import { cannotHold, criticalSingleSource, doubleConversion, measureFirst, noLoads } from './loadRules.ts';
 import {
@@ -19,6 +22,16 @@ import {
 } from './pathRules.ts';
 import { balanceShort, dcdcLimited, noSun } from './sourceRules.ts';
 import { lowVoltageHighCurrent, payloadExceeded, storeCold, storeCurrent, storeShort } from './storeRules.ts';
+import {
+  assistShort,
+  generatorFumes,
+  hookupInlet,
+  nothingPasses,
+  supplyCharger,
+  supplyOverload,
+  supplyStart,
+  togetherContradiction,
+} from './supplyRules.ts';
 
 const RULES: readonly Rule[] = [
   noLoads,
@@ -35,9 +48,18 @@ const RULES: readonly Rule[] = [
   searchAsleep,
   offHours,
   idleDominates,
+  togetherContradiction,
   inverterTooSmall,
+  inverterStart,
+  inverterHeat,
+  surgeUnknown,
   inverterOversized,
   inverterParallel,
+  supplyOverload,
+  supplyCharger,
+  supplyStart,
+  assistShort,
+  nothingPasses,
   lowVoltageHighCurrent,
   storeCurrent,
   storeShort,
@@ -47,6 +69,8 @@ const RULES: readonly Rule[] = [
   balanceShort,
   dcdcLimited,
   mainsLicensed,
+  hookupInlet,
+  generatorFumes,
 ];
 
 const RANK = { stop: 0, caution: 1, note: 2 } as const;

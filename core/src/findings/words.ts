@@ -15,6 +15,7 @@ const s = (values: Values, key: string): string => String(values[key]);
 const wh = (values: Values, key: string): string => showText(n(values, key), 'Wh');
 const w = (values: Values, key: string): string => showText(n(values, key), 'W');
 const a = (values: Values, key: string): string => showText(n(values, key), 'A');
+const size = (values: Values, key: string): string => showText(n(values, key), s(values, 'unit'));
 
 /** What watts rest on, as it stands in a sentence. */
 const EVIDENCE_PHRASE: Readonly<Record<string, string>> = {
@@ -63,11 +64,11 @@ const WORDS: Readonly<Record<FindingCode, (values: Values) => Words>> = {
       ? {
           what: `${w(v, 'ratingW')} cannot carry the worst moment of ${w(v, 'worstW')}.`,
           why: 'It shuts down on overload, within seconds or when it is warm.',
-          act: `Fit at least ${w(v, 'requiredW')}, or keep some loads from running together.`,
+          act: `Fit at least ${w(v, 'requiredW')}, or keep some loads from running together. A trip on what runs proves nothing about its surge.`,
         }
       : {
           what: `${w(v, 'ratingW')} leaves ${formatNumber(n(v, 'marginTaken') * 100)} % in hand, less than the rule asks.`,
-          why: `With your margin and the heaviest start it should be ${w(v, 'requiredW')}.`,
+          why: `With your margin it should be ${w(v, 'requiredW')}.`,
           act: 'Take the next size, or change the margin if you stand by it.',
         },
   'inverter-oversized': (v) => ({
@@ -79,6 +80,68 @@ const WORDS: Readonly<Record<FindingCode, (values: Values) => Words>> = {
     what: `No single common size gives ${w(v, 'requiredW')}: ${n(v, 'units')} in parallel are counted.`,
     why: 'Only models made for it may be paralleled.',
     act: 'Keep some loads from running together, or take gas for the heaviest.',
+  }),
+  'inverter-start': (v) =>
+    s(v, 'kind') === 'inrush'
+      ? {
+          what: `${s(v, 'name')} starting takes ${w(v, 'askedW')}; ${s(v, 'device')} holds ${w(v, 'limitW')}.`,
+          why: `It trips at once, on the inrush.${n(v, 'alsoOver') === 1 ? ' What runs is above its rating too, so a trip may have either cause.' : ''}`,
+          act: 'A larger inverter, a soft starter, or let it start alone.',
+        }
+      : {
+          what: `${s(v, 'name')} starts for ${showText(n(v, 'seconds'), 's')} at ${w(v, 'askedW')}; ${s(v, 'device')} holds a start for ${showText(n(v, 'holdSeconds'), 's')}.`,
+          why: `Longer than that it carries ${w(v, 'limitW')} for about a minute: it trips while the motor comes up to speed.`,
+          act: 'Ask the maker for its surge time, take the next size, or let it start alone.',
+        },
+  'inverter-heat': (v) => ({
+    what: `At ${showText(n(v, 'ambientC'), '°C')} ${s(v, 'device')} carries ${w(v, 'limitW')} of the ${w(v, 'askedW')}.`,
+    why: 'It runs at first and shuts off when it is hot, after minutes or hours.',
+    act: 'Give it air, a cooler place, or the next size.',
+  }),
+  'surge-unknown': (v) => ({
+    what: `What ${s(v, 'device')} holds at a start is not known; ${w(v, 'startW')} are asked.`,
+    why: 'The usual twice its rating for a second is taken. Makers mean anything from milliseconds to half a minute.',
+    act: 'Take watts and seconds of its surge from the data sheet.',
+  }),
+  'together-contradiction': (v) => ({
+    what: `${s(v, 'names')} always run together, and never.`,
+    why: 'Both cannot be; they are counted each by itself.',
+    act: 'Take one of the two back.',
+  }),
+  'supply-overload': (v) => ({
+    what: `${size(v, 'worst')} may come together on ${s(v, 'supply')}, which is good for ${size(v, 'limit')}.`,
+    why: `Its breaker or cut-out trips when ${s(v, 'names')} run at once.`,
+    act: 'Let one wait, mark what never runs together, or fit an inverter that assists.',
+  }),
+  'supply-charger': (v) => ({
+    what: `With the charger at full ${s(v, 'supply')} gives ${size(v, 'full')} of ${size(v, 'limit')}.`,
+    why: 'A charger can be turned down first: nobody waits for it.',
+    act: n(v, 'leftW') > 0 ? `Turn it down to ${w(v, 'leftW')} at the socket.` : 'Switch it off while the rest runs.',
+  }),
+  'supply-start': (v) => ({
+    what: `${s(v, 'name')} starting takes ${s(v, 'supply')} to ${size(v, 'peak')}; it bears ${size(v, 'limit')}.`,
+    why: 'No order of switching on peaks lower.',
+    act: 'A soft starter, a larger supply, or fewer at once.',
+  }),
+  'assist-short': (v) => ({
+    what: `${s(v, 'device')} and ${s(v, 'supply')} together are ${w(v, 'missingW')} short.`,
+    why: 'Only what hangs on the inverter can be helped, up to its rating.',
+    act: 'Let one load wait, or take the next size.',
+  }),
+  'nothing-passes': (v) => ({
+    what: `${s(v, 'device')} does not let a supply through.`,
+    why: 'Plugged in, its loads still run from the battery, and a charger puts it back with a loss.',
+    act: 'A transfer switch or a unit that passes the supply through saves both losses.',
+  }),
+  'hookup-inlet': (v) => ({
+    what: `${s(v, 'supply')}: the inlet’s rating is not the socket’s.`,
+    why: 'An inlet of 15 or 16 A may not be fed from a 10 A outlet except through an adapter with its own protection.',
+    act: 'Never alter a plug. Inlet, protection and bonding are for a licensed electrician.',
+  }),
+  'generator-fumes': () => ({
+    what: 'A generator gives off carbon monoxide.',
+    why: 'It kills in a closed space, and through an open window.',
+    act: 'Run it outside, downwind, and fit an alarm.',
   }),
   'low-voltage-high-current': (v) => ({
     what: `${w(v, 'worstW')} from ${n(v, 'busV')} V means ${a(v, 'amps')}.`,

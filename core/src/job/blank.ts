@@ -1,34 +1,57 @@
-import type { DesignOption, Device, Inverter, Job } from './schema.ts';
+import type { DesignOption, Device, Inverter, Job, Supply } from './schema.ts';
 import { SCHEMA_VERSION } from './values.ts';
 
-/** An inverter of which nothing is said: sized by its loads, on while one of them runs. */
+/** What is said of no device yet; on while one of its loads runs. */
+const UNSAID = {
+  idleW: null,
+  peakEfficiency: null,
+  points: [],
+  policy: 'with-loads',
+  hours: [],
+  leftOnH: 0,
+} satisfies Partial<Device>;
+
+/** An inverter of which nothing is said: sized by its loads. */
 export function blankInverter(id: string, name: string): Inverter {
   return {
     kind: 'inverter',
     id,
     name,
-    idleW: null,
-    peakEfficiency: null,
-    points: [],
-    policy: 'with-loads',
-    hours: [],
-    leftOnH: 0,
+    ...UNSAID,
     ratingW: null,
     search: null,
     waveform: 'pure',
+    form: 'stand-alone',
+    surgeW: null,
+    surgeSeconds: null,
+    ambientC: null,
   };
 }
 
 /** A device of a kind with what is usual for it. */
 export function blankDevice(kind: Device['kind'], id: string): Device {
-  const { kind: _, ratingW: __, search: ___, waveform: ____, ...shared } = blankInverter(id, '');
   switch (kind) {
     case 'inverter':
       return blankInverter(id, 'Inverter');
     case 'converter':
-      return { ...shared, kind, name: 'Converter', policy: 'always', outputV: 12, ratingW: 100 };
+      return { kind, id, name: 'Converter', ...UNSAID, policy: 'always', outputV: 12, ratingW: 100 };
     case 'port':
-      return { ...shared, kind, name: 'Station port', outputV: 12, limitA: 10, limitW: null };
+      return { kind, id, name: 'Station port', ...UNSAID, outputV: 12, limitA: 10, limitW: null };
+  }
+}
+
+/** What a place of the region usually offers; a generator and an outlet of a usual size. Common practice. */
+export function blankSupply(kind: Supply['kind'], mains: Job['brief']['region']['mains']): Supply {
+  const shared = { id: kind, share: null };
+  switch (kind) {
+    case 'hookup':
+      return mains === '230V-50Hz'
+        ? { kind, ...shared, name: 'Hookup', volts: 230, amps: 10, legs: 1 }
+        : { kind, ...shared, name: 'Hookup', volts: 120, amps: 30, legs: 1 };
+    case 'generator':
+      return { kind, ...shared, name: 'Generator', ratedW: 2000, ratedVa: null, startW: null, altitudeM: 0 };
+    case 'outlet':
+      return { kind, ...shared, name: 'Vehicle outlet', ratedW: 2000, startW: null };
   }
 }
 
@@ -43,6 +66,7 @@ export function blankOption(id: string, name: string): DesignOption {
       devices: [blankInverter('inverter', 'Inverter')],
       dcdc: { ratingA: null },
       array: { ratingW: null },
+      charger: { ratingA: 0, leastA: null, efficiency: null, powerFactor: null },
     },
   };
 }
@@ -66,16 +90,18 @@ export function blankJob(title: string): Job {
       day: { season: 'usual', week: 'usual', motion: 'usual' },
       prices: { storePerKwh: null, arrayPerW: null, energyPerKwh: null, moves: [] },
       payloadKg: null,
+      supplies: [],
     },
     rules: {
       inverterMargin: 'plus-25',
       inverterCurve: 'curve',
       twoMayStart: false,
+      coincide: 'any-time',
       arrayCovers: 'the-rest',
       arrayFactor: null,
     },
     loads: [],
-    neverTogether: [],
+    together: { atMost: [], always: [] },
     options: [blankOption('a', 'A 12 V')],
   };
 }

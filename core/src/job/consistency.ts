@@ -12,13 +12,14 @@ export function consistencyFaults(job: Job): Fault[] {
   return [
     ...repeated(job.loads, '/loads'),
     ...repeated(job.options, '/options'),
-    ...job.neverTogether.flatMap((group, g) =>
-      group.flatMap((member, m) =>
-        loadIds.has(member)
-          ? []
-          : [{ path: `/neverTogether/${g}/${m}`, expected: 'the id of a load of this job', found: member }],
-      ),
-    ),
+    ...repeated(job.brief.supplies, '/brief/supplies'),
+    ...job.together.atMost.flatMap(({ loads, most }, g) => [
+      ...unknownLoads(loads, loadIds, `/together/atMost/${g}/loads`),
+      ...(most < loads.length
+        ? []
+        : [{ path: `/together/atMost/${g}/most`, expected: `fewer than its ${loads.length} loads`, found: `${most}` }]),
+    ]),
+    ...job.together.always.flatMap((group, g) => unknownLoads(group, loadIds, `/together/always/${g}`)),
     ...job.loads.flatMap((load, i) => loadFaults(load, `/loads/${i}`)),
     ...job.options.flatMap(({ system }, i) => [
       ...repeated(system.devices, `/options/${i}/system/devices`),
@@ -34,6 +35,11 @@ export function consistencyFaults(job: Job): Fault[] {
     ...deviceFaults(job),
   ];
 }
+
+const unknownLoads = (ids: readonly string[], known: ReadonlySet<string>, path: string): Fault[] =>
+  ids.flatMap((id, i) =>
+    known.has(id) ? [] : [{ path: `${path}/${i}`, expected: 'the id of a load of this job', found: id }],
+  );
 
 /** What a schema cannot say of one load. */
 export function loadFaults(load: Load, path: string): Fault[] {

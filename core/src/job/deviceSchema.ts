@@ -1,6 +1,6 @@
 import { type Static, Type } from '@sinclair/typebox';
 import { id, number, object, oneNumberOf, oneOf, orNull, Run, text } from './schemaParts.ts';
-import { OUTPUT_VOLTAGES, POLICIES, WAVEFORMS } from './values.ts';
+import { FORMS, OUTPUT_VOLTAGES, POLICIES, WAVEFORMS } from './values.ts';
 
 /** What stands between the bus and the loads: inverters, shared DC-DC converters, ports of a portable station. */
 
@@ -37,6 +37,10 @@ const Inverter = object(
       description: 'search (eco) mode; null = it has none or it is off',
     }),
     waveform: oneOf(WAVEFORMS, 'pure sine or stepped'),
+    form: oneOf(FORMS, 'what it does while a supply is plugged in'),
+    surgeW: orNull(50, 120_000, 'W it holds while something starts; null = the usual multiple of its rating'),
+    surgeSeconds: orNull(0.005, 600, 's for which it holds them; null = the usual'),
+    ambientC: orNull(-20, 80, '°C of the air around it at its hottest; null = at most 25'),
   },
   'battery to mains voltage',
 );

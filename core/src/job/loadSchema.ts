@@ -102,6 +102,8 @@ export const Load = object({
   maxV: orNull(1, 500, 'highest voltage it bears, V; null = not known'),
   evidence: oneOf(EVIDENCE, 'how good the watts are'),
   startRatio: number(1, 12, 'starting power ÷ running power'),
+  startSeconds: orNull(0.01, 600, 's the start lasts; null = the usual for its start'),
+  softStart: Type.Boolean({ description: 'a soft starter is fitted: its start is held down' }),
   powerFactor: number(0.1, 1, 'W ÷ VA'),
   critical: Type.Boolean({ description: 'health, food or communications depend on it' }),
   sensitive: Type.Boolean({ description: 'a medical or precision device: it needs a pure sine wave' }),

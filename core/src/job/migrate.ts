@@ -4,7 +4,10 @@ import { JOB_FORMAT, SCHEMA_VERSION } from './values.ts';
 type Document = Record<string, unknown>;
 
 /** `FORWARD[n]` turns a document of version n into one of version n + 1; pure, and never edited once released. */
-const FORWARD: Readonly<Record<number, (older: Document) => Document>> = { 1: fromOneInverterToDevices };
+const FORWARD: Readonly<Record<number, (older: Document) => Document>> = {
+  1: fromOneInverterToDevices,
+  2: fromPairsToTogether,
+};
 
 /** Version 2: devices instead of one inverter; loads with place, other days, device, volts, photos; a kind of day. */
 function fromOneInverterToDevices(older: Document): Document {
@@ -52,6 +55,30 @@ const NEW_IN_2 = {
   chargesStore: false,
   photos: [],
 } as const;
+
+/** Version 3: what runs together at most or always; supplies and a charger; how an inverter starts and stands; starts. */
+function fromPairsToTogether({ neverTogether, ...older }: Document): Document {
+  return {
+    ...older,
+    brief: part(older.brief, (brief) => ({ ...brief, supplies: [] })),
+    rules: part(older.rules, (rules) => ({ ...rules, coincide: 'any-time' })),
+    loads: each(older.loads, (load) => ({ startSeconds: null, softStart: false, ...load })),
+    together: {
+      atMost: Array.isArray(neverTogether) ? neverTogether.map((loads) => ({ loads, most: 1 })) : neverTogether,
+      always: [],
+    },
+    options: each(older.options, (option) => ({
+      ...option,
+      system: part(option.system, (system) => ({
+        ...system,
+        devices: each(system.devices, (device) => (device.kind === 'inverter' ? { ...NEW_IN_3, ...device } : device)),
+        charger: { ratingA: 0, leastA: null, efficiency: null, powerFactor: null },
+      })),
+    })),
+  };
+}
+
+const NEW_IN_3 = { form: 'stand-alone', surgeW: null, surgeSeconds: null, ambientC: null } as const;
 
 /** What is not of the expected form stays as it is: the validation that follows names it. */
 const isDocument = (value: unknown): value is Document =>

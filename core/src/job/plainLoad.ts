@@ -22,6 +22,8 @@ export function plainLoad(id: string): Load {
     maxV: null,
     evidence: 'nameplate',
     startRatio: 1,
+    startSeconds: null,
+    softStart: false,
     powerFactor: 1,
     critical: false,
     sensitive: false,

@@ -2,7 +2,8 @@ import { type Static, Type } from '@sinclair/typebox';
 import { Device as DeviceSchema } from './deviceSchema.ts';
 import { Load as LoadSchema } from './loadSchema.ts';
 import { id, number, object, oneNumberOf, oneOf, orNull, text } from './schemaParts.ts';
-import { BUS_VOLTAGES, CHEMISTRIES, JOB_FORMAT, MAINS, MARGINS, SCHEMA_VERSION, SKIES } from './values.ts';
+import { Supply as SupplySchema } from './supplySchema.ts';
+import { BUS_VOLTAGES, CHEMISTRIES, COINCIDE, JOB_FORMAT, MAINS, MARGINS, SCHEMA_VERSION, SKIES } from './values.ts';
 
 /**
  * The job file: one document, one schema. The TypeScript types below are derived from it, the published
@@ -37,7 +38,19 @@ const System = object({
     ratingA: orNull(0, 500, 'DC-DC charger output at the bus; null = as required, 0 = none'),
   }),
   array: object({ ratingW: orNull(0, 20_000, 'solar array at laboratory watts; null = as required') }),
+  charger: object(
+    {
+      ratingA: number(0, 1000, 'A at the bus that it charges with; 0 = none'),
+      leastA: orNull(0, 1000, 'A to which it can be turned down; null = it cannot be'),
+      efficiency: orNull(0.5, 1, 'DC out ÷ AC in; null = the usual'),
+      powerFactor: orNull(0.4, 1, 'W ÷ VA; null = the usual'),
+    },
+    'charger from hookup or generator',
+  ),
 });
+
+const members = (maxItems: number) =>
+  Type.Array(id('a load'), { minItems: 2, maxItems, uniqueItems: true, description: 'ids of loads' });
 
 const Option = object({
   id: id('unique among the options'),
@@ -96,12 +109,14 @@ export const JobSchema = Type.Object(
         'what capacity and energy cost, to price the moves',
       ),
       payloadKg: orNull(0, 50_000, 'payload left before this kit; null = not known'),
+      supplies: Type.Array(SupplySchema, { maxItems: 8, description: 'what the vehicle is plugged into' }),
     }),
     rules: object(
       {
         inverterMargin: oneOf(MARGINS, 'room above the worst moment'),
         inverterCurve: oneOf(['curve', 'flat'], 'efficiency that varies with load, or one flat figure plus idle'),
         twoMayStart: Type.Boolean({ description: 'two loads may start in the same instant' }),
+        coincide: oneOf(COINCIDE, 'what may coincide: anything, or what the lanes have at the same time'),
         arrayCovers: oneOf(['the-rest', 'everything'], 'array sized for what the alternator leaves, or for all'),
         arrayFactor: orNull(
           0.3,
@@ -112,15 +127,27 @@ export const JobSchema = Type.Object(
       'the electrician’s schools',
     ),
     loads: Type.Array(LoadSchema, { maxItems: 500 }),
-    neverTogether: Type.Array(Type.Array(id('a load'), { minItems: 2, maxItems: 50, uniqueItems: true }), {
-      maxItems: 200,
-      description: 'groups of loads of which at most one runs at a time',
-    }),
+    together: object(
+      {
+        atMost: Type.Array(
+          object({
+            loads: members(500),
+            most: Type.Integer({ minimum: 1, maximum: 499, description: 'how many of them run at a time' }),
+          }),
+          { maxItems: 200, description: 'groups of which only so many run at a time; 1 = never together' },
+        ),
+        always: Type.Array(members(50), {
+          maxItems: 100,
+          description: 'groups that run only together: when one does, all do',
+        }),
+      },
+      'what may run at the same time',
+    ),
     options: Type.Array(Option, { minItems: 1, maxItems: 12 }),
   },
   {
     $schema: 'https://json-schema.org/draft/2020-12/schema',
-    $id: 'urn:joulemetric:job:2',
+    $id: 'urn:joulemetric:job:3',
     title: 'Joulemetric job file',
     additionalProperties: false,
   },
@@ -139,5 +166,7 @@ export type Chemistry = System['store']['chemistry'];
 export type Device = System['devices'][number];
 export type Inverter = Extract<Device, { kind: 'inverter' }>;
 export type Day = Brief['day'];
+export type Supply = Brief['supplies'][number];
+export type Together = Job['together'];
 export type DayKind = Load['variants'][number]['on'];
 export type Sky = Brief['place']['sky'];

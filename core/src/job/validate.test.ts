@@ -64,7 +64,9 @@ describe('the door for job files', () => {
     ['/brief/months', [13], 'at most 12'],
     ['/brief/place/latitudeDeg', 91, 'at most 90'],
     ['/brief/place/sky', 'purple', 'one of very-clear'],
-    ['/neverTogether', [['load-0', 'ghost']], 'id of a load'],
+    ['/together/atMost', [{ loads: ['load-0', 'ghost'], most: 1 }], 'id of a load'],
+    ['/together/atMost', [{ loads: ['load-0', 'load-1'], most: 2 }], 'fewer than its 2 loads'],
+    ['/together/always', [['load-0', 'ghost']], 'id of a load'],
     ['/options/0/system/busVoltageV', 13, 'one of 12, 24, 48'],
     ['/options/0/system/store/usableDepth', 1.2, 'at most 1'],
     ['/surprise', 1, 'no such key'],
@@ -106,7 +108,8 @@ describe('the door for job files', () => {
       '/brief/place',
       '/options/0/system/store',
       '/rules',
-      '/neverTogether',
+      '/together',
+      '/brief/supplies',
       '/loads/3',
     ];
     fc.assert(

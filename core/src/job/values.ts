@@ -1,6 +1,6 @@
 /** What a job file calls itself, and the version that is written; older ones are brought forward. */
 export const JOB_FORMAT = 'joulemetric-job';
-export const SCHEMA_VERSION = 2;
+export const SCHEMA_VERSION = 3;
 
 /** The values a job may choose among, apart from the schema so that the page need not carry its builder. */
 export const EVIDENCE = ['measured', 'data-sheet', 'nameplate', 'typical', 'guess'] as const;
@@ -14,5 +14,9 @@ export const INSULATION = ['bare', 'light', 'good', 'thick'] as const;
 /** Kinds of day that may have runs of their own; where several apply, the last in this order wins. */
 export const DAY_KINDS = ['winter', 'summer', 'weekday', 'weekend', 'driving', 'parked'] as const;
 export const POLICIES = ['always', 'with-loads', 'hours', 'manual'] as const;
+/** What an inverter does while a supply is plugged in. */
+export const FORMS = ['stand-alone', 'transfer', 'pass-through', 'assisting'] as const;
+/** What may coincide: anything at any time, or only what the lanes have at the same time. */
+export const COINCIDE = ['any-time', 'by-lanes'] as const;
 export const WAVEFORMS = ['pure', 'stepped'] as const;
 export const OUTPUT_VOLTAGES = [5, 9, 12, 15, 19, 20, 24, 48] as const;

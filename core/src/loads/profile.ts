@@ -72,6 +72,14 @@ function stretches(draw: Draw, run: Run): { startMin: number; minutes: number; p
   });
 }
 
+/** When a load is on through a day, and the W of one piece then: its phases, at its strongest where it cycles. */
+export function stretchesOf(load: Load, day: Day): { startMin: number; minutes: number; powerW: number }[] {
+  const draw = electricalDraw(load);
+  // A tank is topped up around the clock, whenever its thermostat asks.
+  const topsUp = draw.kind === 'water-heating' && draw.standingW > 0;
+  return (topsUp ? ALL_DAY : runsOf(load, day)).flatMap((run) => stretches(draw, run));
+}
+
 /** Share of the running power that a draw asks for in a minute; above 1 it cannot do what it should. */
 function askedDuty(draw: Draw, runs: readonly Run[], around: Surroundings): (minute: number) => number {
   switch (draw.kind) {

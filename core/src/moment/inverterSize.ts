@@ -1,30 +1,59 @@
+import type { Inverter } from '../job/schema.ts';
 import { DEFAULT } from '../reference/defaults.ts';
 import { INVERTER_SIZES_W, nextSize } from '../reference/sizes.ts';
+import type { WorstMoment } from './worstMoment.ts';
 
 export interface InverterNeed {
   readonly byPowerW: number;
   readonly byApparentW: number;
   readonly bySurgeW: number;
+  readonly byLongStartW: number;
   readonly requiredW: number;
-  readonly decidedBy: 'power' | 'apparent' | 'surge';
+  readonly decidedBy: 'power' | 'apparent' | 'surge' | 'long-start';
 }
 
 /**
- * The rating an inverter needs, W: the worst moment with the margin; the same in VA, where 1 VA of rating
- * gives 0.8 W; and the heaviest start within what it holds for a second (2 × rating). Common practice.
+ * Share of its rating that an inverter gives in warm air: full to 25 °C, about −1 %/K to 40 °C and −2 %/K above.
+ * Common practice, figures from memory.
+ * @param ambientC °C around it; null = at most 25
+ * @returns 0.05 to 1
  */
-export function inverterNeed(
-  continuousW: number,
-  apparentVa: number,
-  surgeW: number,
-  marginFactor: number,
-): InverterNeed {
-  const byPowerW = continuousW * marginFactor;
-  const byApparentW = apparentVa * marginFactor * DEFAULT.inverterWattsPerVa.value;
-  const bySurgeW = surgeW / DEFAULT.inverterSurgeFactor.value;
-  const requiredW = Math.max(byPowerW, byApparentW, bySurgeW);
-  const decidedBy = requiredW === byPowerW ? 'power' : requiredW === byApparentW ? 'apparent' : 'surge';
-  return { byPowerW, byApparentW, bySurgeW, requiredW, decidedBy };
+export function heatFactor(ambientC: number | null): number {
+  const warm = Math.max(0, Math.min(ambientC ?? 25, 40) - 25);
+  const hot = Math.max(0, (ambientC ?? 25) - 40);
+  const lost = warm * DEFAULT.inverterHeatPerK.value + hot * DEFAULT.inverterHeatPerKAbove40.value;
+  return Math.max(0.05, 1 - lost);
+}
+
+/** s for which an inverter holds its surge. */
+export const holdSecondsOf = ({ surgeSeconds }: Pick<Inverter, 'surgeSeconds'>): number =>
+  surgeSeconds ?? DEFAULT.inverterSurgeSeconds.value;
+
+/** W that an inverter of a rating holds while something starts: of its data sheet if that is its size, or the usual. */
+export function surgeHeldW({ surgeW, ratingW }: Pick<Inverter, 'surgeW' | 'ratingW'>, sizeW: number): number {
+  return surgeW !== null && ratingW === sizeW ? surgeW : sizeW * DEFAULT.inverterSurgeFactor.value;
+}
+
+/**
+ * The rating an inverter needs, W: the worst moment with the margin; the same in VA, where 1 VA of rating gives
+ * 0.8 W; both in the heat around it; the heaviest start within what it holds for a second (2 × rating), and one
+ * that lasts longer within what it carries for a minute (1.25 ×). Common practice.
+ */
+export function inverterNeed(moment: WorstMoment, marginFactor: number, heat: number): InverterNeed {
+  const byPowerW = (moment.continuous.weight * marginFactor) / heat;
+  const byApparentW = (moment.apparent.weight * marginFactor * DEFAULT.inverterWattsPerVa.value) / heat;
+  const bySurgeW = moment.surge.weight / DEFAULT.inverterSurgeFactor.value;
+  const byLongStartW = (moment.longStart?.weight ?? 0) / DEFAULT.inverterOverloadFactor.value;
+  const requiredW = Math.max(byPowerW, byApparentW, bySurgeW, byLongStartW);
+  const decidedBy =
+    requiredW === byPowerW
+      ? 'power'
+      : requiredW === byApparentW
+        ? 'apparent'
+        : requiredW === bySurgeW
+          ? 'surge'
+          : 'long-start';
+  return { byPowerW, byApparentW, bySurgeW, byLongStartW, requiredW, decidedBy };
 }
 
 /** The next standard size, or the fewest equal units in parallel when no single one is large enough. */

@@ -1,51 +1,8 @@
-import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { assess } from '../assess.ts';
 import type { Job } from '../job/schema.ts';
-import { aJob, aLoad } from '../test/jobs.ts';
-import { heaviestSet } from './heaviestSet.ts';
+import { aJob, aLoad, apart, withSystem } from '../test/jobs.ts';
 import { standardInverter } from './inverterSize.ts';
-
-/** Every subset tried: the slow truth for small instances. */
-function bruteForce(weights: readonly number[], groups: readonly (readonly string[])[]): number {
-  let best = 0;
-  for (let mask = 0; mask < 2 ** weights.length; mask++) {
-    const ids = weights.flatMap((_, i) => (mask & (1 << i) ? [String(i)] : []));
-    const clash = groups.some((group) => ids.filter((id) => group.includes(id)).length > 1);
-    if (!clash)
-      best = Math.max(
-        best,
-        ids.reduce((sum, id) => sum + (weights[Number(id)] ?? 0), 0),
-      );
-  }
-  return best;
-}
-
-describe('the heaviest set that may coincide', () => {
-  it('equals brute force on random instances', () => {
-    const instance = fc.integer({ min: 1, max: 10 }).chain((n) =>
-      fc.tuple(
-        fc.array(fc.integer({ min: 0, max: 3000 }), { minLength: n, maxLength: n }),
-        fc.array(fc.uniqueArray(fc.integer({ min: 0, max: n - 1 }).map(String), { minLength: 1, maxLength: 4 }), {
-          maxLength: 8,
-        }),
-      ),
-    );
-    fc.assert(
-      fc.property(instance, ([weights, groups]) => {
-        const candidates = weights.map((weight, i) => ({ id: String(i), weight }));
-        const found = heaviestSet(candidates, groups);
-        expect(found.weight).toBe(bruteForce(weights, groups));
-        expect(found.ids.reduce((sum, id) => sum + (weights[Number(id)] ?? 0), 0)).toBe(found.weight);
-      }),
-      { numRuns: 500 },
-    );
-  });
-
-  it('refuses weights that are none', () => {
-    expect(() => heaviestSet([{ id: 'a', weight: Number.NaN }], [])).toThrow(/weight of a/);
-  });
-});
 
 const ac = (id: string, watts: number, startRatio = 1) => aLoad({ id, watts, path: 'inverter', startRatio });
 const margin = (job: Job, inverterMargin: Job['rules']['inverterMargin']): Job => ({
@@ -73,15 +30,9 @@ describe('the worst moment (cases of common practice)', () => {
       ac('dryer', 2400),
       ac('fridge', 150),
     ]);
-    const apart = {
-      ...job,
-      neverTogether: [
-        ['washer-2', 'dryer-3'],
-        ['kettle-0', 'toaster-1'],
-      ],
-    };
+    const parted = apart(job, ['washer-2', 'dryer-3'], ['kettle-0', 'toaster-1']);
     expect(assess(job).figures['peak.continuous'].value).toBe(6950);
-    const { figures } = assess(apart);
+    const { figures } = assess(parted);
     expect(figures['peak.continuous'].value).toBe(4050);
     expect(Math.round(figures['inverter.required'].value)).toBe(5063);
   });
@@ -89,7 +40,7 @@ describe('the worst moment (cases of common practice)', () => {
   it('takes the lighter set when its start is the heavier one', () => {
     // Running: the 1,200 W heater; but the 300 W compressor that excludes it starts at 1,500 W.
     const job = aJob([ac('heater', 1200), ac('compressor', 300, 5)]);
-    const { figures } = assess({ ...job, neverTogether: [['heater-0', 'compressor-1']] });
+    const { figures } = assess(apart(job, ['heater-0', 'compressor-1']));
     expect(figures['peak.continuous'].value).toBe(1200);
     expect(figures['peak.surge'].value).toBe(1500);
   });

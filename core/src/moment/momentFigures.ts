@@ -1,10 +1,12 @@
 import type { Job } from '../job/schema.ts';
 import { idleBetween } from '../paths/fit.ts';
-import type { FigureBook, WorkingInput } from '../quantity/figure.ts';
-import { formatNumber } from '../quantity/format.ts';
+import type { FigureBook, Origin, WorkingInput } from '../quantity/figure.ts';
+import { formatClock, formatNumber } from '../quantity/format.ts';
 import { DEFAULT } from '../reference/defaults.ts';
 import { ORIGIN } from '../reference/origins.ts';
 import { MARGIN } from '../reference/sizes.ts';
+import type { BusMoment } from './busMoment.ts';
+import { heatFactor } from './inverterSize.ts';
 import type { SizedInverter } from './sizeInverters.ts';
 
 /** Records what each inverter must carry and its size. */
@@ -13,7 +15,7 @@ export function recordInverters(book: FigureBook, inverters: readonly SizedInver
 }
 
 function recordInverter(book: FigureBook, inverter: SizedInverter, rules: Job['rules']): void {
-  const { device, moment, need, ids, units, ratingW } = inverter;
+  const { device, moment, need, ids, units, ratingW, bears } = inverter;
   const byId = new Map(moment.acLoads.map((load) => [load.id, load]));
   const members = (ids: readonly string[], key: 'runningW' | 'apparentVa', unit: string): WorkingInput[] =>
     ids.flatMap((id, i) => {
@@ -31,7 +33,12 @@ function recordInverter(book: FigureBook, inverter: SizedInverter, rules: Job['r
     working: {
       formula: 'heaviest set of inverter loads that may coincide',
       inputs: members(moment.continuous.ids, 'runningW', 'W'),
-      note: left > 0 ? `${left} more never run at the same time as these.` : 'Every inverter load may coincide.',
+      note: [
+        left > 0 ? `${left} more never run at the same time as these.` : 'Every inverter load may coincide.',
+        ...(moment.continuous.startMin === null
+          ? []
+          : [`By the lanes, from ${formatClock(moment.continuous.startMin)}; each with the phase it is in then.`]),
+      ].join(' '),
     },
   });
   book.set(ids.apparent, {
@@ -67,10 +74,18 @@ function recordInverter(book: FigureBook, inverter: SizedInverter, rules: Job['r
 
   const margin = MARGIN[rules.inverterMargin];
   const formulas = {
-    power: '{continuous} × {margin}',
-    apparent: '{apparent} × {margin} × {perVa}',
+    power: '{continuous} × {margin} ÷ {heat}',
+    apparent: '{apparent} × {margin} × {perVa} ÷ {heat}',
     surge: '{surge} ÷ {holds}',
+    'long-start': '{long} ÷ {minute}',
   } as const;
+  const heat: WorkingInput = {
+    symbol: 'heat',
+    label: device.ambientC === null ? 'Left of it at 25 °C' : `Left of it at ${device.ambientC} °C around it`,
+    value: heatFactor(device.ambientC),
+    unit: 'share',
+    origin: DEFAULT.inverterHeatPerK.origin,
+  };
   book.set(ids.required, {
     value: need.requiredW,
     unit: 'W',
@@ -84,6 +99,21 @@ function recordInverter(book: FigureBook, inverter: SizedInverter, rules: Job['r
         book.input('surge', ids.surge),
         { symbol: 'margin', label: `Margin: ${margin.name}`, value: margin.factor, unit: '', origin: ORIGIN.job },
         perVa,
+        heat,
+        {
+          symbol: 'long',
+          label: `Heaviest start of more than ${bears.holdSeconds} s`,
+          value: moment.longStart?.weight ?? 0,
+          unit: 'W',
+          origin: ORIGIN.practiceRecalled,
+        },
+        {
+          symbol: 'minute',
+          label: 'Carried for up to a minute, × rating',
+          value: DEFAULT.inverterOverloadFactor.value,
+          unit: '',
+          origin: DEFAULT.inverterOverloadFactor.origin,
+        },
         {
           symbol: 'holds',
           label: 'Held for a second, × rating',
@@ -107,7 +137,102 @@ function recordInverter(book: FigureBook, inverter: SizedInverter, rules: Job['r
       note: ratingW === 0 ? 'Nothing in this job needs an inverter.' : undefined,
     },
   });
+  book.set(ids.hot, {
+    value: bears.hotW,
+    unit: 'W',
+    label: `${device.name}, in the heat around it`,
+    basis: DEFAULT.inverterHeatPerK.origin,
+    working: {
+      formula: '{rating} × {heat}',
+      inputs: [book.input('rating', ids.rating), heat],
+      note: 'Full to 25 °C, 1 % less for each K to 40 °C, 2 % above: a cupboard in summer is warmer than the label.',
+    },
+  });
+  const saidSurge = device.surgeW !== null && device.ratingW === ratingW;
+  book.set(ids.holds, {
+    value: bears.surgeW,
+    unit: 'W',
+    label: `${device.name}, held while something starts`,
+    basis: saidSurge ? ORIGIN.job : DEFAULT.inverterSurgeFactor.origin,
+    working: {
+      formula: saidSurge ? 'as given' : '{rating} × {factor}',
+      inputs: [
+        book.input('rating', ids.rating),
+        {
+          symbol: 'factor',
+          label: 'Surge ÷ rating',
+          value: DEFAULT.inverterSurgeFactor.value,
+          unit: '',
+          origin: DEFAULT.inverterSurgeFactor.origin,
+        },
+        {
+          symbol: 'seconds',
+          label: 'For how long',
+          value: bears.holdSeconds,
+          unit: 's',
+          origin: DEFAULT.inverterSurgeSeconds.origin,
+        },
+      ],
+      note: 'Data sheets mean milliseconds or seconds by it: ask for the time as well as for the watts.',
+    },
+  });
   recordIdle(book, inverter);
+}
+
+/** Records what the store must give at the worst moment of all loads; its C-rate once the store is known. */
+export function recordBus(book: FigureBook, moment: BusMoment, nominalV: number): void {
+  const input = (symbol: string, label: string, value: number, origin: Origin): WorkingInput => ({
+    symbol,
+    label,
+    value,
+    unit: 'W',
+    origin,
+  });
+  book.set('peak.bus', {
+    value: moment.weight,
+    unit: 'W',
+    label: 'Worst moment at the store',
+    basis: ORIGIN.practice,
+    working: {
+      formula: '{dc} + {through} + {loss}',
+      inputs: [
+        input('dc', 'Loads on the bus', moment.directW, ORIGIN.computed),
+        input('through', 'Loads through inverters and converters', moment.throughW, ORIGIN.computed),
+        input('loss', 'Their own loss', moment.lossW, ORIGIN.schmidtSauer),
+      ],
+      note: `The heaviest set of all loads that may coincide: ${moment.ids.length} of them.`,
+    },
+  });
+  book.set('peak.current', {
+    value: moment.weight / nominalV,
+    unit: 'A',
+    label: 'From the store at that moment',
+    basis: ORIGIN.si,
+    working: {
+      formula: '{bus} ÷ {volts}',
+      inputs: [
+        book.input('bus', 'peak.bus'),
+        { symbol: 'volts', label: 'Nominal voltage', value: nominalV, unit: 'V', origin: ORIGIN.practiceRecalled },
+      ],
+      note: 'At a low battery the voltage is lower and the current higher: size cables and fuses with a margin.',
+    },
+  });
+}
+
+/** How hard that is on the store: A for each Ah. */
+export function recordCRate(book: FigureBook): void {
+  const ah = book.value('store.ah');
+  book.set('peak.crate', {
+    value: ah > 0 ? book.value('peak.current') / ah : 0,
+    unit: 'C',
+    label: 'Current ÷ capacity',
+    basis: ORIGIN.si,
+    working: {
+      formula: ah > 0 ? '{amps} ÷ {ah}' : 'no store, no rate',
+      inputs: [book.input('amps', 'peak.current'), book.input('ah', 'store.ah')],
+      note: 'Common practice: up to 1 C for LFP, or what its management allows; 0.25 C for lead.',
+    },
+  });
 }
 
 function recordIdle(book: FigureBook, { device, feed, ids }: SizedInverter): void {

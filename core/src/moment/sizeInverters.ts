@@ -1,10 +1,21 @@
-import type { Device, Inverter, Job } from '../job/schema.ts';
+import type { Inverter, Job } from '../job/schema.ts';
 import type { LoadProfile } from '../loads/profile.ts';
 import { type Feed, feedOf } from '../paths/feed.ts';
 import type { FigureId } from '../quantity/figure.ts';
+import { DEFAULT } from '../reference/defaults.ts';
 import { MARGIN } from '../reference/sizes.ts';
-import { type InverterNeed, inverterNeed, standardInverter } from './inverterSize.ts';
-import { type WorstMoment, worstMoment } from './worstMoment.ts';
+import type { Coincidence } from './coincidence.ts';
+import {
+  heatFactor,
+  holdSecondsOf,
+  type InverterNeed,
+  inverterNeed,
+  standardInverter,
+  surgeHeldW,
+} from './inverterSize.ts';
+import type { Slice } from './slices.ts';
+import { type Asks, type Bears, type Trip, tripsOf } from './trips.ts';
+import { acLoadsOf, type WorstMoment, worstMoment } from './worstMoment.ts';
 
 /** An inverter of the option, with what its loads ask of it. */
 export interface SizedInverter {
@@ -15,11 +26,15 @@ export interface SizedInverter {
   /** Equal units counted when no single common size is enough; 0 when nothing uses it. */
   readonly units: number;
   readonly ratingW: number;
+  readonly bears: Bears;
+  /** What makes it trip at its worst moment; none when it holds. */
+  readonly trips: readonly Trip[];
   /** Null when nothing uses it. */
   readonly feed: Feed | null;
 }
 
-type InverterIds = Readonly<Record<'continuous' | 'apparent' | 'surge' | 'required' | 'rating' | 'idle', FigureId>>;
+type InverterKey = 'continuous' | 'apparent' | 'surge' | 'required' | 'rating' | 'hot' | 'holds' | 'idle';
+type InverterIds = Readonly<Record<InverterKey, FigureId>>;
 
 const MAIN: InverterIds = {
   continuous: 'peak.continuous',
@@ -27,6 +42,8 @@ const MAIN: InverterIds = {
   surge: 'peak.surge',
   required: 'inverter.required',
   rating: 'inverter.rating',
+  hot: 'inverter.hot',
+  holds: 'inverter.holds',
   idle: 'inverter.idle',
 };
 
@@ -36,8 +53,21 @@ const furtherIds = (id: string): InverterIds => ({
   surge: `device.surge.${id}`,
   required: `device.required.${id}`,
   rating: `device.rating.${id}`,
+  hot: `device.hot.${id}`,
+  holds: `device.holds.${id}`,
   idle: `device.idle.${id}`,
 });
+
+/** What an inverter bears once its size is settled. */
+export function bearsOf(device: Inverter, ratingW: number): Bears {
+  return {
+    ratingW,
+    hotW: ratingW * heatFactor(device.ambientC),
+    ratingVa: ratingW / DEFAULT.inverterWattsPerVa.value,
+    surgeW: surgeHeldW(device, ratingW),
+    holdSeconds: holdSecondsOf(device),
+  };
+}
 
 /**
  * What each inverter of the option must carry, and its size: as chosen, or as required. The first that carries
@@ -45,31 +75,48 @@ const furtherIds = (id: string): InverterIds => ({
  */
 export function sizeInverters(
   profiles: readonly LoadProfile[],
-  devices: readonly Device[],
-  job: Pick<Job, 'neverTogether' | 'rules'>,
+  devices: Job['options'][number]['system']['devices'],
+  slices: readonly Slice[],
+  coincidence: Coincidence,
+  rules: Job['rules'],
 ): SizedInverter[] {
-  const { rules } = job;
   const found = devices
     .filter((device) => device.kind === 'inverter')
     .map((device) => ({
       device,
-      moment: worstMoment(profiles, devices, device.id, job.neverTogether, rules.twoMayStart),
+      moment: worstMoment(
+        acLoadsOf(profiles, devices, device.id),
+        slices,
+        coincidence,
+        rules.twoMayStart,
+        holdSecondsOf(device),
+      ),
     }));
   const main = found.find(({ moment }) => moment.acLoads.length > 0) ?? found[0];
   const ordered = [...found].sort((a, b) => Number(b === main) - Number(a === main));
   return ordered.map(({ device, moment }) => {
-    const { continuous, apparent, surge, acLoads } = moment;
-    const need = inverterNeed(continuous.weight, apparent.weight, surge.weight, MARGIN[rules.inverterMargin].factor);
+    const need = inverterNeed(moment, MARGIN[rules.inverterMargin].factor, heatFactor(device.ambientC));
     const standard = standardInverter(need.requiredW);
-    const ratingW = acLoads.length === 0 ? 0 : (device.ratingW ?? standard.ratingW);
+    const isUsed = moment.acLoads.length > 0;
+    const ratingW = isUsed ? (device.ratingW ?? standard.ratingW) : 0;
+    const bears = bearsOf(device, ratingW);
     return {
       device,
       moment,
       need,
       ids: device === main?.device ? MAIN : furtherIds(device.id),
-      units: acLoads.length === 0 ? 0 : standard.units,
+      units: isUsed ? standard.units : 0,
       ratingW,
+      bears,
+      trips: isUsed ? tripsOf(bears, asksOf(moment)) : [],
       feed: ratingW > 0 ? feedOf(device, ratingW, rules.inverterCurve) : null,
     };
   });
 }
+
+/** The worst of each kind: they need not be the same set. */
+const asksOf = ({ continuous, apparent, surge, longStart }: WorstMoment): Asks => ({
+  runningW: continuous.weight,
+  apparentVa: apparent.weight,
+  starts: longStart ? [surge, longStart] : [surge],
+});

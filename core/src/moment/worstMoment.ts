@@ -1,86 +1,161 @@
-import type { Device, Job } from '../job/schema.ts';
+import type { Device } from '../job/schema.ts';
 import type { LoadProfile } from '../loads/profile.ts';
 import { chainOf } from '../paths/chain.ts';
-import { type Candidate, excludeEachOther, type HeaviestSet, heaviestSet } from './heaviestSet.ts';
+import type { Coincidence, LoadSet, Weights } from './coincidence.ts';
+import type { Slice } from './slices.ts';
+import { startOf } from './starts.ts';
 
-/** One load as the inverter's output sees it. */
+/** One load as the output of its inverter sees it. */
 export interface AcLoad {
   readonly id: string;
   readonly name: string;
+  /** W at its strongest, all pieces. */
   readonly runningW: number;
   readonly apparentVa: number;
-  /** W that one piece adds for a moment while it starts: start − run. */
+  /** W at the inverter for each W at the load's own terminals, and VA for each W at the inverter. */
+  readonly perLoadW: number;
+  readonly vaPerW: number;
+  /** W that one piece adds for a moment while it starts: start − run; and for how many seconds. */
   readonly startExtraW: number;
+  readonly startSeconds: number;
   readonly quantity: number;
+}
+
+/** A set of loads, and from when on it can be on; null = at any time. */
+export interface TimedSet extends LoadSet {
+  readonly startMin: number | null;
+}
+
+/** The heaviest start: what runs, what starts on top of it, the power reached in W, and the seconds it lasts. */
+export interface HeaviestStart extends TimedSet {
+  readonly starters: readonly string[];
+  readonly seconds: number;
 }
 
 export interface WorstMoment {
   readonly acLoads: readonly AcLoad[];
-  readonly continuous: HeaviestSet;
-  readonly apparent: HeaviestSet;
-  /** The heaviest start: what runs, what starts on top of it, and the power reached, W. */
-  readonly surge: { readonly ids: readonly string[]; readonly starters: readonly string[]; readonly weight: number };
+  readonly continuous: TimedSet;
+  readonly apparent: TimedSet;
+  readonly surge: HeaviestStart;
+  /** The heaviest of the starts that last longer than the inverter holds its surge; null when none does. */
+  readonly longStart: HeaviestStart | null;
 }
 
 /** The loads that hang on one inverter, as its output sees them. */
-function acLoadsOf(profiles: readonly LoadProfile[], devices: readonly Device[], inverterId: string): AcLoad[] {
+export function acLoadsOf(profiles: readonly LoadProfile[], devices: readonly Device[], inverterId: string): AcLoad[] {
   return profiles.flatMap(({ load, runningW }) => {
     const chain = chainOf(load, devices);
-    if (chain.device?.id !== inverterId) return [];
-    const atInverterW = runningW / chain.efficiency;
-    return [
-      {
-        id: load.id,
-        name: load.name,
-        runningW: atInverterW,
-        apparentVa: atInverterW / load.powerFactor,
-        startExtraW: (atInverterW / load.quantity) * (load.startRatio - 1),
-        quantity: load.quantity,
-      },
-    ];
+    return chain.device?.id === inverterId ? [acLoad(load, runningW, chain.efficiency)] : [];
   });
 }
 
+/** A load as mains feeds it, through an adapter of that efficiency if it has one. */
+export function acLoad(load: LoadProfile['load'], runningW: number, efficiency: number): AcLoad {
+  const atMainsW = runningW / efficiency;
+  const { ratio, seconds } = startOf(load);
+  return {
+    id: load.id,
+    name: load.name,
+    runningW: atMainsW,
+    apparentVa: atMainsW / load.powerFactor,
+    perLoadW: 1 / efficiency,
+    vaPerW: 1 / load.powerFactor,
+    startExtraW: (atMainsW / load.quantity) * (ratio - 1),
+    startSeconds: seconds,
+    quantity: load.quantity,
+  };
+}
+
+/** What some mains loads draw in a slice of the day, W. Those that are off in it are left out. */
+export function acWeights(acLoads: readonly AcLoad[], slice: Slice): Weights {
+  return new Map(
+    acLoads.flatMap(({ id, perLoadW }) => {
+      const powerW = slice.powerW.get(id);
+      return powerW === undefined ? [] : [[id, powerW * perLoadW] as const];
+    }),
+  );
+}
+
 /**
- * What the inverter must carry: the heaviest set of AC loads that may coincide in W and in VA (they may be
+ * What an inverter must carry: the heaviest set of its loads that may coincide in W and in VA (they may be
  * different sets), and the heaviest start on top of what can run with it. Common practice; exact search.
+ * @param holdSeconds s for which the inverter holds its surge
  */
 export function worstMoment(
-  profiles: readonly LoadProfile[],
-  devices: readonly Device[],
-  inverterId: string,
-  neverTogether: Job['neverTogether'],
+  acLoads: readonly AcLoad[],
+  slices: readonly Slice[],
+  coincidence: Coincidence,
   twoMayStart: boolean,
+  holdSeconds: number,
 ): WorstMoment {
-  const acLoads = acLoadsOf(profiles, devices, inverterId);
-  const byPower = acLoads.map(({ id, runningW }): Candidate => ({ id, weight: runningW }));
-  const byApparent = acLoads.map(({ id, apparentVa }): Candidate => ({ id, weight: apparentVa }));
-  const continuous = heaviestSet(byPower, neverTogether);
+  const byId = new Map(acLoads.map((load) => [load.id, load]));
+  const inW = slices.map((slice) => ({ slice, weights: acWeights(acLoads, slice) }));
+  const inVa = inW.map(({ slice, weights }) => ({
+    slice,
+    weights: new Map([...weights].map(([id, w]) => [id, w * (byId.get(id)?.vaPerW ?? 1)])),
+  }));
+  const continuous = heaviestOf(inW, coincidence);
+  const ordered = starts(acLoads, coincidence, twoMayStart);
+  const still: HeaviestStart = { ...continuous, starters: [], seconds: 0 };
+  const surge = heaviestStart(ordered, inW, coincidence, continuous.weight, still) ?? still;
+  const long = ordered.filter(({ seconds }) => seconds > holdSeconds);
+  return {
+    acLoads,
+    continuous,
+    apparent: heaviestOf(inVa, coincidence),
+    surge,
+    longStart: heaviestStart(long, inW, coincidence, continuous.weight, null),
+  };
+}
 
-  let surge: WorstMoment['surge'] = { ids: continuous.ids, starters: [], weight: continuous.weight };
-  for (const starters of starts(acLoads, neverTogether, twoMayStart)) {
-    // No set is heavier than the continuous one: from here on no start can beat the best.
-    if (continuous.weight + starters.extraW <= surge.weight) break;
-    const set = heaviestSet(byPower, neverTogether, starters.ids);
-    const weight = set.weight + starters.extraW;
-    if (weight > surge.weight) surge = { ids: set.ids, starters: starters.ids, weight };
+type Weighed = readonly { readonly slice: Slice; readonly weights: Weights }[];
+
+/** The heaviest set of all slices; those that cannot beat the best are passed over. */
+function heaviestOf(weighed: Weighed, coincidence: Coincidence, running: readonly string[] = [], above = -1): TimedSet {
+  let best: TimedSet | null = null;
+  for (const { slice, weights } of weighed) {
+    if (running.some((id) => !weights.has(id))) continue;
+    const set = coincidence.heaviest(weights, running, best?.weight ?? above);
+    if (set) best = { ...set, startMin: slice.startMin };
   }
-  return { acLoads, continuous, apparent: heaviestSet(byApparent, neverTogether), surge };
+  return best ?? { ids: [], weight: 0, startMin: null };
+}
+
+/** @param heaviestW of any set without a start: no start can add more than its own to that */
+function heaviestStart(
+  ordered: readonly Starting[],
+  weighed: Weighed,
+  coincidence: Coincidence,
+  heaviestW: number,
+  floor: HeaviestStart | null,
+): HeaviestStart | null {
+  let best = floor;
+  for (const { ids: starters, extraW, seconds } of ordered) {
+    if (best && heaviestW + extraW <= best.weight) break;
+    const set = heaviestOf(weighed, coincidence, starters, best ? best.weight - extraW : -1);
+    if (set.ids.length > 0) best = { ...set, weight: set.weight + extraW, starters, seconds };
+  }
+  return best;
+}
+
+interface Starting {
+  readonly ids: readonly string[];
+  readonly extraW: number;
+  readonly seconds: number;
 }
 
 /** Every way one piece (or two, if two may start at once) can start, largest extra first. */
-function starts(
-  loads: readonly AcLoad[],
-  neverTogether: Job['neverTogether'],
-  twoMayStart: boolean,
-): { ids: string[]; extraW: number }[] {
-  const singles = loads.map((load) => ({ ids: [load.id], extraW: load.startExtraW }));
+function starts(loads: readonly AcLoad[], coincidence: Coincidence, twoMayStart: boolean): Starting[] {
+  const able = loads.filter(({ startExtraW }) => startExtraW > 0);
+  const singles = able.map((load) => ({ ids: [load.id], extraW: load.startExtraW, seconds: load.startSeconds }));
   const pairs = twoMayStart
-    ? loads.flatMap((a, i) =>
-        loads.slice(i).flatMap((b) => {
-          if (a === b) return a.quantity > 1 ? [{ ids: [a.id, a.id], extraW: 2 * a.startExtraW }] : [];
-          if (excludeEachOther(neverTogether, a.id, b.id)) return [];
-          return [{ ids: [a.id, b.id], extraW: a.startExtraW + b.startExtraW }];
+    ? able.flatMap((a, i) =>
+        able.slice(i).flatMap((b) => {
+          if (a === b)
+            return a.quantity > 1 ? [{ ids: [a.id, a.id], extraW: 2 * a.startExtraW, seconds: a.startSeconds }] : [];
+          if (!coincidence.allows([a.id, b.id])) return [];
+          const seconds = Math.max(a.startSeconds, b.startSeconds);
+          return [{ ids: [a.id, b.id], extraW: a.startExtraW + b.startExtraW, seconds }];
         }),
       )
     : [];

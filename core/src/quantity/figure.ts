@@ -54,9 +54,13 @@ export const FIGURE_IDS = [
   'peak.continuous',
   'peak.surge',
   'peak.apparent',
+  'peak.bus',
   'peak.current',
+  'peak.crate',
   'inverter.required',
   'inverter.rating',
+  'inverter.hot',
+  'inverter.holds',
   'inverter.idle',
   'store.required',
   'store.capacity',
@@ -80,11 +84,23 @@ export const FIGURE_IDS = [
 ] as const;
 
 /** What is known of every further inverter, by the id of its device. */
-type DeviceFigureKey = 'continuous' | 'apparent' | 'surge' | 'required' | 'rating' | 'idle';
+type DeviceFigureKey = 'continuous' | 'apparent' | 'surge' | 'required' | 'rating' | 'hot' | 'holds' | 'idle';
 type DeviceFigureId = `device.${DeviceFigureKey}.${string}`;
-export type FigureId = (typeof FIGURE_IDS)[number] | DeviceFigureId;
-/** Known only when the brief gives the payload, or when there is such a device. */
-type OptionalFigureId = 'payload.left' | DeviceFigureId;
+/** What is known of every supply of the brief, by its id. */
+export const SUPPLY_FIGURES = [
+  'limit',
+  'worst',
+  'full',
+  'charging',
+  'assist',
+  'assist-battery',
+  'start',
+  'worst-start',
+] as const;
+type SupplyFigureId = `supply.${(typeof SUPPLY_FIGURES)[number]}.${string}`;
+export type FigureId = (typeof FIGURE_IDS)[number] | DeviceFigureId | SupplyFigureId;
+/** Known only when the brief gives the payload, or when there is such a device or supply. */
+type OptionalFigureId = 'payload.left' | DeviceFigureId | SupplyFigureId;
 export type Figures = Readonly<Record<Exclude<(typeof FIGURE_IDS)[number], 'payload.left'>, Figure>> &
   Readonly<Partial<Record<OptionalFigureId, Figure>>>;
 

@@ -30,8 +30,27 @@ export const DEFAULT = {
   portIdleShare: sourced(0.01, ORIGIN.memory),
   /** W of a port of which neither amps nor watts are known. */
   portRatingW: sourced(100, ORIGIN.memory),
-  /** What an inverter holds for a second or so, as a multiple of its rating. */
+  /** What an inverter holds while something starts, as a multiple of its rating, and for how many seconds. */
   inverterSurgeFactor: sourced(2, ORIGIN.memory),
+  inverterSurgeSeconds: sourced(1, ORIGIN.memory),
+  /** What an inverter carries for up to a minute before its overload protection acts, as a multiple of its rating. */
+  inverterOverloadFactor: sourced(1.25, ORIGIN.memory),
+  /** Share of an inverter's rating lost for each K above 25 °C, and for each above 40 °C. */
+  inverterHeatPerK: sourced(0.01, ORIGIN.practiceRecalled),
+  inverterHeatPerKAbove40: sourced(0.02, ORIGIN.practiceRecalled),
+  /** A soft starter: start ÷ run, and the seconds over which it draws the start out. */
+  softStartRatio: sourced(1.8, ORIGIN.practiceRecalled),
+  softStartSeconds: sourced(2, ORIGIN.memory),
+  /** Share of a limited supply that is used. */
+  supplyShare: sourced(0.9, ORIGIN.practice),
+  /** What a miniature breaker lets through for the moment of a start, × its rating: type B holds 3 ×. */
+  breakerStartFactor: sourced(3, ORIGIN.iec60898),
+  /** Share of a generator's rating lost for each metre above the sea: 3.5 % per 300 m. */
+  altitudeLossPerM: sourced(0.035 / 300, ORIGIN.practiceRecalled),
+  /** A mains charger: DC out ÷ AC in, W ÷ VA, and the V of a 12 V battery while it charges. */
+  chargerEfficiency: sourced(0.9, ORIGIN.memory),
+  chargerPowerFactor: sourced(0.98, ORIGIN.memory),
+  chargeVoltage12V: sourced(14.2, ORIGIN.memory),
   /** W per VA of an inverter's rating: a 5 kVA unit gives about 4 kW. */
   inverterWattsPerVa: sourced(0.8, ORIGIN.practice),
   dcdcEfficiency: sourced(0.9, ORIGIN.memory),

@@ -11,3 +11,12 @@ export const START_RATIO = {
 } as const;
 
 export type StartKind = keyof typeof START_RATIO;
+
+/** Start ÷ run from which a load is a motor or compressor that must turn something from rest. Common practice. */
+export const MOTOR_FROM = 2;
+
+/** s that a start usually lasts: inrush of electronics, a motor coming up to speed. From memory. */
+export function usualStartSeconds(ratio: number): number {
+  if (ratio <= 1) return 0;
+  return ratio < MOTOR_FROM ? 0.1 : 0.5;
+}

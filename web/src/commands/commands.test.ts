@@ -1,4 +1,4 @@
-import { APPLIANCES, blankJob, DAY_KINDS, type Job, proposeLoad } from '@joulemetric/core';
+import { APPLIANCES, blankJob, blankSupply, DAY_KINDS, type Job, proposeLoad } from '@joulemetric/core';
 import { validateJob } from '@joulemetric/core/validate';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
@@ -22,16 +22,17 @@ import {
   moveLoad,
   moveLoadTo,
   removeLoad,
-  setNeverTogether,
   setVariant,
 } from './loads.ts';
+import { addSupply, changeSupply, removeSupply } from './supplies.ts';
+import { dropJoin, dropLimit, joinTogether, limitTogether, setNeverTogether } from './together.ts';
 
 const load = (i: number) =>
   proposeLoad(APPLIANCES[i % APPLIANCES.length]?.name ?? '', (name) => name, APPLIANCES[i]).load;
 
 /** One random command, made for the job it meets. */
 const command = fc
-  .tuple(fc.nat({ max: 16 }), fc.nat({ max: 140 }), fc.nat({ max: 140 }))
+  .tuple(fc.nat({ max: 23 }), fc.nat({ max: 140 }), fc.nat({ max: 140 }))
   .map(([kind, a, b]) => (job: Job) => {
     const idAt = (n: number) => job.loads[n % Math.max(1, job.loads.length)]?.id ?? 'none';
     const loadAt = (n: number) => job.loads[n % Math.max(1, job.loads.length)];
@@ -56,6 +57,13 @@ const command = fc
       setVariant(idAt(a), DAY_KINDS[b % DAY_KINDS.length] ?? 'winter', a % 2 ? (loadAt(a)?.runs ?? []) : null),
       moveLoadTo(idAt(a), b % 3 ? idAt(b) : null, { circuit: 'sockets' }),
       duplicateLoads(new Set([idAt(a), idAt(b)])),
+      limitTogether([...new Set([idAt(a), idAt(b), idAt(a + b)])], 1 + (b % 3)),
+      joinTogether([...new Set([idAt(a), idAt(b)])]),
+      dropLimit(a % 3),
+      dropJoin(a % 2),
+      addSupply(blankSupply((['hookup', 'generator', 'outlet'] as const)[a % 3] ?? 'hookup', '230V-50Hz')),
+      changeSupply(job.brief.supplies[0]?.id ?? '', { share: b % 2 ? 0.85 : null }),
+      removeSupply(job.brief.supplies[a % 4]?.id ?? ''),
       changeMoveCost(`fuel ${idAt(a)}`, b % 2 ? b : null),
     ];
     return (edits[kind] as Edit)(job);
@@ -91,14 +99,14 @@ describe('commands', () => {
 
   it('take a removed load out of its groups', () => {
     const job = setNeverTogether('kettle', 'toaster', true)(withLoads('kettle', 'toaster'));
-    expect(job.neverTogether).toEqual([['kettle', 'toaster']]);
-    expect(removeLoad('kettle')(job).neverTogether).toEqual([]);
+    expect(job.together.atMost).toEqual([{ loads: ['kettle', 'toaster'], most: 1 }]);
+    expect(removeLoad('kettle')(job).together.atMost).toEqual([]);
   });
 
   it('let two of a larger group meet without letting the others', () => {
-    const job = { ...withLoads('kettle', 'toaster', 'iron'), neverTogether: [['kettle', 'toaster', 'iron']] };
-    const { neverTogether } = setNeverTogether('kettle', 'toaster', false)(job);
-    expect(neverTogether).toEqual([
+    const job = limitTogether(['kettle', 'toaster', 'iron'], 1)(withLoads('kettle', 'toaster', 'iron'));
+    const { together } = setNeverTogether('kettle', 'toaster', false)(job);
+    expect(together.atMost.map(({ loads }) => loads)).toEqual([
       ['toaster', 'iron'],
       ['kettle', 'iron'],
     ]);

@@ -35,7 +35,7 @@ export const changeOption =
   (job) => ({ ...job, options: job.options.map((option) => (option.id === id ? change(option) : option)) });
 
 /** Changes one part of an option's system, such as its store. */
-export const changeSystem = <K extends 'store' | 'dcdc' | 'array'>(
+export const changeSystem = <K extends 'store' | 'dcdc' | 'array' | 'charger'>(
   id: string,
   part: K,
   change: Partial<System[K]>,

@@ -87,16 +87,22 @@ export const duplicateLoad =
     return { ...job, loads: job.loads.toSpliced(at + 1, 0, copy) };
   };
 
-/** Removes a load and takes it out of the groups it stood in; a group of one is none. */
+/** Removes a load and takes it out of the groups it stood in; a group that says nothing any more goes with it. */
 export const removeLoad =
   (id: string): Edit =>
-  (job) => ({
-    ...job,
-    loads: job.loads.filter((load) => load.id !== id),
-    neverTogether: job.neverTogether
-      .map((group) => group.filter((member) => member !== id))
-      .filter((group) => group.length > 1),
-  });
+  (job) => {
+    const left = (group: readonly string[]) => group.filter((member) => member !== id);
+    return {
+      ...job,
+      loads: job.loads.filter((load) => load.id !== id),
+      together: {
+        atMost: job.together.atMost
+          .map(({ loads, most }) => ({ loads: left(loads), most }))
+          .filter(({ loads, most }) => loads.length > most),
+        always: job.together.always.map(left).filter((group) => group.length > 1),
+      },
+    };
+  };
 
 /** Moves a load up (−1) or down (+1) the list. */
 export const moveLoad =
@@ -107,17 +113,4 @@ export const moveLoad =
     const load = job.loads[from];
     if (!load || to < 0 || to >= job.loads.length) return job;
     return { ...job, loads: job.loads.toSpliced(from, 1).toSpliced(to, 0, load) };
-  };
-
-/** Marks two loads as never running together, or takes the mark back. */
-export const setNeverTogether =
-  (a: string, b: string, never: boolean): Edit =>
-  (job) => {
-    const apart = job.neverTogether.filter((group) => !(group.includes(a) && group.includes(b)));
-    if (never) return { ...job, neverTogether: [...apart, [a, b]] };
-    // A larger group is split so that only this pair may meet.
-    const split = job.neverTogether
-      .filter((group) => group.includes(a) && group.includes(b) && group.length > 2)
-      .flatMap((group) => [group.filter((id) => id !== a), group.filter((id) => id !== b)]);
-    return { ...job, neverTogether: [...apart, ...split] };
   };

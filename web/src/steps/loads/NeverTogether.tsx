@@ -1,13 +1,13 @@
 import type { Load } from '@joulemetric/core';
-import { setNeverTogether } from '../../commands/loads.ts';
+import { setNeverTogether } from '../../commands/together.ts';
 import { useJob } from '../../shell/JobContext.tsx';
 
 /** Loads of which only one runs at a time: they bring the worst moment down. */
 export function NeverTogether({ load }: { load: Load }) {
   const { job, edit } = useJob();
-  const partners = job.neverTogether
-    .filter((group) => group.includes(load.id))
-    .flatMap((group) => group.filter((id) => id !== load.id));
+  const partners = job.together.atMost
+    .filter(({ loads, most }) => most === 1 && loads.includes(load.id))
+    .flatMap(({ loads }) => loads.filter((id) => id !== load.id));
   const others = job.loads.filter(
     ({ id, path }) => id !== load.id && !partners.includes(id) && path.startsWith('inverter'),
   );

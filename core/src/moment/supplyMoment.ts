@@ -1,0 +1,155 @@
+import type { Device, Supply, System } from '../job/schema.ts';
+import type { LoadProfile } from '../loads/profile.ts';
+import { chainOf } from '../paths/chain.ts';
+import { DEFAULT } from '../reference/defaults.ts';
+import type { Coincidence, Weights } from './coincidence.ts';
+import type { SizedInverter } from './sizeInverters.ts';
+import type { Slice } from './slices.ts';
+import { allAtOnce, bestStartOrder, type Starter, type StartOrder, worstOrderPeak } from './startOrder.ts';
+import { type SupplyLimit, sizeOn, supplyLimit } from './supplyLimit.ts';
+import { type AcLoad, acLoad, type TimedSet } from './worstMoment.ts';
+
+/** The charger of the system among the loads of a supply; no load's id has this form. */
+export const CHARGER_ID = '@charger';
+
+/** Something that a supply feeds while the vehicle is plugged in. */
+export interface SupplyLoad extends Starter {
+  readonly name: string;
+  /** W that it draws, and W of DC for each W if it charges the store. */
+  readonly watts: number;
+  readonly ac: AcLoad | null;
+  /** The inverter it passes through; null when it waits for a supply. */
+  readonly deviceId: string | null;
+  /** A charger that can be turned down: what it draws at its lowest before it is off, in the supply's unit. */
+  readonly leastSize: number | null;
+}
+
+/** What a supply must give, and what can be done where that is too much. */
+export interface SupplyMoment {
+  readonly limit: SupplyLimit;
+  readonly loads: readonly SupplyLoad[];
+  /** The heaviest set of what cannot be turned down, in the supply's unit. */
+  readonly worst: TimedSet;
+  /** All chargers at full beside it. */
+  readonly fullSize: number;
+  /** What is left for the chargers beside the worst set; 0 when it is less than they can be turned down to. */
+  readonly chargingSize: number;
+  /** What an assisting inverter must add, and can; 0 without one. */
+  readonly assistSize: number;
+  readonly assistableSize: number;
+  readonly assisting: SizedInverter | null;
+  /** The worst set and what is left for charging, switched on in the best order. */
+  readonly order: StartOrder;
+  /** The same if all start in one instant, and if the hardest start comes last with the chargers at full. */
+  readonly allAtOnce: number;
+  readonly worstOrder: number;
+  /** Whether what cannot be turned down may all run at once, without help. */
+  readonly fits: boolean;
+}
+
+/** Whether mains loads of this inverter run straight from a supply while the vehicle is plugged in. */
+export const passesSupply = ({ form }: SizedInverter['device']): boolean => form !== 'stand-alone';
+
+/** What an inverter-charger's or separate charger's DC current asks of mains, W. Charging volts, from memory. */
+export function chargerWatts(ratingA: number, charger: System['charger'], busVoltageV: number): number {
+  const volts = (DEFAULT.chargeVoltage12V.value * busVoltageV) / 12;
+  return (ratingA * volts) / (charger.efficiency ?? DEFAULT.chargerEfficiency.value);
+}
+
+/** Everything that hangs on a supply: mains loads let through, loads that wait for one, and the chargers. */
+function supplyLoads(
+  limit: SupplyLimit,
+  profiles: readonly LoadProfile[],
+  system: System,
+  inverters: readonly SizedInverter[],
+): SupplyLoad[] {
+  const devices: readonly Device[] = system.devices;
+  const through = new Set(inverters.filter(({ device }) => passesSupply(device)).map(({ device }) => device.id));
+  const mains = profiles.flatMap(({ load, runningW }): SupplyLoad[] => {
+    const chain = chainOf(load, devices);
+    const waits = load.path === 'supply-only';
+    if (!waits && !(chain.device?.kind === 'inverter' && through.has(chain.device.id))) return [];
+    const ac = acLoad(load, runningW, chain.efficiency);
+    return [
+      {
+        id: load.id,
+        name: load.name,
+        ac,
+        deviceId: waits ? null : (chain.device?.id ?? null),
+        watts: ac.runningW,
+        size: sizeOn(limit, ac.runningW, ac.apparentVa),
+        startExtra: sizeOn(limit, ac.startExtraW, ac.startExtraW * ac.vaPerW),
+        leastSize: load.chargesStore ? 0 : null,
+      },
+    ];
+  });
+  const { charger } = system;
+  if (charger.ratingA === 0) return mains;
+  const watts = chargerWatts(charger.ratingA, charger, system.busVoltageV);
+  const factor = charger.powerFactor ?? DEFAULT.chargerPowerFactor.value;
+  const size = sizeOn(limit, watts, watts / factor);
+  const leastSize =
+    charger.leastA === null ? null : (size * Math.min(charger.leastA, charger.ratingA)) / charger.ratingA;
+  return [
+    ...mains,
+    { id: CHARGER_ID, name: 'Charger', ac: null, deviceId: null, watts, size, startExtra: 0, leastSize },
+  ];
+}
+
+/** What each load of a supply draws in a slice of the day, in the supply's unit. The system's charger always may. */
+function sizesIn(loads: readonly SupplyLoad[], { powerW }: Slice): Weights {
+  return new Map(
+    loads.flatMap((load) => {
+      if (!load.ac) return [[load.id, load.size] as const];
+      const own = powerW.get(load.id);
+      const share = own === undefined ? 0 : (own * load.ac.perLoadW) / (load.ac.runningW || 1);
+      return own === undefined ? [] : [[load.id, load.size * share] as const];
+    }),
+  );
+}
+
+/** @param slices of the day, as for the worst moment */
+export function supplyMoment(
+  supply: Supply,
+  profiles: readonly LoadProfile[],
+  system: System,
+  inverters: readonly SizedInverter[],
+  slices: readonly Slice[],
+  coincidence: Coincidence,
+): SupplyMoment {
+  const limit = supplyLimit(supply);
+  const loads = supplyLoads(limit, profiles, system, inverters);
+  const fixed = loads.filter(({ leastSize }) => leastSize === null);
+  const chargers = loads.filter(({ leastSize }) => leastSize !== null);
+  let worst: TimedSet = { ids: [], weight: 0, startMin: null };
+  for (const slice of slices) {
+    const set = coincidence.heaviest(sizesIn(fixed, slice), [], worst.weight);
+    if (set) worst = { ...set, startMin: slice.startMin };
+  }
+  const fullCharge = chargers.reduce((sum, { size }) => sum + size, 0);
+  const left = Math.max(0, limit.runningSize - worst.weight);
+  const least = Math.min(...chargers.map(({ leastSize }) => leastSize ?? 0), Number.POSITIVE_INFINITY);
+  const chargingSize = left >= least ? Math.min(fullCharge, left) : 0;
+  const assisting = inverters.find(({ device, ratingW }) => device.form === 'assisting' && ratingW > 0) ?? null;
+  const throughSize = fixed.reduce(
+    (sum, load) => sum + (load.deviceId === assisting?.device.id && worst.ids.includes(load.id) ? load.size : 0),
+    0,
+  );
+  const running = fixed.filter(({ id }) => worst.ids.includes(id));
+  const down: Starter = { id: chargers[0]?.id ?? CHARGER_ID, size: chargingSize, startExtra: 0 };
+  const switched = chargingSize > 0 ? [...running, down] : running;
+  return {
+    limit,
+    loads,
+    worst,
+    fullSize: worst.weight + fullCharge,
+    chargingSize,
+    assistSize: assisting ? Math.max(0, worst.weight - limit.runningSize) : 0,
+    assistableSize: assisting ? Math.min(throughSize, assisting.bears.hotW / limit.wattsPerUnit) : 0,
+    assisting,
+    order: bestStartOrder(switched),
+    allAtOnce: allAtOnce(switched),
+    worstOrder: worstOrderPeak([...running, ...chargers]),
+    fits: worst.weight <= limit.runningSize * (1 + 1e-9),
+  };
+}
