@@ -12,6 +12,7 @@ const ORDER = [
   'days',
   'findings',
   'moves',
+  'choices',
 ];
 
 module.exports = {

@@ -6,10 +6,20 @@
 // What does this job come to?
 export { assess, type Evaluation, evaluate } from './assess.ts';
 export type { Assessment, Ledger, LedgerEntry } from './assessment.ts';
+export type { SizeChoice } from './choices/inverterChoice.ts';
+// What comes together, and what carries it?
+export {
+  type FormChoice,
+  type InverterDetail,
+  type MomentDetail,
+  momentDetail,
+  type RankedSet,
+  type SupplyDetail,
+} from './choices/momentDetail.ts';
 export { type StaySimulation, simulateStay } from './days/simulate.ts';
-
 // What should be checked?
 export type { Finding, Severity } from './findings/finding.ts';
+export { namesOf } from './findings/names.ts';
 export { type Words, wordsFor } from './findings/words.ts';
 export type { FirmAppliance } from './job/applianceSchema.ts';
 // What is a job?
@@ -25,6 +35,7 @@ export type {
   Device,
   Draw,
   Evidence,
+  Inverter,
   Job,
   Load,
   PathKind,
@@ -42,8 +53,12 @@ export { withPhases } from './loads/phases.ts';
 export { type Proposal, proposeLoad } from './loads/quickAdd.ts';
 export { addRun, moveRun, resizeRun } from './loads/runs.ts';
 export { formatUse, readUse } from './loads/use.ts';
-
+export type { Combinations } from './moment/combinations.ts';
+export type { DcSide } from './moment/inverterCable.ts';
 export type { SizedInverter } from './moment/sizeInverters.ts';
+export { bestStartOrder, type Starter, type StartOrder, worstOrderPeak } from './moment/startOrder.ts';
+export { CHARGER_ID, type SupplyLoad, type SupplyMoment } from './moment/supplyMoment.ts';
+export type { Trip } from './moment/trips.ts';
 
 // What could be done better?
 export { applyMoves, type Move } from './moves/move.ts';

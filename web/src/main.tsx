@@ -6,6 +6,7 @@ import { JobPage } from './shell/JobPage.tsx';
 import { Brief } from './steps/brief/Brief.tsx';
 import { JobsPage } from './steps/jobs/JobsPage.tsx';
 import { Loads } from './steps/loads/Loads.tsx';
+import { Moment } from './steps/moment/Moment.tsx';
 import { Paths } from './steps/paths/Paths.tsx';
 import { Result } from './steps/result/Result.tsx';
 import './styles.css';
@@ -20,6 +21,7 @@ const router = createBrowserRouter([
       { path: 'brief', element: <Brief /> },
       { path: 'loads', element: <Loads /> },
       { path: 'paths', element: <Paths /> },
+      { path: 'moment', element: <Moment /> },
       { path: 'result', element: <Result /> },
       { path: '*', element: <Navigate to="../loads" replace /> },
     ],

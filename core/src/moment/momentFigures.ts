@@ -122,7 +122,7 @@ function recordInverter(book: FigureBook, inverter: SizedInverter, rules: Job['r
           origin: DEFAULT.inverterSurgeFactor.origin,
         },
       ],
-      note: `${margin.name}: ${margin.why}.`,
+      note: `${margin.name}: ${margin.why}; ${margin.against}.`,
     },
   });
   const chosen = device.ratingW !== null && ratingW > 0;

@@ -11,12 +11,35 @@ export const ARRAY_STEP_W = 50;
 
 /** Room above the worst moment by school, as a factor, with each side's argument. Common practice. */
 export const MARGIN: Readonly<
-  Record<Job['rules']['inverterMargin'], { readonly factor: number; readonly name: string; readonly why: string }>
+  Record<
+    Job['rules']['inverterMargin'],
+    { readonly factor: number; readonly name: string; readonly why: string; readonly against: string }
+  >
 > = {
-  exact: { factor: 1, name: 'exact', why: 'smallest, least idle; nothing in hand for what is added later' },
-  'plus-25': { factor: 1.25, name: '+25 %', why: 'covers a warm cupboard and a label that was kind' },
-  'plus-50': { factor: 1.5, name: '+50 %', why: 'covers heat, ageing and one more small appliance' },
-  'room-to-grow': { factor: 1.75, name: 'room to grow', why: 'bought once; idles more on every day until then' },
+  exact: {
+    factor: 1,
+    name: 'exact',
+    why: 'smallest and cheapest, idles least',
+    against: 'nothing in hand for heat, or for what is added later',
+  },
+  'plus-25': {
+    factor: 1.25,
+    name: '+25 %',
+    why: 'covers a warm cupboard and a label that was kind',
+    against: 'idles a little more every day',
+  },
+  'plus-50': {
+    factor: 1.5,
+    name: '+50 %',
+    why: 'covers heat, ageing and one more small appliance',
+    against: 'a size up: dearer, thicker cables',
+  },
+  'room-to-grow': {
+    factor: 1.75,
+    name: 'room to grow',
+    why: 'bought once, whatever comes',
+    against: 'idles more on every day until then',
+  },
 };
 
 /** The smallest listed size that is at least `need`, or null when none is. */

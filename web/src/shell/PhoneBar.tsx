@@ -23,7 +23,7 @@ export function PhoneTabs({ onMore }: { onMore: () => void }) {
   return (
     <nav
       aria-label="Steps"
-      className="hidden shrink-0 grid-cols-5 border-t border-line bg-paper pb-[env(safe-area-inset-bottom)] phone:grid"
+      className="hidden shrink-0 grid-cols-6 border-t border-line bg-paper pb-[env(safe-area-inset-bottom)] phone:grid"
     >
       {STEPS.map((step) => (
         <NavLink
@@ -33,7 +33,7 @@ export function PhoneTabs({ onMore }: { onMore: () => void }) {
             `flex min-h-12 items-center justify-center border-t-3 ${isActive ? 'border-ink font-semibold' : 'border-transparent text-ink-2'}`
           }
         >
-          {step.name}
+          {step.onPhone}
         </NavLink>
       ))}
       <button type="button" onClick={onMore} className="min-h-12 border-t-3 border-transparent text-ink-2">

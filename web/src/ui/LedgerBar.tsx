@@ -31,6 +31,11 @@ export function LedgerPatterns() {
           <rect width="4" height="4" fill="var(--storage)" />
           <rect width="1.2" height="4" fill="var(--storage-2)" />
         </pattern>
+        {/* What a start adds for a moment: no loss, so none of the ledger's patterns. */}
+        <pattern id="start-extra" width="5" height="5" patternUnits="userSpaceOnUse">
+          <rect width="5" height="5" fill="var(--wash)" />
+          <path d="M0 2.5h5" stroke="var(--copper)" strokeWidth="0.8" />
+        </pattern>
       </defs>
     </svg>
   );

@@ -13,6 +13,7 @@ import { PhoneOptions } from '../../shell/PhoneBar.tsx';
 import { Choice, QuantityField, TextField } from '../../ui/Field.tsx';
 import { Fig } from '../../ui/Fig.tsx';
 import { FindingLine } from '../../ui/FindingLine.tsx';
+import { CoincideChoice, StartingChoice } from '../../ui/MomentSchools.tsx';
 import { StepHead } from '../../ui/Question.tsx';
 import { RegionField } from '../../ui/RegionField.tsx';
 
@@ -298,7 +299,7 @@ function Rules() {
         label="Room above the worst moment"
         value={rules.inverterMargin}
         options={margins}
-        note={sentence(MARGIN[rules.inverterMargin].why)}
+        note={`${sentence(MARGIN[rules.inverterMargin].why)} ${sentence(MARGIN[rules.inverterMargin].against)}`}
         onChange={(inverterMargin) => edit(changeRules({ inverterMargin }))}
       />
       <Choice
@@ -339,18 +340,8 @@ function Rules() {
         note="Some take one figure such as 0.75; left empty it is computed."
         onChange={(value) => edit(changeRules({ arrayFactor: value }), 'array-factor')}
       />
-      <Choice
-        label="Starting"
-        value={rules.twoMayStart ? 'two' : 'one'}
-        options={[
-          { value: 'one', label: 'one at a time' },
-          { value: 'two', label: 'two may coincide' },
-        ]}
-        note={
-          rules.twoMayStart ? 'Two motors may start in the same instant.' : 'Two starts in the same instant are rare.'
-        }
-        onChange={(choice) => edit(changeRules({ twoMayStart: choice === 'two' }))}
-      />
+      <CoincideChoice />
+      <StartingChoice />
     </Section>
   );
 }

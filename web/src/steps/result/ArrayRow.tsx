@@ -3,7 +3,7 @@ import { changeSystem } from '../../commands/design.ts';
 import { useJob } from '../../shell/JobContext.tsx';
 import { QuantityField } from '../../ui/Field.tsx';
 import { Fig } from '../../ui/Fig.tsx';
-import { FitRow, useFindings } from './FitRow.tsx';
+import { FitRow, useFindings } from '../../ui/FitRow.tsx';
 
 /** The solar array. */
 export function ArrayRow() {

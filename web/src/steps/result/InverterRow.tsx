@@ -1,21 +1,19 @@
 import { formatDuration, MARGIN, type SizedInverter } from '@joulemetric/core';
-import { changeDevice } from '../../commands/design.ts';
+import { Link } from 'react-router';
 import { useJob } from '../../shell/JobContext.tsx';
-import { QuantityField } from '../../ui/Field.tsx';
 import { Fig } from '../../ui/Fig.tsx';
-import { FitRow, useFindings } from './FitRow.tsx';
+import { FitRow } from '../../ui/FitRow.tsx';
 
-/** One inverter: what it must carry, and the size chosen. Its losses and switching are the Paths step's. */
+/** One inverter as it follows from the Worst moment step, where it is chosen. */
 export function InverterRow({ inverter: { device, ids, ratingW } }: { inverter: SizedInverter }) {
-  const { job, evaluation, edit, optionId } = useJob();
-  const findings = useFindings(ids.rating, ids.continuous, 'loss.idle');
+  const { job, evaluation, optionId } = useJob();
   const margin = MARGIN[job.rules.inverterMargin];
   const onMin = evaluation.bus.devices.find(({ feed }) => feed.device.id === device.id)?.onMin ?? 0;
   return (
     <FitRow
       name={device.name}
       size={ratingW > 0 ? <Fig id={ids.rating} /> : 'none'}
-      findings={findings}
+      findings={[]}
       why={
         ratingW > 0 ? (
           <>
@@ -28,16 +26,15 @@ export function InverterRow({ inverter: { device, ids, ratingW } }: { inverter: 
         )
       }
     >
-      <QuantityField
-        label="Fitted"
-        unit="W"
-        kind="power"
-        value={device.ratingW}
-        auto="as required"
-        min={50}
-        max={20_000}
-        onChange={(rating) => edit(changeDevice(optionId, device.id, { ratingW: rating }), `${device.id}-rating`)}
-      />
+      <p className="col-span-full">
+        <Link
+          to={{ pathname: '../moment', search: `?option=${optionId}` }}
+          relative="path"
+          className="border-b border-mark phone:inline-block phone:min-h-11"
+        >
+          Its size and kind are chosen at the worst moment
+        </Link>
+      </p>
     </FitRow>
   );
 }

@@ -2,8 +2,8 @@ import { changeBusVoltage, changeSystem } from '../../commands/design.ts';
 import { useJob } from '../../shell/JobContext.tsx';
 import { Choice, QuantityField } from '../../ui/Field.tsx';
 import { Fig } from '../../ui/Fig.tsx';
+import { FitRow, useFindings } from '../../ui/FitRow.tsx';
 import { RegionField } from '../../ui/RegionField.tsx';
-import { FitRow, useFindings } from './FitRow.tsx';
 
 const CHEMISTRIES = [
   { value: 'lfp', label: 'LFP' },

@@ -1,6 +1,6 @@
 import type { Finding } from '@joulemetric/core';
-import { useJob } from '../../shell/JobContext.tsx';
-import { FindingLine } from '../../ui/FindingLine.tsx';
+import { useJob } from '../shell/JobContext.tsx';
+import { FindingLine } from './FindingLine.tsx';
 
 /** One thing to fit: its name, its size, why, what may be chosen, and what to check. */
 export function FitRow({
@@ -43,10 +43,8 @@ export function FitRow({
   );
 }
 
-/** Findings of this step about any of these figures. */
+/** Findings about any of these figures. */
 export function useFindings(...ids: string[]): Finding[] {
   const { assessment } = useJob();
-  return assessment.findings.filter(
-    ({ where }) => where.step === 'result' && where.figure && ids.includes(where.figure),
-  );
+  return assessment.findings.filter(({ where }) => where.figure && ids.includes(where.figure));
 }

@@ -1,0 +1,187 @@
+import { type Evaluation, evaluate } from '../assess.ts';
+import type { Inverter, Job } from '../job/schema.ts';
+import { FORMS } from '../job/values.ts';
+import { type AssistDay, assistDay } from '../moment/assistDay.ts';
+import { coincidenceOf } from '../moment/coincidence.ts';
+import { type Combinations, combinationsWithin } from '../moment/combinations.ts';
+import { heaviestFirst } from '../moment/nextSets.ts';
+import type { SizedInverter } from '../moment/sizeInverters.ts';
+import { type SupplyMoment, supplyMoment } from '../moment/supplyMoment.ts';
+import { type Trip, tripsOf } from '../moment/trips.ts';
+import { acWeights, type TimedSet } from '../moment/worstMoment.ts';
+import { MOTOR_FROM } from '../reference/starts.ts';
+import { type SchoolChoice, type SizeChoice, schoolChoices, sizeChoices } from './inverterChoice.ts';
+
+/** One of the heaviest sets of an inverter, the largest member first, with its own worst start and what trips. */
+export interface RankedSet extends TimedSet {
+  readonly members: readonly { readonly id: string; readonly name: string; readonly watts: number }[];
+  readonly apparentVa: number;
+  readonly startW: number;
+  readonly starter: string | null;
+  readonly startSeconds: number;
+  readonly trips: readonly Trip[];
+}
+
+export interface InverterDetail {
+  readonly deviceId: string;
+  readonly sets: readonly RankedSet[];
+  readonly sizes: readonly SizeChoice[];
+  readonly schools: readonly SchoolChoice[];
+  readonly combinations: Combinations;
+  /** Loads that a stepped wave would harm: motors, and medical or precision devices. */
+  readonly sineFor: readonly string[];
+  readonly forms: readonly FormChoice[];
+}
+
+/** What a kind of inverter makes possible on each supply of the brief. */
+export interface FormChoice {
+  readonly form: Inverter['form'];
+  /** Wh a day more on a supply, because what could run straight from it goes through the store. */
+  readonly detourWh: number;
+  readonly on: readonly {
+    readonly supplyId: string;
+    readonly fits: boolean;
+    /** Assisted: what the inverter adds is enough. */
+    readonly helped: boolean;
+    readonly moment: SupplyMoment;
+  }[];
+}
+
+export interface SupplyDetail {
+  readonly supplyId: string;
+  readonly combinations: Combinations;
+  readonly assistDay: AssistDay | null;
+}
+
+export interface MomentDetail {
+  readonly inverters: readonly InverterDetail[];
+  readonly supplies: readonly SupplyDetail[];
+}
+
+/** How many sets are listed. */
+const SETS = 4;
+
+/** All that the Worst moment step says beyond the figures; reckoned in a worker. */
+export function momentDetail(job: Job, optionId: string): MomentDetail {
+  const evaluation = evaluate(job, optionId);
+  return {
+    inverters: evaluation.inverters
+      .filter(({ ratingW }) => ratingW > 0)
+      .map((inverter) => inverterDetail(job, evaluation, inverter)),
+    supplies: evaluation.supplies.map((moment) => supplyDetail(job, evaluation, moment)),
+  };
+}
+
+function inverterDetail(job: Job, evaluation: Evaluation, inverter: SizedInverter): InverterDetail {
+  const { moment, bears, device } = inverter;
+  const starters = moment.acLoads.map(({ id, runningW, startExtraW }) => ({
+    id,
+    size: runningW,
+    startExtra: startExtraW,
+  }));
+  const ids = new Set(moment.acLoads.map(({ id }) => id));
+  return {
+    deviceId: device.id,
+    sets: rankedSets(job, evaluation, inverter),
+    sizes: sizeChoices(job, evaluation.option.id, inverter),
+    schools: schoolChoices(inverter),
+    combinations: combinationsWithin(
+      starters,
+      { running: bears.hotW, starting: bears.surgeW },
+      coincidenceOf(job.together),
+      job.together,
+    ),
+    sineFor: job.loads
+      .filter(({ id, sensitive, startRatio }) => ids.has(id) && (sensitive || startRatio >= MOTOR_FROM))
+      .map(({ name }) => name),
+    forms: formChoices(job, evaluation, inverter),
+  };
+}
+
+/** The heaviest sets, each with what starts worst in it. */
+function rankedSets(job: Job, { slices }: Evaluation, { moment, bears }: SizedInverter): RankedSet[] {
+  const coincidence = coincidenceOf(job.together);
+  const byId = new Map(moment.acLoads.map((load) => [load.id, load]));
+  const found = slices.flatMap((slice) => {
+    const weights = acWeights(moment.acLoads, slice);
+    return heaviestFirst(coincidence, weights, SETS).map((set) => ({ ...set, startMin: slice.startMin, weights }));
+  });
+  found.sort((a, b) => b.weight - a.weight);
+  const apart = found.filter(
+    ({ ids }, i) => ids.length > 0 && !found.slice(0, i).some((heavier) => ids.every((id) => heavier.ids.includes(id))),
+  );
+  return apart.slice(0, SETS).map(({ ids, weight, startMin, weights }) => {
+    const members = ids
+      .map((id) => ({ id, name: byId.get(id)?.name ?? id, watts: weights.get(id) ?? 0 }))
+      .sort((a, b) => b.watts - a.watts);
+    const apparentVa = members.reduce((sum, { id, watts }) => sum + watts * (byId.get(id)?.vaPerW ?? 1), 0);
+    const starts = ids.flatMap((id) => {
+      const load = byId.get(id);
+      return load && load.startExtraW > 0
+        ? [{ id, weight: weight + load.startExtraW, seconds: load.startSeconds }]
+        : [];
+    });
+    const worst = starts.reduce((best, one) => (one.weight > best.weight ? one : best), {
+      id: null as string | null,
+      weight,
+      seconds: 0,
+    });
+    return {
+      ids,
+      weight,
+      startMin,
+      members,
+      apparentVa,
+      startW: worst.weight,
+      starter: worst.id,
+      startSeconds: worst.seconds,
+      trips: tripsOf(bears, { runningW: weight, apparentVa, starts }),
+    };
+  });
+}
+
+/** Each kind of inverter, tried on every supply. */
+function formChoices(job: Job, evaluation: Evaluation, inverter: SizedInverter): FormChoice[] {
+  const { profiles, slices, option, inverters, bus, roundTripEfficiency } = evaluation;
+  const day = bus.devices.find(({ feed }) => feed.device.id === inverter.device.id);
+  const outWh = day ? day.outputW.reduce((sum, w) => sum + w, 0) / 60 : 0;
+  const inWh = outWh + (day ? day.conversionWh + day.heldIdleWh + day.unattendedIdleWh : 0);
+  return FORMS.map((form) => {
+    const asForm = inverters.map((other) =>
+      other === inverter ? { ...other, device: { ...other.device, form } } : other,
+    );
+    return {
+      form,
+      detourWh: form === 'stand-alone' ? inWh / roundTripEfficiency - outWh : 0,
+      on: job.brief.supplies.map((supply) => {
+        const moment = supplyMoment(supply, profiles, option.system, asForm, slices, coincidenceOf(job.together));
+        const helped = moment.assisting !== null && moment.assistSize <= moment.assistableSize * (1 + 1e-9);
+        return { supplyId: supply.id, fits: moment.fits, helped, moment };
+      }),
+    };
+  });
+}
+
+function supplyDetail(job: Job, evaluation: Evaluation, moment: SupplyMoment): SupplyDetail {
+  const { limit, loads, assisting, assistableSize } = moment;
+  const fixed = loads.filter(({ leastSize }) => leastSize === null);
+  // What an assisting inverter adds is added to what runs and to what starts.
+  const help = assisting ? assistableSize : 0;
+  const startHelp = assisting ? assisting.bears.surgeW / limit.wattsPerUnit : 0;
+  return {
+    supplyId: limit.supply.id,
+    combinations: combinationsWithin(
+      fixed,
+      { running: limit.runningSize + help, starting: limit.startingSize + startHelp },
+      coincidenceOf(job.together),
+      job.together,
+    ),
+    assistDay: assistDay(
+      moment,
+      evaluation.profiles,
+      evaluation.bus,
+      evaluation.option.system,
+      evaluation.roundTripEfficiency,
+    ),
+  };
+}

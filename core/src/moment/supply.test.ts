@@ -1,0 +1,240 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { assess, evaluate } from '../assess.ts';
+import { momentDetail } from '../choices/momentDetail.ts';
+import type { Job, Supply } from '../job/schema.ts';
+import { aGenerator, aHookup, aJob, aLoad, apart, withSupplies, withSystem } from '../test/jobs.ts';
+import { Coincidence } from './coincidence.ts';
+import { combinationsWithin } from './combinations.ts';
+import { bestStartOrder } from './startOrder.ts';
+import { sizeOn, supplyLimit } from './supplyLimit.ts';
+
+const waits = (id: string, watts: number, startRatio = 1) => aLoad({ id, watts, path: 'supply-only', startRatio });
+const figure = (job: Job, id: string): number => {
+  const found = assess(job).figures[id as 'supply.limit.hookup'];
+  if (!found) throw new Error(`no figure ${id}`);
+  return found.value;
+};
+/** An inverter that passes a supply on or adds to it, 3,000 W, at 90 % at every load. */
+const inverter = (form: 'transfer' | 'assisting') =>
+  ({ inverter: { ratingW: 3000, form, idleW: 0, peakEfficiency: 0.9 } }) as const;
+const flat = (job: Job): Job => ({ ...job, rules: { ...job.rules, inverterCurve: 'flat' } });
+
+describe('what a supply bears', () => {
+  it.each<[string, Supply, number, number]>([
+    ['a 10 A socket of 230 V at 90 %', aHookup(10, 230, { share: null }), 9, 230],
+    ['a 15 A socket of 120 V at its rating', aHookup(15, 120), 15, 120],
+    ['two legs of 50 A at 120 V', aHookup(50, 120, { legs: 2 }), 50, 240],
+    ['10.5 kW at 90 %', aGenerator(10_500), 9450, 1],
+    ['10.5 kW at 85 %', aGenerator(10_500, { share: 0.85 }), 8925, 1],
+    // 3.5 % for each 300 m: 1,500 m take 17.5 %.
+    ['2 kW at 1,500 m', aGenerator(2000, { share: 1, altitudeM: 1500 }), 1650, 1],
+  ])('%s', (_name, supply, running, wattsPerUnit) => {
+    const limit = supplyLimit(supply);
+    expect(limit.runningSize).toBeCloseTo(running, 9);
+    expect(limit.wattsPerUnit).toBe(wattsPerUnit);
+  });
+
+  it('counts what a motor asks in VA: 1,200 W at 0.75 is 1,600 VA, 6.96 A at 230 V', () => {
+    expect(sizeOn(supplyLimit(aHookup(10, 230)), 1200, 1600)).toBeCloseTo(6.957, 3);
+    // A generator of 2,000 W and 2,000 VA gives 1,600 W worth of its rating to it.
+    expect(sizeOn(supplyLimit(aGenerator(2000, { ratedVa: 2000 })), 1200, 1600)).toBe(1600);
+    expect(sizeOn(supplyLimit(aGenerator(2000)), 1200, 1600)).toBe(1200);
+  });
+});
+
+describe('hookup of 15 A at 120 V (cases of common practice)', () => {
+  const on = (airA: number) =>
+    flat(
+      withSystem(
+        withSupplies(
+          aJob([
+            aLoad({ id: 'air', watts: airA * 120, path: 'inverter' }),
+            aLoad({ id: 'microwave', watts: 1000, path: 'inverter' }),
+          ]),
+          aHookup(15, 120),
+        ),
+        inverter('assisting'),
+      ),
+    );
+
+  it('12.5 A of air conditioner and a 1,000 W microwave need 5.8 A, 700 W of assist', () => {
+    expect(figure(on(12.5), 'supply.worst.hookup')).toBeCloseTo(20.83, 2);
+    expect(figure(on(12.5), 'supply.assist.hookup') / 120).toBeCloseTo(5.83, 2);
+    expect(figure(on(12.5), 'supply.assist.hookup')).toBeCloseTo(700, 0);
+  });
+
+  it('13 A and 1,000 W are 21.3 A: 760 W of assist, 844 W and 66 A from the battery', () => {
+    expect(figure(on(13), 'supply.worst.hookup')).toBeCloseTo(21.33, 2);
+    expect(figure(on(13), 'supply.assist.hookup')).toBeCloseTo(760, 0);
+    expect(figure(on(13), 'supply.assist-battery.hookup')).toBeCloseTo(66, 0);
+  });
+
+  it('with 8 A in use 7 A, 840 W, are left for charging', () => {
+    const job = withSystem(withSupplies(aJob([waits('rest', 960)]), aHookup(15, 120)), {
+      charger: { ratingA: 100, leastA: 0 },
+    });
+    expect(figure(job, 'supply.charging.hookup')).toBeCloseTo(840, 6);
+    expect(assess(job).findings.find(({ code }) => code === 'supply-charger')?.values.leftW).toBeCloseTo(840, 6);
+  });
+
+  it('a charger that goes no lower than 60 A is off rather than on', () => {
+    const job = withSystem(withSupplies(aJob([waits('rest', 1200)]), aHookup(15, 120)), {
+      charger: { ratingA: 100, leastA: 60 },
+    });
+    expect(figure(job, 'supply.charging.hookup')).toBe(0);
+  });
+});
+
+describe('launch with a 10.5 kW generator (case of common practice)', () => {
+  const launch = (chargesStore: boolean, share = 0.9) =>
+    withSupplies(
+      aJob([
+        waits('heater', 1500),
+        waits('hob', 1800),
+        { ...waits('charger', 3100), chargesStore },
+        waits('air', 1200, 3),
+        waits('water', 2400, 3),
+      ]),
+      aGenerator(10_500, { share }),
+    );
+
+  it('10.0 kW steady is above 9.45 kW and warns; with a charger that can be turned down it is told first', () => {
+    expect(figure(launch(false), 'supply.worst.generator')).toBe(10_000);
+    expect(assess(launch(false)).findings.map(({ code }) => code)).toContain('supply-overload');
+    expect(figure(launch(true), 'supply.full.generator')).toBe(10_000);
+    expect(figure(launch(true), 'supply.charging.generator')).toBeCloseTo(2550, 6);
+  });
+
+  it('water maker last peaks at 14.8 kW; motors first, no start is above 10.5 kW', () => {
+    expect(figure(launch(false), 'supply.worst-start.generator')).toBe(14_800);
+    const { order } = evaluate(launch(false)).supplies[0] ?? {};
+    expect(order?.steps[0]?.id).toBe('water-4');
+    expect(order?.peak).toBe(10_000);
+    expect(order?.peak).toBeLessThanOrEqual(10_500);
+  });
+
+  it('charger off: 6.9 kW passes, also at 85 %, where it leaves 2.025 kW', () => {
+    expect(figure(launch(true, 0.85), 'supply.worst.generator')).toBe(6900);
+    expect(figure(launch(true, 0.85), 'supply.charging.generator')).toBeCloseTo(2025, 6);
+    expect(assess(launch(true, 0.85)).findings.map(({ code }) => code)).not.toContain('supply-overload');
+  });
+
+  it('which sets fit at 85 %: any four of five but not without the heater', () => {
+    const [detail] = momentDetail(launch(false, 0.85), 'a').supplies;
+    // 10,000 W − 8,925 W = 1,075 W too much: leaving out any one of the five is enough.
+    expect(detail?.combinations.clashes.map((ids) => ids.length)).toEqual([5]);
+    expect(detail?.combinations.together).toHaveLength(5);
+    expect(detail?.combinations.together[0]?.size).toBe(8800);
+  });
+});
+
+describe('what may run together', () => {
+  const instance = fc.record({
+    loads: fc
+      .array(fc.tuple(fc.integer({ min: 100, max: 3000 }), fc.integer({ min: 0, max: 3000 })), {
+        minLength: 1,
+        maxLength: 7,
+      })
+      .map((pairs) => pairs.map(([size, startExtra], i) => ({ id: `l${i}`, size, startExtra }))),
+    pair: fc.tuple(fc.nat({ max: 6 }), fc.nat({ max: 6 })),
+    running: fc.integer({ min: 1000, max: 6000 }),
+    more: fc.integer({ min: 0, max: 3000 }),
+  });
+
+  it('lists every smallest clash and every largest set, as trying all subsets does', () => {
+    fc.assert(
+      fc.property(instance, ({ loads, pair: [a, b], running, more }) => {
+        const isPair = a !== b && a < loads.length && b < loads.length;
+        const together = { atMost: isPair ? [{ loads: [`l${a}`, `l${b}`], most: 1 }] : [], always: [] };
+        const starting = running + more;
+        const found = combinationsWithin(loads, { running, starting }, new Coincidence(together), together);
+        const subsets = Array.from({ length: 2 ** loads.length }, (_, mask) =>
+          loads.filter((_l, i) => mask & (1 << i)),
+        );
+        const may = (set: typeof loads) =>
+          !(isPair && set.some(({ id }) => id === `l${a}`) && set.some(({ id }) => id === `l${b}`));
+        const small = new Set(found.base);
+        const always = loads.filter(({ id }) => small.has(id));
+        const fits = (set: typeof loads) => {
+          const all = [...new Set([...always, ...set])];
+          return all.reduce((sum, { size }) => sum + size, 0) <= running && bestStartOrder(all).peak <= starting;
+        };
+        const large = subsets.filter((set) => may(set) && set.every(({ id }) => !small.has(id)));
+        const within = (set: typeof loads, other: typeof loads) =>
+          set.length < other.length && set.every((load) => other.includes(load));
+        const bad = large.filter((set) => !fits(set) && set.length > 0);
+        const good = large.filter((set) => fits(set) && set.length > 0);
+        const names = (sets: readonly (readonly { id: string }[])[]) =>
+          sets
+            .map((set) =>
+              set
+                .map(({ id }) => id)
+                .sort()
+                .join(),
+            )
+            .sort();
+        if (fits([])) {
+          expect(found.clashes.map((ids) => [...ids].sort().join()).sort()).toEqual(
+            names(bad.filter((set) => !bad.some((other) => within(other, set)))),
+          );
+          expect(found.together.map(({ ids }) => [...ids].sort().join()).sort()).toEqual(
+            names(good.filter((set) => !good.some((other) => within(set, other)))),
+          );
+        }
+      }),
+      { numRuns: 300 },
+    );
+  });
+});
+
+describe('a day on a supply with an inverter that assists', () => {
+  // 2,500 W for half an hour on 2,300 W: 200 W missing, at 90 % 222 W from the battery: 111 Wh.
+  const job = (chargerA: number) =>
+    flat(
+      withSystem(withSupplies(aJob([aLoad({ watts: 2500, hours: 0.5, path: 'inverter' })]), aHookup(10, 230)), {
+        ...inverter('assisting'),
+        charger: { ratingA: chargerA, leastA: 0, efficiency: 1 },
+        store: { roundTripEfficiency: 1 },
+      }),
+    );
+
+  it('lends 111 Wh and has them back in as long as the charger takes', () => {
+    const day = momentDetail(job(10), 'a').supplies[0]?.assistDay;
+    expect(day?.lentWh).toBeCloseTo(111.1, 1);
+    expect(day?.deepestWh).toBeCloseTo(111.1, 1);
+    // 10 A at 14.2 V are 142 W: 46.9 min.
+    expect(day?.repaidAfterMin).toBeGreaterThanOrEqual(46);
+    expect(day?.repaidAfterMin).toBeLessThanOrEqual(48);
+  });
+
+  it('says when it never comes back, without a charger', () => {
+    expect(momentDetail(job(0), 'a').supplies[0]?.assistDay?.repaidAfterMin).toBeNull();
+  });
+});
+
+describe('kinds of inverter', () => {
+  const job = withSupplies(
+    aJob([aLoad({ watts: 1500, path: 'inverter' }), aLoad({ watts: 1000, path: 'inverter' })]),
+    aHookup(10, 230),
+  );
+  const forms = momentDetail(job, 'a').inverters[0]?.forms ?? [];
+  const on = (form: string) => forms.find((one) => one.form === form)?.on[0];
+
+  it('stand alone ask nothing of a socket, transferring is too much for it, assisting is enough', () => {
+    expect(on('stand-alone')).toMatchObject({ fits: true, moment: { worst: { weight: 0 } } });
+    expect(on('transfer')).toMatchObject({ fits: false, helped: false });
+    expect(on('pass-through')).toMatchObject({ fits: false, helped: false });
+    expect(on('assisting')).toMatchObject({ fits: false, helped: true });
+  });
+
+  it('stand-alone costs the way through the store', () => {
+    expect(forms.find(({ form }) => form === 'stand-alone')?.detourWh).toBeGreaterThan(200);
+    expect(forms.find(({ form }) => form === 'transfer')?.detourWh).toBe(0);
+  });
+
+  it('two that never run together fit where both did not', () => {
+    const parted = momentDetail(apart(job, ['load-0', 'load-1']), 'a').inverters[0]?.forms ?? [];
+    expect(parted.find(({ form }) => form === 'transfer')?.on[0]?.fits).toBe(true);
+  });
+});

@@ -1,0 +1,109 @@
+import { useDeferredValue } from 'react';
+import { Link } from 'react-router';
+import { useMomentDetail } from '../../edges/useMomentDetail.ts';
+import { useJob } from '../../shell/JobContext.tsx';
+import { PhoneOptions } from '../../shell/PhoneBar.tsx';
+import { Fig } from '../../ui/Fig.tsx';
+import { FindingLine } from '../../ui/FindingLine.tsx';
+import { CoincideChoice, StartingChoice } from '../../ui/MomentSchools.tsx';
+import { StepHead } from '../../ui/Question.tsx';
+import { Argue } from './Argue.tsx';
+import { Forms } from './Forms.tsx';
+import { SetBars } from './SetBars.tsx';
+import { Sizes } from './Sizes.tsx';
+import { Supplies } from './Supplies.tsx';
+
+const QUESTION = 'What comes together at the worst moment?';
+
+/** Step 4: what really coincides, what starts on top of it, what carries it, and what supplies it. */
+export function Moment() {
+  const { job, evaluation, assessment, optionId } = useJob();
+  const { detail, problem } = useMomentDetail(useDeferredValue(job), optionId);
+  if (job.loads.length === 0) {
+    return (
+      <div className="px-5 pt-3.5 phone:px-4">
+        <StepHead question={QUESTION}>Take down the loads first; what coincides follows.</StepHead>
+      </div>
+    );
+  }
+  const used = evaluation.inverters.filter(({ ratingW }) => ratingW > 0);
+  const main = used[0];
+  const findings = assessment.findings.filter(
+    ({ where, severity }) => where.step === 'moment' && severity !== 'note' && !where.figure?.startsWith('supply.'),
+  );
+  return (
+    <div
+      className="px-5 pb-10 pt-3.5 phone:px-4"
+      data-moment={detail ? 'ready' : 'waiting'}
+      data-took-ms={detail?.tookMs.toFixed(3)}
+    >
+      <PhoneOptions />
+      <StepHead question={QUESTION} aside={<CardLink />}>
+        {main ? (
+          <>
+            <Fig id={main.ids.continuous} /> (<Fig id={main.ids.apparent} after=")" /> at once; a start takes it to{' '}
+            <Fig id={main.ids.surge} after="." /> <Fig id={main.ids.rating} /> carry it and hold{' '}
+            <Fig id={main.ids.holds} /> for a start. The store gives <Fig id="peak.bus" after="," />{' '}
+            <Fig id="peak.current" after="," /> <Fig id="peak.crate" after="." />
+          </>
+        ) : (
+          <>
+            Nothing hangs on an inverter. The store gives <Fig id="peak.bus" after="," />{' '}
+            <Fig id="peak.current" after="," /> <Fig id="peak.crate" after="." />
+          </>
+        )}
+      </StepHead>
+      {findings.length > 0 && (
+        <section aria-label="Findings" className="space-y-1 border-b border-line py-2">
+          {findings.map((finding) => (
+            <FindingLine key={`${finding.code}${finding.where.figure ?? ''}`} finding={finding} />
+          ))}
+        </section>
+      )}
+      {problem && (
+        <p role="alert" className="py-2 text-copper">
+          The sets could not be reckoned: {problem}
+        </p>
+      )}
+      {used.map((inverter) => {
+        const own = detail?.inverters.find(({ deviceId }) => deviceId === inverter.device.id) ?? null;
+        return (
+          <section key={inverter.device.id} aria-label={inverter.device.name}>
+            <SetBars inverter={inverter} sets={own?.sets ?? []} alone={used.length === 1} />
+            <Argue inverter={inverter} />
+            {inverter === main && <School />}
+            <Sizes inverter={inverter} detail={own} />
+            <Forms inverter={inverter} detail={own} />
+          </section>
+        );
+      })}
+      <Supplies details={detail?.supplies ?? []} />
+    </div>
+  );
+}
+
+function CardLink() {
+  const { optionId } = useJob();
+  return (
+    <Link
+      to={{ pathname: '../card', search: `?option=${optionId}` }}
+      relative="path"
+      className="whitespace-nowrap border-b border-ink text-number font-medium phone:mt-1 phone:inline-block phone:min-h-11"
+    >
+      Card for the client
+    </Link>
+  );
+}
+
+/** How the electrician looks at coincidence. */
+function School() {
+  return (
+    <section
+      aria-label="What counts as together"
+      className="mt-3 grid grid-cols-2 gap-x-10 gap-y-3 @max-[620px]:grid-cols-1"
+    >
+      <CoincideChoice />
+      <StartingChoice />
+    </section>
+  );
+}

@@ -1,0 +1,180 @@
+import {
+  bestStartOrder,
+  CHARGER_ID,
+  type Starter,
+  type SupplyMoment,
+  showText,
+  worstOrderPeak,
+} from '@joulemetric/core';
+import { useState } from 'react';
+
+const WIDTH = 640;
+const HEIGHT = 196;
+const LEFT = 4;
+const FOOT = 34;
+const HEAD = 18;
+/** Loads below this share of the limit are switched on as one. */
+const SMALL = 0.02;
+
+/** The best order of switching on, as a staircase under the limits; what takes part is ticked. */
+export function Staircase({ moment }: { moment: SupplyMoment }) {
+  const { limit, loads } = moment;
+  const able = startersOf(moment);
+  const [left, setLeft] = useState<ReadonlySet<string>>(new Set(able.filter(({ isOn }) => !isOn).map(({ id }) => id)));
+  const on = able.filter(({ id }) => !left.has(id));
+  const order = bestStartOrder(on);
+  const { unit } = limit;
+  const nameOf = (id: string) =>
+    able.find((one) => one.id === id)?.name ?? loads.find((one) => one.id === id)?.name ?? id;
+  const total = order.steps.at(-1)?.after ?? 0;
+  const isOver = total > limit.runningSize * (1 + 1e-9) || order.peak > limit.startingSize * (1 + 1e-9);
+  const worst = worstOrderPeak(on);
+  return (
+    <div>
+      <h4 className="border-b border-line pb-1 font-semibold">Switch on in this order</h4>
+      <Stairs moment={moment} steps={order.steps} nameOf={nameOf} />
+      <p className={`num ${isOver ? 'font-medium text-stop' : 'text-ink-2'}`} data-order-peak={order.peak.toFixed(3)}>
+        Highest {showText(order.peak, unit)}, then {showText(total, unit)} running
+        {total > limit.runningSize * (1 + 1e-9) && `, above the ${showText(limit.runningSize, unit)} it is good for`}
+        {order.peak > limit.startingSize * (1 + 1e-9) && `, above the ${showText(limit.startingSize, unit)} it bears`}.
+        {worst > order.peak * 1.001 && ` Hardest start last: ${showText(worst, unit)}.`}
+      </p>
+      {order.because.length > 1 && order.steps.length > 1 && (
+        <p className="num text-note text-ink-2">
+          No order is lower: whichever of {order.because.map(nameOf).join(', ')} comes last starts on top of the rest.
+        </p>
+      )}
+      <fieldset className="flex flex-wrap gap-x-4 pt-1.5">
+        <legend className="sr-only">What is switched on</legend>
+        {able.map(({ id, name, size }) => (
+          <label key={id} className="num flex items-center gap-1.5 py-0.5 text-note phone:min-h-11">
+            <input
+              type="checkbox"
+              checked={!left.has(id)}
+              onChange={() =>
+                setLeft((now) => {
+                  const next = new Set(now);
+                  if (!next.delete(id)) next.add(id);
+                  return next;
+                })
+              }
+              className="accent-[var(--ink)]"
+            />
+            {name} {showText(size, unit)}
+          </label>
+        ))}
+      </fieldset>
+    </div>
+  );
+}
+
+interface Able extends Starter {
+  readonly name: string;
+  readonly isOn: boolean;
+}
+
+/** The loads large enough to be named, the small ones as one, and the charger as far down as it must be. */
+function startersOf({ limit, loads, worst, chargingSize }: SupplyMoment): Able[] {
+  const isSmall = ({ size, startExtra, leastSize }: SupplyMoment['loads'][number]) =>
+    leastSize === null && size + startExtra < SMALL * limit.runningSize;
+  const small = loads.filter(isSmall);
+  const named = loads.filter((load) => !isSmall(load) && (load.size > 0 || load.startExtra > 0));
+  const fixed = named.map(({ id, name, size, startExtra, leastSize }): Able => {
+    const isCharger = leastSize !== null;
+    const isDown = isCharger && chargingSize > 0 && chargingSize < size;
+    return {
+      id,
+      name: isDown ? `${name}, turned down` : name,
+      size: isDown ? chargingSize : size,
+      startExtra,
+      isOn: isCharger ? chargingSize > 0 : worst.ids.includes(id),
+    };
+  });
+  if (small.length === 0) return fixed;
+  const sum = small.reduce((total, { size }) => total + size, 0);
+  const startExtra = Math.max(...small.map((load) => load.startExtra));
+  const name = small.length === 1 ? (small[0]?.name ?? '') : `${small.length} small ones`;
+  return [...fixed, { id: small[0]?.id ?? CHARGER_ID, name, size: sum, startExtra, isOn: true }];
+}
+
+function Stairs({
+  moment: { limit },
+  steps,
+  nameOf,
+}: {
+  moment: SupplyMoment;
+  steps: readonly { readonly id: string; readonly before: number; readonly peak: number; readonly after: number }[];
+  nameOf: (id: string) => string;
+}) {
+  const peak = Math.max(...steps.map((step) => step.peak), limit.runningSize);
+  const isStartNear = limit.startingSize > limit.runningSize * 1.001 && limit.startingSize < peak * 1.6;
+  const top = Math.max(peak, isStartNear ? limit.startingSize : 0) * 1.05;
+  const y = (size: number) => HEIGHT - FOOT - (size / top) * (HEIGHT - FOOT - HEAD);
+  const width = (WIDTH - LEFT) / Math.max(1, steps.length);
+  const spike = Math.min(26, width * 0.3);
+  const lines = [
+    { size: limit.runningSize, text: `${showText(limit.runningSize, limit.unit)} for hours`, dash: undefined },
+    ...(isStartNear
+      ? [{ size: limit.startingSize, text: `${showText(limit.startingSize, limit.unit)} at a start`, dash: '4 3' }]
+      : []),
+  ];
+  const told = steps.map(({ id, peak: reached }) => `${nameOf(id)} ${showText(reached, limit.unit)}`).join(', ');
+  return (
+    <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} width="100%" className="block" role="img" aria-label={`In order: ${told}`}>
+      {steps.map(({ id, before, peak: reached, after }, i) => {
+        const x = LEFT + i * width;
+        return (
+          <g key={id}>
+            <rect
+              x={x}
+              y={y(before)}
+              width={width}
+              height={HEIGHT - FOOT - y(before)}
+              fill="var(--ink)"
+              fillOpacity="0.28"
+            />
+            <rect
+              x={x}
+              y={y(after)}
+              width={width - 1}
+              height={Math.max(0, y(before) - y(after))}
+              fill="var(--ink)"
+              fillOpacity="0.8"
+            />
+            {reached > after && (
+              <rect
+                x={x + 1}
+                y={y(reached)}
+                width={spike}
+                height={y(after) - y(reached)}
+                fill="url(#start-extra)"
+                stroke="var(--copper)"
+                strokeWidth="1.5"
+              />
+            )}
+            <text x={x + 2} y={HEIGHT - FOOT + 14} fontSize="12" fill="var(--ink)" className="num">
+              {i + 1}. {fitted(nameOf(id), width)}
+            </text>
+            <text x={x + 2} y={HEIGHT - FOOT + 28} fontSize="11.5" fill="var(--ink-2)" className="num">
+              {showText(reached, limit.unit)}
+            </text>
+          </g>
+        );
+      })}
+      {lines.map(({ size, text, dash }) => (
+        <g key={text}>
+          <line x1={LEFT} x2={WIDTH} y1={y(size)} y2={y(size)} stroke="var(--ink)" strokeDasharray={dash} />
+          <text x={WIDTH - 2} y={y(size) - 4} fontSize="12" textAnchor="end" fill="var(--ink)" className="num">
+            {text}
+          </text>
+        </g>
+      ))}
+    </svg>
+  );
+}
+
+/** A name cut to what its column holds, at about 5.6 units a letter. */
+function fitted(name: string, width: number): string {
+  const most = Math.max(3, Math.floor((width - 18) / 5.6));
+  return name.length <= most ? name : `${name.slice(0, most - 1)}…`;
+}

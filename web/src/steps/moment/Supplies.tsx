@@ -1,0 +1,190 @@
+import { blankSupply, type SupplyDetail, type SupplyMoment, showText } from '@joulemetric/core';
+import { changeSystem } from '../../commands/design.ts';
+import { addSupply, removeSupply } from '../../commands/supplies.ts';
+import { useJob } from '../../shell/JobContext.tsx';
+import { Button } from '../../ui/Button.tsx';
+import { QuantityField } from '../../ui/Field.tsx';
+import { Fig } from '../../ui/Fig.tsx';
+import { FindingLine } from '../../ui/FindingLine.tsx';
+import { useFindings } from '../../ui/FitRow.tsx';
+import { RunsTogether } from './RunsTogether.tsx';
+import { Staircase } from './Staircase.tsx';
+import { SupplyFields } from './SupplyFields.tsx';
+
+const ADD = [
+  { kind: 'hookup', label: 'A hookup' },
+  { kind: 'generator', label: 'A generator' },
+  { kind: 'outlet', label: 'A vehicle outlet' },
+] as const;
+
+/** What the vehicle is plugged into: what fits on each, what waits, and in which order it is switched on. */
+export function Supplies({ details }: { details: readonly SupplyDetail[] }) {
+  const { job, evaluation, edit } = useJob();
+  const { supplies } = job.brief;
+  return (
+    <section aria-label="Supplies" className="pt-6">
+      <h2 className="border-b border-ink pb-1 text-total font-semibold">What it is plugged into</h2>
+      {supplies.length === 0 && (
+        <p className="py-2 text-number text-ink-2">
+          No supply yet. Add the socket of the campsite, the generator or the outlet of the tow vehicle: then it is told
+          what may run together on it, what must wait, and how far the charger is turned down.
+        </p>
+      )}
+      {evaluation.supplies.map((moment) => (
+        <SupplySection
+          key={moment.limit.supply.id}
+          moment={moment}
+          detail={details.find(({ supplyId }) => supplyId === moment.limit.supply.id) ?? null}
+        />
+      ))}
+      <div className="flex flex-wrap gap-3 pt-3">
+        {ADD.map(({ kind, label }) => (
+          <Button
+            key={kind}
+            disabled={supplies.length >= 8}
+            onClick={() => edit(addSupply(blankSupply(kind, job.brief.region.mains)))}
+          >
+            {label}
+          </Button>
+        ))}
+      </div>
+      <Charger />
+    </section>
+  );
+}
+
+function SupplySection({ moment, detail }: { moment: SupplyMoment; detail: SupplyDetail | null }) {
+  const { edit } = useJob();
+  const { supply } = moment.limit;
+  const { id } = supply;
+  const findings = useFindings(
+    `supply.worst.${id}`,
+    `supply.full.${id}`,
+    `supply.start.${id}`,
+    `supply.assist.${id}`,
+    `supply.limit.${id}`,
+  );
+  return (
+    <section aria-label={supply.name} data-supply={id} className="border-b border-line py-3">
+      <div className="grid grid-cols-[minmax(0,1fr)_minmax(300px,400px)] gap-x-8 gap-y-3 @max-[760px]:grid-cols-1">
+        <div>
+          <h3 className="text-body font-semibold">{supply.name}</h3>
+          <p className="num text-number leading-6 text-ink-2">
+            Good for <Fig id={`supply.limit.${id}`} after="." /> At once <Fig id={`supply.worst.${id}`} />
+            {moment.fullSize > moment.worst.weight && (
+              <>
+                , with the charger at full <Fig id={`supply.full.${id}`} />
+              </>
+            )}
+            ; for charging beside it <Fig id={`supply.charging.${id}`} after="." />{' '}
+            {moment.assistSize > 0 && (
+              <>
+                The inverter adds <Fig id={`supply.assist.${id}`} after="," />{' '}
+                <Fig id={`supply.assist-battery.${id}`} /> from the battery.
+              </>
+            )}
+          </p>
+          <AssistWords detail={detail} />
+          <div className="mt-1 space-y-1">
+            {findings.map((finding) => (
+              <FindingLine key={finding.code} finding={finding} />
+            ))}
+          </div>
+        </div>
+        <SupplyFields supply={supply} />
+      </div>
+      {moment.loads.length === 0 ? (
+        <p className="pt-2 text-ink-2">
+          Nothing hangs on it: the inverter does not let it through, no load waits for a supply, and there is no
+          charger.
+        </p>
+      ) : (
+        <div className="grid grid-cols-[minmax(0,1fr)_minmax(300px,400px)] gap-x-8 pt-2 @max-[760px]:grid-cols-1">
+          <Staircase key={moment.loads.map((load) => load.id).join()} moment={moment} />
+          <RunsTogether moment={moment} combinations={detail?.combinations ?? null} />
+        </div>
+      )}
+      <button
+        type="button"
+        onClick={() => edit(removeSupply(id))}
+        className="mt-2 border-b border-mark text-note text-ink-2 hover:text-stop phone:min-h-11"
+      >
+        Remove {supply.name}
+      </button>
+    </section>
+  );
+}
+
+/** What an assisting inverter costs the battery on a usual day, by the lanes. */
+function AssistWords({ detail }: { detail: SupplyDetail | null }) {
+  const day = detail?.assistDay;
+  if (!day) return null;
+  if (day.lentWh < 0.5) return <p className="num text-ink-2">By the lanes the battery need not help on a usual day.</p>;
+  const repaid =
+    day.repaidAfterMin === null
+      ? 'and a day does not bring it back: charge more, or run less'
+      : `back ${day.repaidAfterMin < 90 ? `${day.repaidAfterMin} min` : showText(day.repaidAfterMin / 60, 'h')} after the deepest moment`;
+  return (
+    <p className="num text-ink-2">
+      By the lanes the battery lends {showText(day.lentWh, 'Wh')} a day; at most {showText(day.deepestWh, 'Wh')} are
+      owed, {repaid}.
+    </p>
+  );
+}
+
+/** The charger that a supply feeds: it is turned down first. */
+function Charger() {
+  const { evaluation, edit, optionId } = useJob();
+  const { charger } = evaluation.option.system;
+  const change = (part: Partial<typeof charger>, key: string) =>
+    edit(changeSystem(optionId, 'charger', part), `charger-${key}`);
+  return (
+    <section aria-label="Charger" className="pt-4">
+      <h3 className="border-b border-line pb-1 text-body font-semibold">
+        Charger{' '}
+        <span className="num font-normal text-note text-ink-2">from hookup or generator; turned down first</span>
+      </h3>
+      <div className="grid grid-cols-4 gap-x-5 gap-y-2.5 pt-2 @max-[620px]:grid-cols-2">
+        <QuantityField
+          label="Charges with"
+          unit="A"
+          kind="current"
+          value={charger.ratingA}
+          min={0}
+          max={1000}
+          note="0 = none"
+          onChange={(ratingA) => ratingA !== null && change({ ratingA }, 'rating')}
+        />
+        <QuantityField
+          label="Can be turned down to"
+          unit="A"
+          kind="current"
+          value={charger.leastA}
+          auto="cannot be"
+          min={0}
+          max={1000}
+          onChange={(leastA) => change({ leastA }, 'least')}
+        />
+        <QuantityField
+          label="DC out ÷ AC in"
+          unit="%"
+          factor={0.01}
+          value={charger.efficiency}
+          auto="90, usual"
+          min={50}
+          max={100}
+          onChange={(efficiency) => change({ efficiency }, 'efficiency')}
+        />
+        <QuantityField
+          label="Power factor"
+          unit=""
+          value={charger.powerFactor}
+          auto="0.98, usual"
+          min={0.4}
+          max={1}
+          onChange={(powerFactor) => change({ powerFactor }, 'pf')}
+        />
+      </div>
+    </section>
+  );
+}
