@@ -6,6 +6,7 @@ import { JobPage } from './shell/JobPage.tsx';
 import { Brief } from './steps/brief/Brief.tsx';
 import { JobsPage } from './steps/jobs/JobsPage.tsx';
 import { Loads } from './steps/loads/Loads.tsx';
+import { Card } from './steps/moment/Card.tsx';
 import { Moment } from './steps/moment/Moment.tsx';
 import { Paths } from './steps/paths/Paths.tsx';
 import { Result } from './steps/result/Result.tsx';
@@ -22,6 +23,7 @@ const router = createBrowserRouter([
       { path: 'loads', element: <Loads /> },
       { path: 'paths', element: <Paths /> },
       { path: 'moment', element: <Moment /> },
+      { path: 'card', element: <Card /> },
       { path: 'result', element: <Result /> },
       { path: '*', element: <Navigate to="../loads" replace /> },
     ],

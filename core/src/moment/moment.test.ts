@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { assess } from '../assess.ts';
 import type { Job } from '../job/schema.ts';
-import { aJob, aLoad, apart, withSystem } from '../test/jobs.ts';
+import { aJob, aLoad, apart } from '../test/jobs.ts';
 import { standardInverter } from './inverterSize.ts';
 
 const ac = (id: string, watts: number, startRatio = 1) => aLoad({ id, watts, path: 'inverter', startRatio });

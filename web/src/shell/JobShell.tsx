@@ -38,14 +38,18 @@ export function JobShell() {
   );
   useKeys(actions, keys);
   return (
-    <div className="flex h-dvh flex-row phone:flex-col">
+    <div className="flex h-dvh flex-row phone:flex-col print:block print:h-auto">
       <LedgerPatterns />
       <Rail onPalette={() => setPalette(true)} />
       <PhoneHead />
-      <div className="flex min-h-0 min-w-0 grow flex-col">
+      <div className="flex min-h-0 min-w-0 grow flex-col print:block">
         <Vitals />
-        <div className="flex min-h-0 grow">
-          <main className="@container min-w-0 grow overflow-y-auto" id="sheet" data-scroll>
+        <div className="flex min-h-0 grow print:block">
+          <main
+            className="@container relative min-w-0 grow overflow-y-auto print:overflow-visible"
+            id="sheet"
+            data-scroll
+          >
             <Outlet />
           </main>
           <SidePanel />

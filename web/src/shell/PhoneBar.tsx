@@ -8,7 +8,7 @@ import { STEPS } from './steps.ts';
 export function PhoneHead() {
   const { job } = useJob();
   return (
-    <header className="hidden items-center justify-between gap-3 border-b border-line px-4 py-2 phone:flex">
+    <header className="hidden items-center justify-between gap-3 border-b border-line px-4 py-2 phone:flex print:hidden">
       <span className="flex min-w-0 items-center gap-2">
         <span className="truncate text-[15px] font-semibold">{job.title}</span>
       </span>
@@ -23,7 +23,7 @@ export function PhoneTabs({ onMore }: { onMore: () => void }) {
   return (
     <nav
       aria-label="Steps"
-      className="hidden shrink-0 grid-cols-6 border-t border-line bg-paper pb-[env(safe-area-inset-bottom)] phone:grid"
+      className="hidden shrink-0 grid-cols-6 border-t border-line bg-paper pb-[env(safe-area-inset-bottom)] phone:grid print:hidden"
     >
       {STEPS.map((step) => (
         <NavLink

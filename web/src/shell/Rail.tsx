@@ -8,7 +8,10 @@ import { STEPS, type StepPath } from './steps.ts';
 export function Rail({ onPalette }: { onPalette: () => void }) {
   const { job } = useJob();
   return (
-    <nav aria-label="Steps" className="flex h-full w-[168px] shrink-0 flex-col border-r border-line phone:hidden">
+    <nav
+      aria-label="Steps"
+      className="flex h-full w-[168px] shrink-0 flex-col border-r border-line phone:hidden print:hidden"
+    >
       <div className="border-b border-line px-4 pb-4 pt-3">
         <Link to="/" className="text-[18px] font-semibold leading-6" aria-label="Joulemetric: all jobs">
           Joule<span className="text-copper">metric</span>

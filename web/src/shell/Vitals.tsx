@@ -72,7 +72,7 @@ export function Vitals() {
   const volts = nominalV || evaluation.option.system.busVoltageV;
   const vitals = [...VITALS, figures['payload.left'] ? PAYLOAD : MASS];
   return (
-    <ul className="grid shrink-0 grid-cols-6 border-b border-line phone:grid-cols-3" aria-label="Vitals">
+    <ul className="grid shrink-0 grid-cols-6 print:hidden border-b border-line phone:grid-cols-3" aria-label="Vitals">
       {vitals.map((vital) => (
         <VitalCell key={vital.label} vital={vital} figures={figures} was={before?.figures ?? null} volts={volts} />
       ))}

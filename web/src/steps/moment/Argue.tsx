@@ -45,7 +45,7 @@ export function Argue({ inverter }: { inverter: SizedInverter }) {
                   />
                   <span className="truncate font-words text-number">
                     {name}
-                    {!isIn && <span className="num text-note"> · not in the worst set</span>}
+                    {!isIn && <span className="num text-note"> · left out</span>}
                   </span>
                   <span className="text-right text-number font-medium">
                     <Num value={runningW} unit="W" />
@@ -118,7 +118,7 @@ function Mark({ words, rule, onDrop }: { words: string; rule: string; onDrop: ()
         type="button"
         aria-label={`${words}, ${rule}: take it back`}
         onClick={onDrop}
-        className="shrink-0 border-b border-mark text-note text-ink-2 hover:text-ink phone:min-h-11"
+        className="shrink-0 text-note text-ink-2 underline decoration-mark underline-offset-4 hover:text-ink phone:min-h-11"
       >
         take back
       </button>

@@ -41,7 +41,7 @@ export function Moment() {
       <StepHead question={QUESTION} aside={<CardLink />}>
         {main ? (
           <>
-            <Fig id={main.ids.continuous} /> (<Fig id={main.ids.apparent} after=")" /> at once; a start takes it to{' '}
+            <Fig id={main.ids.continuous} /> or <Fig id={main.ids.apparent} /> at once; a start takes it to{' '}
             <Fig id={main.ids.surge} after="." /> <Fig id={main.ids.rating} /> carry it and hold{' '}
             <Fig id={main.ids.holds} /> for a start. The store gives <Fig id="peak.bus" after="," />{' '}
             <Fig id="peak.current" after="," /> <Fig id="peak.crate" after="." />
@@ -88,7 +88,7 @@ function CardLink() {
     <Link
       to={{ pathname: '../card', search: `?option=${optionId}` }}
       relative="path"
-      className="whitespace-nowrap border-b border-ink text-number font-medium phone:mt-1 phone:inline-block phone:min-h-11"
+      className="inline-flex items-center whitespace-nowrap text-number font-medium underline underline-offset-4 phone:min-h-11"
     >
       Card for the client
     </Link>

@@ -16,8 +16,9 @@ export function SetBars({
   alone: boolean;
 }) {
   const { bears, device, moment } = inverter;
-  const most = Math.max(bears.surgeW, moment.surge.weight, moment.continuous.weight);
-  const scaleW = Math.min(most, Math.max(moment.surge.weight, bears.ratingW) * 1.4) * 1.04;
+  const asked = Math.max(moment.surge.weight, bears.ratingW);
+  // What is held at a start has its line where that does not press the bars flat.
+  const scaleW = (bears.surgeW < asked * 1.6 ? Math.max(bears.surgeW, asked) : asked) * 1.02;
   return (
     <div className="pt-3">
       <div className={`${GRID} num items-end text-note text-ink-2`}>

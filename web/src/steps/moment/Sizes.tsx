@@ -67,6 +67,11 @@ export function Sizes({ inverter, detail }: { inverter: SizedInverter; detail: I
           />
         ))}
       </fieldset>
+      {(device.idleW !== null || device.points.length > 1) && (
+        <p className="num pt-1 text-note text-ink-2">
+          The one fitted idles as measured or given; other sizes as is usual for theirs.
+        </p>
+      )}
       <div className="grid grid-cols-5 gap-x-5 gap-y-2.5 pt-3 @max-[860px]:grid-cols-3 @max-[560px]:grid-cols-2">
         <QuantityField
           label="Fitted"
@@ -142,7 +147,7 @@ function Schools({ inverter, detail }: { inverter: SizedInverter; detail: Invert
         return (
           <div key={margin}>
             <label
-              className={`block cursor-pointer border-l-3 py-0.5 pl-2 ${isOn ? 'border-ink' : 'border-transparent'}`}
+              className={`block cursor-pointer outline-copper has-focus-visible:outline-2 border-l-3 py-0.5 pl-2 ${isOn ? 'border-ink' : 'border-transparent'}`}
             >
               <input
                 type="radio"

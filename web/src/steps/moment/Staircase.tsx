@@ -11,6 +11,8 @@ import { useState } from 'react';
 const WIDTH = 640;
 const HEIGHT = 196;
 const LEFT = 4;
+/** Room beside the steps for the words of the limits. */
+const RIGHT = 128;
 const FOOT = 34;
 const HEAD = 18;
 /** Loads below this share of the limit are switched on as one. */
@@ -27,21 +29,29 @@ export function Staircase({ moment }: { moment: SupplyMoment }) {
   const nameOf = (id: string) =>
     able.find((one) => one.id === id)?.name ?? loads.find((one) => one.id === id)?.name ?? id;
   const total = order.steps.at(-1)?.after ?? 0;
-  const isOver = total > limit.runningSize * (1 + 1e-9) || order.peak > limit.startingSize * (1 + 1e-9);
+  // What an assisting inverter adds is added to what runs and to what starts.
+  const bears = bearable(moment);
+  const isOverRunning = total > bears.running * (1 + 1e-9);
+  const isOverStarting = order.peak > bears.starting * (1 + 1e-9);
   const worst = worstOrderPeak(on);
   return (
     <div>
       <h4 className="border-b border-line pb-1 font-semibold">Switch on in this order</h4>
-      <Stairs moment={moment} steps={order.steps} nameOf={nameOf} />
-      <p className={`num ${isOver ? 'font-medium text-stop' : 'text-ink-2'}`} data-order-peak={order.peak.toFixed(3)}>
+      {able.length > 1 && <Stairs moment={moment} steps={order.steps} nameOf={nameOf} />}
+      <p
+        className={`num ${isOverRunning || isOverStarting ? 'font-medium text-stop' : 'text-ink-2'}`}
+        data-order-peak={order.peak.toFixed(3)}
+      >
         Highest {showText(order.peak, unit)}, then {showText(total, unit)} running
-        {total > limit.runningSize * (1 + 1e-9) && `, above the ${showText(limit.runningSize, unit)} it is good for`}
-        {order.peak > limit.startingSize * (1 + 1e-9) && `, above the ${showText(limit.startingSize, unit)} it bears`}.
+        {isOverRunning && `, above the ${showText(bears.running, unit)} that are carried`}
+        {isOverStarting && `, above the ${showText(bears.starting, unit)} borne at a start`}.
         {worst > order.peak * 1.001 && ` Hardest start last: ${showText(worst, unit)}.`}
       </p>
       {order.because.length > 1 && order.steps.length > 1 && (
         <p className="num text-note text-ink-2">
-          No order is lower: whichever of {order.because.map(nameOf).join(', ')} comes last starts on top of the rest.
+          {order.because.length === order.steps.length
+            ? 'No order is lower: all of it runs in the end.'
+            : `No order is lower: whichever of ${order.because.map(nameOf).join(', ')} comes last starts on top of the others.`}
         </p>
       )}
       <fieldset className="flex flex-wrap gap-x-4 pt-1.5">
@@ -66,6 +76,12 @@ export function Staircase({ moment }: { moment: SupplyMoment }) {
       </fieldset>
     </div>
   );
+}
+
+/** What is carried for hours and borne at a start, an assisting inverter's share included. */
+function bearable({ limit, assisting, assistableSize }: SupplyMoment) {
+  const atStart = assisting ? assisting.bears.surgeW / limit.wattsPerUnit : 0;
+  return { running: limit.runningSize + assistableSize, starting: limit.startingSize + atStart };
 }
 
 interface Able extends Starter {
@@ -98,7 +114,7 @@ function startersOf({ limit, loads, worst, chargingSize }: SupplyMoment): Able[]
 }
 
 function Stairs({
-  moment: { limit },
+  moment,
   steps,
   nameOf,
 }: {
@@ -106,18 +122,25 @@ function Stairs({
   steps: readonly { readonly id: string; readonly before: number; readonly peak: number; readonly after: number }[];
   nameOf: (id: string) => string;
 }) {
+  const { limit } = moment;
+  const { unit } = limit;
+  const bears = bearable(moment);
   const peak = Math.max(...steps.map((step) => step.peak), limit.runningSize);
-  const isStartNear = limit.startingSize > limit.runningSize * 1.001 && limit.startingSize < peak * 1.6;
-  const top = Math.max(peak, isStartNear ? limit.startingSize : 0) * 1.05;
-  const y = (size: number) => HEIGHT - FOOT - (size / top) * (HEIGHT - FOOT - HEAD);
-  const width = (WIDTH - LEFT) / Math.max(1, steps.length);
-  const spike = Math.min(26, width * 0.3);
   const lines = [
-    { size: limit.runningSize, text: `${showText(limit.runningSize, limit.unit)} for hours`, dash: undefined },
-    ...(isStartNear
-      ? [{ size: limit.startingSize, text: `${showText(limit.startingSize, limit.unit)} at a start`, dash: '4 3' }]
+    { size: limit.runningSize, text: `${showText(limit.runningSize, unit)} for hours`, dash: undefined },
+    { size: bears.starting, text: `${showText(bears.starting, unit)} at a start`, dash: '4 3' },
+    ...(moment.assisting
+      ? [{ size: bears.running, text: `${showText(bears.running, unit)} with the inverter`, dash: '9 3' }]
       : []),
-  ];
+    // A line far above what is reached would only press the steps flat.
+  ].filter(
+    ({ size }, i, all) =>
+      size < peak * 1.6 && !all.slice(0, i).some((other) => Math.abs(other.size - size) < peak * 0.06),
+  );
+  const top = Math.max(peak, ...lines.map(({ size }) => size)) * 1.05;
+  const y = (size: number) => HEIGHT - FOOT - (size / top) * (HEIGHT - FOOT - HEAD);
+  const width = (WIDTH - LEFT - RIGHT) / Math.max(1, steps.length);
+  const spike = Math.min(26, width * 0.3);
   const told = steps.map(({ id, peak: reached }) => `${nameOf(id)} ${showText(reached, limit.unit)}`).join(', ');
   return (
     <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} width="100%" className="block" role="img" aria-label={`In order: ${told}`}>
@@ -163,8 +186,8 @@ function Stairs({
       })}
       {lines.map(({ size, text, dash }) => (
         <g key={text}>
-          <line x1={LEFT} x2={WIDTH} y1={y(size)} y2={y(size)} stroke="var(--ink)" strokeDasharray={dash} />
-          <text x={WIDTH - 2} y={y(size) - 4} fontSize="12" textAnchor="end" fill="var(--ink)" className="num">
+          <line x1={LEFT} x2={WIDTH - RIGHT + 4} y1={y(size)} y2={y(size)} stroke="var(--ink)" strokeDasharray={dash} />
+          <text x={WIDTH - RIGHT + 8} y={y(size) + 4} fontSize="12" fill="var(--ink)" className="num">
             {text}
           </text>
         </g>

@@ -107,7 +107,7 @@ function SupplySection({ moment, detail }: { moment: SupplyMoment; detail: Suppl
       <button
         type="button"
         onClick={() => edit(removeSupply(id))}
-        className="mt-2 border-b border-mark text-note text-ink-2 hover:text-stop phone:min-h-11"
+        className="mt-2 text-note text-ink-2 underline decoration-mark underline-offset-4 hover:text-stop phone:min-h-11"
       >
         Remove {supply.name}
       </button>
