@@ -2,15 +2,21 @@ import { readdirSync, readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { assess } from '../assess.ts';
+import { momentDetail } from '../choices/momentDetail.ts';
 import { simulateStay } from '../days/simulate.ts';
 import { APPLIANCES, loadFrom } from '../reference/appliances.ts';
 import { loadsOfTemplate, TEMPLATES } from '../reference/templates.ts';
-import { aJob, aLoad } from '../test/jobs.ts';
+import { aGenerator, aHookup, aJob, aLoad, withSupplies, withSystem } from '../test/jobs.ts';
+import { blankSupply } from './blank.ts';
 import { asKind, runningPowerW } from './draw.ts';
+import type { Load } from './schema.ts';
 import { validateJob } from './validate.ts';
 
 const DEMO = new URL('../../../demo/', import.meta.url);
 const demoJobs = readdirSync(DEMO).map((name) => JSON.parse(readFileSync(new URL(name, DEMO), 'utf8')));
+
+const without = (value: object, ...keys: string[]): object =>
+  Object.fromEntries(Object.entries(value).filter(([key]) => !keys.includes(key)));
 
 /** A deep copy of a good job with one value put in at a path such as /loads/0/draw/powerW. */
 function spoiled(path: string, value: unknown): unknown {
@@ -87,6 +93,31 @@ describe('the door for job files', () => {
       expect(checked.faults.map(({ path }) => path)).toEqual(expect.arrayContaining(['/brief', '/loads', '/options']));
   });
 
+  it('brings a job of version 2 forward: pairs become groups, an inverter stands alone, nothing is plugged in', () => {
+    const { together, brief, rules, options, loads, ...rest } = aJob([aLoad(), aLoad()]);
+    const older = {
+      ...rest,
+      schemaVersion: 2,
+      neverTogether: [['load-0', 'load-1']],
+      brief: without(brief, 'supplies'),
+      rules: without(rules, 'coincide'),
+      loads: loads.map((load) => without(load, 'startSeconds', 'softStart')),
+      options: options.map((option) => ({
+        ...option,
+        system: {
+          ...without(option.system, 'charger'),
+          devices: option.system.devices.map((device) => without(device, 'form', 'surgeW', 'surgeSeconds', 'ambientC')),
+        },
+      })),
+    };
+    const checked = validateJob(older);
+    if (!checked.ok) throw new Error(JSON.stringify(checked.faults));
+    expect(checked.job.together).toEqual({ atMost: [{ loads: ['load-0', 'load-1'], most: 1 }], always: [] });
+    expect(checked.job.options[0]?.system.devices[0]).toMatchObject({ form: 'stand-alone', surgeW: null });
+    expect(checked.job.options[0]?.system.charger.ratingA).toBe(0);
+    expect(checked.job.brief.supplies).toEqual([]);
+  });
+
   it.each([null, 5, 'text', [], true])('refuses %j as a job', (document) => {
     expect(validateJob(document)).toMatchObject({ ok: false, faults: [{ path: '/' }] });
   });
@@ -135,8 +166,17 @@ describe('every value that the door lets in', () => {
     if (typeof value !== 'object') return [];
     return Object.entries(value as object).flatMap(([key, inner]) => numbers(inner, [...path, key]));
   };
-  const base = aJob([
+  const plugged = (loads: Load[]) =>
+    withSystem(
+      withSupplies(aJob(loads), aHookup(10, 230), aGenerator(2000, { ratedVa: 2200, startW: 2500 }), {
+        ...blankSupply('outlet', '120V-60Hz'),
+        share: 0.8,
+      }),
+      { charger: { ratingA: 20, leastA: 5, efficiency: 0.9, powerFactor: 0.9 }, inverter: { form: 'assisting' } },
+    );
+  const base = plugged([
     aLoad({ path: 'inverter-adapter' }),
+    aLoad({ path: 'supply-only', startRatio: 3, chargesStore: true }),
     aLoad({ draw: { kind: 'cycle', phases: [{ label: 'a', powerW: 50, minutes: null }] } }),
     ...(['thermostatic', 'standby', 'water-heating', 'room'] as const).map((kind) =>
       aLoad({ path: 'inverter', draw: asKind(kind, 500) }),
@@ -155,6 +195,7 @@ describe('every value that the door lets in', () => {
         if (!checked.ok) continue;
         for (const [id, figure] of Object.entries(assess(checked.job).figures))
           expect(figure?.value, id).toSatisfy(Number.isFinite);
+        momentDetail(checked.job, 'a');
         simulateStay({ ...checked.job, brief: { ...checked.job.brief, nightsOffGrid: 1 } }, 'a');
       }
     },

@@ -120,7 +120,7 @@ describe('launch with a 10.5 kW generator (case of common practice)', () => {
     expect(assess(launch(true, 0.85)).findings.map(({ code }) => code)).not.toContain('supply-overload');
   });
 
-  it('which sets fit at 85 %: any four of five but not without the heater', () => {
+  it('which sets fit at 85 %: any four of the five', () => {
     const [detail] = momentDetail(launch(false, 0.85), 'a').supplies;
     // 10,000 W − 8,925 W = 1,075 W too much: leaving out any one of the five is enough.
     expect(detail?.combinations.clashes.map((ids) => ids.length)).toEqual([5]);

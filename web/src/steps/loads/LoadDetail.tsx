@@ -113,6 +113,15 @@ export function LoadDetail({ id }: { id: string }) {
           onChange={(value) => value !== null && change({ startRatio: value }, 'start')}
         />
         <QuantityField
+          label="Start lasts"
+          unit="s"
+          value={load.startSeconds}
+          auto="as usual"
+          min={0.01}
+          max={600}
+          onChange={(startSeconds) => change({ startSeconds }, 'start-s')}
+        />
+        <QuantityField
           label="Power factor"
           unit=""
           value={load.powerFactor}
@@ -150,6 +159,7 @@ export function LoadDetail({ id }: { id: string }) {
       </div>
       <div>
         <Tick label="Must never go off" on={load.critical} onChange={(critical) => change({ critical })} />
+        <Tick label="Has a soft starter" on={load.softStart} onChange={(softStart) => change({ softStart })} />
         <Tick label="May be moved in time" on={load.movable} onChange={(movable) => change({ movable })} />
         <Tick label="Medical or precision device" on={load.sensitive} onChange={(sensitive) => change({ sensitive })} />
         <Tick
