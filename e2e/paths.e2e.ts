@@ -84,7 +84,7 @@ test('a second inverter, a measured curve and a port are described, and what han
     { outW: 76.1, inW: 117.6 },
     { outW: 574, inW: 659.4 },
   ]);
-  await page.keyboard.press('Alt+4');
+  await page.keyboard.press('Alt+5');
   await expect(page.locator('[data-figure="inverter.idle"]')).toContainText('35');
   await page.keyboard.press('Alt+3');
   await page.getByRole('button', { name: 'Another inverter' }).click();

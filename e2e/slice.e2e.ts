@@ -200,7 +200,7 @@ test('the keyboard alone takes down a load and walks the steps', async ({ page }
   await expect(page.locator('[data-load="toaster-2"] [data-cell="name"]')).toBeFocused();
   await page.keyboard.press('Control+Backspace');
   await expect(page.locator('[data-load]')).toHaveCount(1);
-  await page.keyboard.press('Alt+4');
+  await page.keyboard.press('Alt+5');
   await expect(page.getByRole('heading', { name: 'What should be fitted?' })).toBeVisible();
   await page.keyboard.press('Control+k');
   await page.keyboard.type('light or');

@@ -81,7 +81,8 @@ export function schoolChoices({ moment, device }: SizedInverter): SchoolChoice[]
 
 /** The job with an inverter of that size; what was measured on another size is not taken over. */
 function withSize(job: Job, optionId: string, { id, ratingW }: Inverter, sizeW: number): Job {
-  const own = ratingW === sizeW ? {} : { idleW: null, peakEfficiency: null, points: [], surgeW: null };
+  const own =
+    ratingW === sizeW ? {} : { idleW: null, peakEfficiency: null, points: [], surgeW: null, surgeSeconds: null };
   return {
     ...job,
     options: job.options.map((option) =>

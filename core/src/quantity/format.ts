@@ -19,7 +19,8 @@ function digitsFor(value: number, unit: string): number {
   if (unit === 'share') return size < 0.1 ? 1 : 0;
   if (unit === 'days' || unit === 'h') return size < 10 ? 1 : 0;
   if (unit === '' || unit === '°C' || unit === '°') return 3;
-  if (size >= 20) return 0;
+  // A tenth of an ampere decides whether a breaker holds.
+  if (size >= (unit === 'A' ? 100 : 20)) return 0;
   return size < 1 ? 2 : 1;
 }
 

@@ -8,6 +8,7 @@ import {
   changeDevice,
   changeMoveCost,
   changeSystem,
+  chooseInverterSize,
   duplicateOption,
   removeDevice,
   removeOption,
@@ -32,7 +33,7 @@ const load = (i: number) =>
 
 /** One random command, made for the job it meets. */
 const command = fc
-  .tuple(fc.nat({ max: 23 }), fc.nat({ max: 140 }), fc.nat({ max: 140 }))
+  .tuple(fc.nat({ max: 24 }), fc.nat({ max: 140 }), fc.nat({ max: 140 }))
   .map(([kind, a, b]) => (job: Job) => {
     const idAt = (n: number) => job.loads[n % Math.max(1, job.loads.length)]?.id ?? 'none';
     const loadAt = (n: number) => job.loads[n % Math.max(1, job.loads.length)];
@@ -50,6 +51,7 @@ const command = fc
       a % 2 ? duplicateOption(option) : removeOption(option),
       changeBusVoltage(option, b % 2 ? 24 : 12),
       changeDevice(option, 'inverter', { policy: b % 2 ? 'always' : 'with-loads' }),
+      chooseInverterSize(option, deviceAt(b), 500 + b),
       addDevice(option, (['inverter', 'converter', 'port'] as const)[a % 3] ?? 'port'),
       removeDevice(option, deviceAt(b)),
       changeLoad(idAt(a), { device: deviceAt(b) }),

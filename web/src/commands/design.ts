@@ -62,6 +62,17 @@ export const changeDevice = (optionId: string, deviceId: string, change: DeviceC
     },
   }));
 
+/** Another size of inverter; what was measured or read off the data sheet of the one before is not true of it. */
+export const chooseInverterSize =
+  (optionId: string, deviceId: string, ratingW: number): Edit =>
+  (job) => {
+    const devices = job.options.find(({ id }) => id === optionId)?.system.devices ?? [];
+    const found = devices.find(({ id }) => id === deviceId);
+    if (found?.kind !== 'inverter') return job;
+    const another = { idleW: null, peakEfficiency: null, points: [], surgeW: null, surgeSeconds: null };
+    return changeDevice(optionId, deviceId, { ratingW, ...(found.ratingW === ratingW ? {} : another) })(job);
+  };
+
 /** One more device, with what is usual for its kind. */
 export const addDevice = (optionId: string, kind: Device['kind']): Edit =>
   changeOption(optionId, (option) => {

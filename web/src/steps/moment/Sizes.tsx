@@ -10,7 +10,7 @@ import {
   show,
   showText,
 } from '@joulemetric/core';
-import { changeDevice, changeRules, type DeviceChange } from '../../commands/design.ts';
+import { changeDevice, changeRules, chooseInverterSize, type DeviceChange } from '../../commands/design.ts';
 import { useJob } from '../../shell/JobContext.tsx';
 import { QuantityField } from '../../ui/Field.tsx';
 import { Fig } from '../../ui/Fig.tsx';
@@ -63,13 +63,14 @@ export function Sizes({ inverter, detail }: { inverter: SizedInverter; detail: I
             inverter={inverter}
             shown={shown}
             busV={busV}
-            onChoose={() => change({ ratingW: size.ratingW }, 'rating')}
+            onChoose={() => edit(chooseInverterSize(optionId, device.id, size.ratingW))}
           />
         ))}
       </fieldset>
       {(device.idleW !== null || device.points.length > 1) && (
         <p className="num pt-1 text-note text-ink-2">
-          The one fitted idles as measured or given; other sizes as is usual for theirs.
+          The one fitted idles as measured or given, other sizes as is usual for theirs; choosing one drops those
+          figures.
         </p>
       )}
       <div className="grid grid-cols-5 gap-x-5 gap-y-2.5 pt-3 @max-[860px]:grid-cols-3 @max-[560px]:grid-cols-2">

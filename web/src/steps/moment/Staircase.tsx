@@ -57,7 +57,7 @@ export function Staircase({ moment }: { moment: SupplyMoment }) {
       <fieldset className="flex flex-wrap gap-x-4 pt-1.5">
         <legend className="sr-only">What is switched on</legend>
         {able.map(({ id, name, size }) => (
-          <label key={id} className="num flex items-center gap-1.5 py-0.5 text-note phone:min-h-11">
+          <label key={id} className="num flex min-h-7 items-center gap-1.5 text-note phone:min-h-11">
             <input
               type="checkbox"
               checked={!left.has(id)}
@@ -68,7 +68,7 @@ export function Staircase({ moment }: { moment: SupplyMoment }) {
                   return next;
                 })
               }
-              className="accent-[var(--ink)]"
+              className="size-4 accent-[var(--ink)]"
             />
             {name} {showText(size, unit)}
           </label>
