@@ -1,11 +1,12 @@
 import { type EChartsType, init } from 'echarts/core';
-import { type RefObject, useEffect, useRef } from 'react';
+import { type RefObject, useEffect, useRef, useState } from 'react';
 import { themeColour } from './themeColour.ts';
 import { useTheme } from './useTheme.ts';
 
 /**
  * A chart in a holder of its own: made once, sized with the holder, drawn anew when `data` or the theme changes, in
- * a task of its own. The module that uses it registers the parts of ECharts it needs.
+ * a task of its own, and only while the holder is in view. The module that uses it registers the parts of ECharts it
+ * needs.
  */
 export function useChart<T>(
   data: T | null,
@@ -14,23 +15,29 @@ export function useChart<T>(
   const theme = useTheme();
   const holder = useRef<HTMLDivElement>(null);
   const chart = useRef<EChartsType | null>(null);
+  const [isInView, setInView] = useState(false);
   useEffect(() => {
     if (!holder.current) return;
     const made = init(holder.current, null, { renderer: 'canvas' });
     chart.current = made;
-    const observer = new ResizeObserver(() => made.resize());
-    observer.observe(holder.current);
+    const size = new ResizeObserver(() => made.resize());
+    size.observe(holder.current);
+    const view = new IntersectionObserver(([entry]) => setInView(entry?.isIntersecting ?? false), {
+      rootMargin: '200px',
+    });
+    view.observe(holder.current);
     return () => {
-      observer.disconnect();
+      size.disconnect();
+      view.disconnect();
       made.dispose();
       chart.current = null;
     };
   }, []);
   // biome-ignore lint/correctness/useExhaustiveDependencies: the theme's colours are read from the page.
   useEffect(() => {
-    if (data === null) return;
+    if (data === null || !isInView) return;
     const later = setTimeout(() => chart.current?.setOption(optionsOf(data, themeColour()), { notMerge: true }));
     return () => clearTimeout(later);
-  }, [data, theme]);
+  }, [data, theme, isInView]);
   return holder;
 }
