@@ -51,6 +51,7 @@ export const FIGURE_IDS = [
   'loss.idle',
   'loss.storage',
   'loss.total',
+  'loss.controllers',
   'peak.continuous',
   'peak.surge',
   'peak.apparent',

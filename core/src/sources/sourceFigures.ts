@@ -204,6 +204,7 @@ export function recordSun(book: FigureBook, job: Job, system: System, sun: SunDa
       note: 'Laboratory watts are not roof watts: heat, dirt and wiring take their share.',
     },
   });
+  recordControllers(book);
   book.set('balance.net', {
     value: book.value('sun.yield') + book.value('alternator.yield') - book.value('demand.battery'),
     unit: 'Wh/day',
@@ -216,6 +217,28 @@ export function recordSun(book: FigureBook, job: Job, system: System, sun: SunDa
         book.input('alternator', 'alternator.yield'),
         book.input('need', 'demand.battery'),
       ],
+    },
+  });
+}
+
+/** What the controllers lose of the day's income before it reaches the store: no part of the need. */
+function recordControllers(book: FigureBook): void {
+  book.set('loss.controllers', {
+    value:
+      book.value('sun.yield') * (1 / DEFAULT.mpptEfficiency.value - 1) +
+      book.value('alternator.yield') * (1 / DEFAULT.dcdcEfficiency.value - 1),
+    unit: 'Wh/day',
+    label: 'In the controllers, on the way in',
+    basis: ORIGIN.practice,
+    working: {
+      formula: '{sun} × (1 ÷ {mppt} − 1) + {alternator} × (1 ÷ {dcdc} − 1)',
+      inputs: [
+        book.input('sun', 'sun.yield'),
+        fromDefault('mppt', 'Solar controller', 'mpptEfficiency', 'share'),
+        book.input('alternator', 'alternator.yield'),
+        fromDefault('dcdc', 'DC-DC charger', 'dcdcEfficiency', 'share'),
+      ],
+      note: 'Lost before the store, so it is in what the sources are sized for and not in the need.',
     },
   });
 }

@@ -35,7 +35,8 @@ export function Paths() {
       <StepHead question="Where does every watt-hour go?" aside={<LedgerLegend />}>
         Of <Fig id="demand.battery" /> a day, <Fig id="demand.useful" /> do the work; <Fig id="loss.conversion" /> are
         lost converting, <Fig id="loss.idle" /> idling, <Fig id="loss.storage" /> in the store, of which the sun spares{' '}
-        <Fig id="storage.spared" after="." />
+        <Fig id="storage.spared" after="." /> Before the store the controllers lose{' '}
+        <Fig id="loss.controllers" after="." />
       </StepHead>
       {findings.length > 0 && (
         <section aria-label="Findings" className="space-y-1 border-b border-line py-2">
@@ -59,6 +60,9 @@ export function Paths() {
         <span className="text-right text-number font-semibold">
           <Num value={total.batteryWh} unit="Wh" />
         </span>
+        <p className="num col-start-2 text-note text-ink-2">
+          On the way in, before the store, the controllers lose <Fig id="loss.controllers" after="." />
+        </p>
       </div>
       <div className="phone:hidden">
         <Flow evaluation={drawn} />
