@@ -33,6 +33,15 @@ describe('the command line', () => {
     expect(sequence[0].needWh).toBeCloseTo(needWh - saved[0], 9);
   });
 
+  it('prints the worst moment: sets in order, and on each supply the order that peaks lowest', async () => {
+    const { stdout } = await assess('demo/bookbinders-camper.json', '--moment');
+    const { inverters, orders, bus } = JSON.parse(stdout);
+    const weights = inverters[0].sets.map(({ weight }: { weight: number }) => weight);
+    expect(weights).toEqual([...weights].sort((a, b) => b - a));
+    expect(bus.weight).toBeGreaterThan(weights[0]);
+    expect(orders[0].peak).toBeLessThanOrEqual(orders[0].worstOrder);
+  });
+
   it.each([
     [['demo/river-survey-4wd.json', '--option', 'z'], /no option "z"; it has a, b/],
     [['nowhere.json'], /nowhere\.json/],

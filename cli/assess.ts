@@ -1,13 +1,14 @@
 /**
- * `npm run -s assess -- FILE.json [--option ID] [--moves]`: prints the assessment of one option as JSON, or with
- * --moves what could be done to lose less, ranked, and the best order.
+ * `npm run -s assess -- FILE.json [--option ID] [--moves | --moment]`: prints the assessment of one option as JSON;
+ * with --moves what could be done to lose less, ranked, and the best order; with --moment the heaviest sets, sizes and
+ * kinds of inverter, and what runs together on each supply, with the start order.
  */
 import { readFile } from 'node:fs/promises';
 import { parseArgs } from 'node:util';
-import { assess, bestSequence, prepareMoves, rankMoves } from '@joulemetric/core';
+import { assess, bestSequence, evaluate, momentDetail, prepareMoves, rankMoves } from '@joulemetric/core';
 import { validateJob } from '@joulemetric/core/validate';
 
-const USAGE = 'usage: npm run -s assess -- FILE.json [--option ID] [--moves]';
+const USAGE = 'usage: npm run -s assess -- FILE.json [--option ID] [--moves | --moment]';
 
 /** Bad input: the reasons on standard error, exit code 2. */
 function refuse(...reasons: string[]): never {
@@ -17,7 +18,10 @@ function refuse(...reasons: string[]): never {
 
 function readArguments() {
   try {
-    return parseArgs({ allowPositionals: true, options: { option: { type: 'string' }, moves: { type: 'boolean' } } });
+    return parseArgs({
+      allowPositionals: true,
+      options: { option: { type: 'string' }, moves: { type: 'boolean' }, moment: { type: 'boolean' } },
+    });
   } catch (error) {
     refuse((error as Error).message, USAGE);
   }
@@ -49,7 +53,21 @@ if (values.option !== undefined && !job.options.some(({ id }) => id === values.o
   refuse(`${file}: no option "${values.option}"; it has ${job.options.map(({ id }) => id).join(', ')}`);
 }
 const optionId = values.option ?? job.options[0]?.id ?? '';
-process.stdout.write(`${JSON.stringify(values.moves ? movesOf() : assess(job, optionId), null, 2)}\n`);
+process.stdout.write(`${JSON.stringify(answer(), null, 2)}\n`);
+
+function answer(): object {
+  if (values.moves) return movesOf();
+  return values.moment ? momentOf() : assess(job, optionId);
+}
+
+function momentOf(): object {
+  const { busPeak, supplies } = evaluate(job, optionId);
+  return { optionId, bus: busPeak, ...momentDetail(job, optionId), orders: supplies.map(orderOf) };
+}
+
+function orderOf({ limit, order, worstOrder, allAtOnce }: ReturnType<typeof evaluate>['supplies'][number]): object {
+  return { supplyId: limit.supply.id, unit: limit.unit, ...order, worstOrder, allAtOnce };
+}
 
 function movesOf(): object {
   const prepared = prepareMoves(job, optionId);

@@ -38,6 +38,19 @@ await withApp(async ({ browser, baseURL }) => {
     'target 150 ms',
   );
   report('Longest task of the page meanwhile', `${moves.longest.toFixed(0)} ms`, 'target 50 ms');
+  const sets = await heaviestTimes();
+  report(
+    'Worst moment of 60 loads with 60 pairs and 8 groups of at most two: W, VA and starts',
+    `p50 ${at(sets, 0.5)} ms, p95 ${at(sets, 0.95)} ms`,
+    'target 50 ms',
+  );
+  const moment = await momentTimes(page);
+  report(
+    'All of the Worst moment step for 40 loads in the worker',
+    `p50 ${at(moment.times, 0.5)} ms, p95 ${at(moment.times, 0.95)} ms`,
+    'no target',
+  );
+  report('Longest task of the page meanwhile', `${moment.longest.toFixed(0)} ms`, 'target 50 ms');
   const phone = await browser.newPage({ viewport: { width: 390, height: 844 }, baseURL, hasTouch: true });
   report(
     'A load taken down on the phone at a thumb’s pace',
@@ -146,6 +159,80 @@ async function movesTimes(page) {
     return { times, longest, reckoned: section.dataset.reckoned };
   }, 24);
   return { times: times.sort((a, b) => a - b), longest, reckoned };
+}
+
+/** A job of 60 mains loads of which many never run together, settled anew 200 times with other watts. */
+async function heaviestTimes() {
+  const { worstMoment } = await import('../core/src/moment/worstMoment.ts');
+  const { Coincidence } = await import('../core/src/moment/coincidence.ts');
+  const random = seeded(7);
+  const loads = Array.from({ length: 60 }, (_, i) => `l${i}`);
+  const pick = () => loads[Math.floor(random() * loads.length)];
+  const times = [];
+  for (let run = 0; run < 200; run++) {
+    const group = (size, most) => ({ loads: [...new Set(Array.from({ length: size }, pick))], most });
+    const groups = [
+      ...Array.from({ length: 60 }, () => group(2, 1)),
+      ...Array.from({ length: 8 }, () => group(6, 2)),
+    ].filter(({ loads: members, most }) => members.length > most);
+    const acLoads = loads.map((id) => {
+      const runningW = Math.round(random() * 3000);
+      const startExtraW = runningW * (random() < 0.3 ? 4 : 0.5);
+      return {
+        id,
+        name: id,
+        runningW,
+        apparentVa: runningW / 0.9,
+        perLoadW: 1,
+        vaPerW: 1 / 0.9,
+        startExtraW,
+        startSeconds: 0.5,
+        quantity: 1,
+      };
+    });
+    const slices = [{ startMin: null, powerW: new Map(acLoads.map(({ id, runningW }) => [id, runningW])) }];
+    const started = performance.now();
+    worstMoment(acLoads, slices, new Coincidence({ atMost: groups, always: [] }), false, 1);
+    times.push(performance.now() - started);
+  }
+  return times.sort((a, b) => a - b);
+}
+
+/** The same numbers in every run of the bench. */
+function seeded(seed) {
+  let state = seed;
+  return () => {
+    state = (state * 1_103_515_245 + 12_345) % 2_147_483_648;
+    return state / 2_147_483_648;
+  };
+}
+
+/** Marks pairs as never together on the Worst moment step, one after the other. */
+async function momentTimes(page) {
+  await openJobOf(page, 40, 'moment', () => ({ path: 'inverter' }));
+  await page.locator('[data-moment="ready"]').waitFor();
+  const { times, longest } = await page.evaluate(async () => {
+    const sheet = document.querySelector('[data-moment]');
+    let longest = 0;
+    new PerformanceObserver((list) => {
+      for (const { duration } of list.getEntries()) longest = Math.max(longest, duration);
+    }).observe({ type: 'longtask' });
+    const times = [];
+    for (let i = 0; i < 12; i++) {
+      const before = sheet.dataset.tookMs;
+      const boxes = () => [...document.querySelectorAll('li input[type="checkbox"]')];
+      boxes()[2 * i].click();
+      await new Promise((resolve) => setTimeout(resolve, 50));
+      boxes()[2 * i + 1].click();
+      await new Promise((resolve) => setTimeout(resolve, 50));
+      [...document.querySelectorAll('button')].find(({ textContent }) => textContent === 'Never together').click();
+      while (sheet.dataset.tookMs === before) await new Promise((resolve) => setTimeout(resolve, 10));
+      times.push(Number(sheet.dataset.tookMs));
+      await new Promise((resolve) => setTimeout(resolve, 200));
+    }
+    return { times, longest };
+  });
+  return { times: times.sort((a, b) => a - b), longest };
 }
 
 /** Scrolls the sheet to its end; in each frame the rows must cover the list from the window's top to its foot. */

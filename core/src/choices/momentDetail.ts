@@ -40,10 +40,14 @@ export interface FormChoice {
   readonly detourWh: number;
   readonly on: readonly {
     readonly supplyId: string;
+    readonly unit: 'A' | 'W';
+    /** The heaviest set on it, and what is used of it. */
+    readonly worstSize: number;
+    readonly limitSize: number;
     readonly fits: boolean;
     /** Assisted: what the inverter adds is enough. */
     readonly helped: boolean;
-    readonly moment: SupplyMoment;
+    readonly assistW: number;
   }[];
 }
 
@@ -155,8 +159,16 @@ function formChoices(job: Job, evaluation: Evaluation, inverter: SizedInverter):
       detourWh: form === 'stand-alone' ? inWh / roundTripEfficiency - outWh : 0,
       on: job.brief.supplies.map((supply) => {
         const moment = supplyMoment(supply, profiles, option.system, asForm, slices, coincidenceOf(job.together));
-        const helped = moment.assisting !== null && moment.assistSize <= moment.assistableSize * (1 + 1e-9);
-        return { supplyId: supply.id, fits: moment.fits, helped, moment };
+        const { limit, worst, fits, assisting, assistSize, assistableSize } = moment;
+        return {
+          supplyId: supply.id,
+          unit: limit.unit,
+          worstSize: worst.weight,
+          limitSize: limit.runningSize,
+          fits,
+          helped: assisting !== null && assistSize <= assistableSize * (1 + 1e-9),
+          assistW: assistSize * limit.wattsPerUnit,
+        };
       }),
     };
   });

@@ -222,7 +222,7 @@ describe('kinds of inverter', () => {
   const on = (form: string) => forms.find((one) => one.form === form)?.on[0];
 
   it('stand alone ask nothing of a socket, transferring is too much for it, assisting is enough', () => {
-    expect(on('stand-alone')).toMatchObject({ fits: true, moment: { worst: { weight: 0 } } });
+    expect(on('stand-alone')).toMatchObject({ fits: true, worstSize: 0 });
     expect(on('transfer')).toMatchObject({ fits: false, helped: false });
     expect(on('pass-through')).toMatchObject({ fits: false, helped: false });
     expect(on('assisting')).toMatchObject({ fits: false, helped: true });

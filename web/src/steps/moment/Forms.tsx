@@ -58,13 +58,11 @@ function outcomes(
   if (form === 'stand-alone') {
     return [`Everything goes through the store, plugged in too: ${showText(detourWh, 'Wh')} a day more than straight.`];
   }
-  return on.map(({ supplyId, fits, helped, moment }) => {
+  return on.map(({ supplyId, unit, worstSize, limitSize, fits, helped, assistW }) => {
     const name = supplies.find(({ id }) => id === supplyId)?.name ?? supplyId;
-    const { limit, worst, assistSize } = moment;
-    const asked = `${showText(worst.weight, limit.unit)} of ${showText(limit.runningSize, limit.unit)}`;
+    const asked = `${showText(worstSize, unit)} of ${showText(limitSize, unit)}`;
     if (fits) return `${name}: all of it at once, ${asked}.`;
-    if (helped)
-      return `${name}: all of it at once, ${showText(assistSize * limit.wattsPerUnit, 'W')} of it from the battery.`;
+    if (helped) return `${name}: all of it at once, ${showText(assistW, 'W')} of it from the battery.`;
     return `${name}: not all at once, ${asked}; something must wait.`;
   });
 }

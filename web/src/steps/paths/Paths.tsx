@@ -35,8 +35,7 @@ export function Paths() {
       <StepHead question="Where does every watt-hour go?" aside={<LedgerLegend />}>
         Of <Fig id="demand.battery" /> a day, <Fig id="demand.useful" /> do the work; <Fig id="loss.conversion" /> are
         lost converting, <Fig id="loss.idle" /> idling, <Fig id="loss.storage" /> in the store, of which the sun spares{' '}
-        <Fig id="storage.spared" after="." /> Before the store the controllers lose{' '}
-        <Fig id="loss.controllers" after="." />
+        <Fig id="storage.spared" after="." />
       </StepHead>
       {findings.length > 0 && (
         <section aria-label="Findings" className="space-y-1 border-b border-line py-2">
