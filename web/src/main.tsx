@@ -6,25 +6,28 @@ import { JobPage } from './shell/JobPage.tsx';
 import { Brief } from './steps/brief/Brief.tsx';
 import { JobsPage } from './steps/jobs/JobsPage.tsx';
 import { Loads } from './steps/loads/Loads.tsx';
-import { Card } from './steps/moment/Card.tsx';
-import { Moment } from './steps/moment/Moment.tsx';
-import { Paths } from './steps/paths/Paths.tsx';
-import { Result } from './steps/result/Result.tsx';
 import './styles.css';
+
+/** Steps that are not the first to be seen: fetched when the page has nothing else to do, so that they open without a signal too. */
+const later = {
+  paths: () => import('./steps/paths/Paths.tsx').then(({ Paths }) => ({ Component: Paths })),
+  moment: () => import('./steps/moment/Moment.tsx').then(({ Moment }) => ({ Component: Moment })),
+  card: () => import('./steps/moment/Card.tsx').then(({ Card }) => ({ Component: Card })),
+  result: () => import('./steps/result/Result.tsx').then(({ Result }) => ({ Component: Result })),
+};
 
 const router = createBrowserRouter([
   { path: '/', element: <JobsPage /> },
   {
     path: '/jobs/:id',
     element: <JobPage />,
+    // Nothing stands there until the step of a deep link has come.
+    HydrateFallback: () => null,
     children: [
       { index: true, element: <Navigate to="loads" replace /> },
       { path: 'brief', element: <Brief /> },
       { path: 'loads', element: <Loads /> },
-      { path: 'paths', element: <Paths /> },
-      { path: 'moment', element: <Moment /> },
-      { path: 'card', element: <Card /> },
-      { path: 'result', element: <Result /> },
+      ...Object.entries(later).map(([path, lazy]) => ({ path, lazy })),
       { path: '*', element: <Navigate to="../loads" replace /> },
     ],
   },
@@ -36,3 +39,11 @@ createRoot(document.getElementById('root') as HTMLElement).render(
     <RouterProvider router={router} />
   </StrictMode>,
 );
+
+/** ms after the first screen. */
+const LATER_MS = 1500;
+window.addEventListener('load', () => {
+  setTimeout(() => {
+    for (const step of Object.values(later)) void step();
+  }, LATER_MS);
+});

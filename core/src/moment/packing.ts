@@ -6,6 +6,8 @@ export interface Packed {
   readonly taken: readonly number[];
 }
 
+const NONE_TIGHT = new Map<number, number[]>();
+
 /** The open items of one step of the search, and what may hold them back. */
 interface Step {
   readonly open: readonly number[];
@@ -28,8 +30,9 @@ export class Packing {
   /** 1 where two items can never both be taken, whatever else is; and the same as lists. */
   readonly #apart: Uint8Array;
   readonly #near: readonly (readonly number[])[];
-  /** Groups that say more than that some of their members exclude each other. */
-  readonly #counts: readonly boolean[];
+  /** What an item takes of groups that say more than that some of their members exclude each other. */
+  readonly #counted: readonly Takes[];
+  readonly #asked: Float64Array;
   /** What is not paid for yet, while a bound is reckoned; 0 for what is not open. */
   readonly #unpaid: Float64Array;
   #weights: Float64Array;
@@ -47,18 +50,20 @@ export class Packing {
       for (const [group, count] of own) members[group]?.push([i, count]);
     });
     const apart = new Uint8Array(size ** 2);
-    this.#counts = members.map((inGroup, group) => {
+    const counts = members.map((inGroup, group) => {
       const room = rooms[group] as number;
-      let counts = false;
+      let isCounted = false;
       for (const [a, countA] of inGroup) {
         for (const [b, countB] of inGroup) {
           if (a === b) continue;
           if (countA + countB > room) apart[a * size + b] = 1;
-          else counts = true;
+          else isCounted = true;
         }
       }
-      return counts;
+      return isCounted;
     });
+    this.#counted = takes.map((own) => own.filter(([group]) => counts[group]));
+    this.#asked = new Float64Array(rooms.length);
     this.#apart = apart;
     this.#near = takes.map((_, i) => takes.flatMap((__, j) => (apart[i * size + j] === 1 ? [j] : [])));
   }
@@ -175,18 +180,25 @@ export class Packing {
   }
 
   #step(open: readonly number[], rooms: readonly number[]): Step {
-    const counted = new Map<number, { asked: number; members: number[] }>();
+    const asked = this.#asked;
+    let isTight = false;
     for (const i of open) {
-      for (const [group, count] of this.#takes[i] ?? []) {
-        if (!this.#counts[group]) continue;
-        const found = counted.get(group) ?? { asked: 0, members: [] };
-        found.asked += count;
-        found.members.push(i);
-        counted.set(group, found);
+      for (const [group, count] of this.#counted[i] as Takes) {
+        const sum = (asked[group] as number) + count;
+        asked[group] = sum;
+        isTight ||= sum > (rooms[group] as number);
       }
     }
-    const tight = new Map<number, readonly number[]>();
-    for (const [group, { asked, members }] of counted) if (asked > (rooms[group] as number)) tight.set(group, members);
+    const tight = isTight ? new Map<number, number[]>() : NONE_TIGHT;
+    for (const i of open) {
+      for (const [group] of this.#counted[i] as Takes) {
+        if ((asked[group] as number) <= (rooms[group] as number)) continue;
+        const members = tight.get(group);
+        if (members) members.push(i);
+        else tight.set(group, [i]);
+      }
+    }
+    for (const i of open) for (const [group] of this.#counted[i] as Takes) asked[group] = 0;
     return { open, rooms, tight };
   }
 
@@ -216,7 +228,7 @@ export class Packing {
   #eachRival(i: number, { tight }: Step, each: (other: number) => void): void {
     for (const other of this.#near[i] ?? []) if ((this.#unpaid[other] as number) > 0) each(other);
     if (tight.size === 0) return;
-    for (const [group] of this.#takes[i] ?? []) {
+    for (const [group] of this.#counted[i] as Takes) {
       for (const other of tight.get(group) ?? []) if (other !== i) each(other);
     }
   }
@@ -224,12 +236,20 @@ export class Packing {
   /** An item that weighs as much as all its rivals together: no packing is the worse for it. */
   #free(step: Step): number | undefined {
     this.#mark(step);
+    const { tight } = step;
+    const unpaid = this.#unpaid;
     return step.open.find((i) => {
-      let shutOut = 0;
-      this.#eachRival(i, step, (other) => {
-        shutOut += this.#weights[other] as number;
-      });
-      return (this.#weights[i] as number) >= shutOut;
+      let spare = this.#weights[i] as number;
+      for (const other of this.#near[i] as readonly number[]) {
+        spare -= unpaid[other] as number;
+        if (spare < 0) return false;
+      }
+      if (tight.size === 0) return true;
+      for (const [group] of this.#counted[i] as Takes) {
+        for (const other of tight.get(group) ?? []) if (other !== i) spare -= unpaid[other] as number;
+        if (spare < 0) return false;
+      }
+      return true;
     });
   }
 
@@ -245,7 +265,7 @@ export class Packing {
           if (unseen.delete(other)) part.push(other);
         });
       }
-      return [this.#step(part, step.rooms)];
+      return [part.length === step.open.length ? step : this.#step(part, step.rooms)];
     });
   }
 
@@ -259,7 +279,7 @@ export class Packing {
       while ((unpaid[i] as number) > 0) {
         let paying: readonly number[] = this.#cliqueAround(i);
         let room = 1;
-        for (const [group] of this.#takes[i] ?? []) {
+        for (const [group] of this.#counted[i] as Takes) {
           const here = step.tight.get(group)?.filter((other) => (unpaid[other] as number) > 0);
           const groupRoom = step.rooms[group] as number;
           if (here && here.length / groupRoom > paying.length / room) [paying, room] = [here, groupRoom];
@@ -277,13 +297,16 @@ export class Packing {
   #cliqueAround(i: number): number[] {
     const unpaid = this.#unpaid;
     const clique = [i];
-    let candidates = (this.#near[i] ?? []).filter((other) => (unpaid[other] as number) > 0);
+    const candidates: number[] = [];
+    for (const other of this.#near[i] as readonly number[]) if ((unpaid[other] as number) > 0) candidates.push(other);
     while (candidates.length > 0) {
       let next = candidates[0] as number;
       for (const other of candidates) if ((unpaid[other] as number) > (unpaid[next] as number)) next = other;
       clique.push(next);
       const row = next * this.#size;
-      candidates = candidates.filter((other) => this.#apart[row + other] === 1);
+      let kept = 0;
+      for (const other of candidates) if (this.#apart[row + other] === 1) candidates[kept++] = other;
+      candidates.length = kept;
     }
     return clique;
   }

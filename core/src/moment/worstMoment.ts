@@ -102,7 +102,7 @@ export function worstMoment(
   return {
     acLoads,
     continuous,
-    apparent: heaviestOf(inVa, coincidence),
+    apparent: heaviestBeyond(continuous, inVa, coincidence),
     surge,
     longStart: heaviestStart(long, inW, coincidence, continuous.weight, null),
   };
@@ -119,6 +119,14 @@ function heaviestOf(weighed: Weighed, coincidence: Coincidence, running: readonl
     if (set) best = { ...set, startMin: slice.startMin };
   }
   return best ?? { ids: [], weight: 0, startMin: null };
+}
+
+/** The heaviest set by other weights: most often the one already found, which then only has to be proved. */
+function heaviestBeyond(found: TimedSet, weighed: Weighed, coincidence: Coincidence): TimedSet {
+  const weights = weighed.find(({ slice }) => slice.startMin === found.startMin)?.weights;
+  const weight = found.ids.reduce((sum, id) => sum + (weights?.get(id) ?? 0), 0);
+  const heavier = heaviestOf(weighed, coincidence, [], weight);
+  return heavier.ids.length > 0 ? heavier : { ...found, weight };
 }
 
 /** @param heaviestW of any set without a start: no start can add more than its own to that */
