@@ -46,6 +46,14 @@ const VIEWS = [
       await page.getByRole('heading', { name: 'Moves, best first' }).evaluate((head) => head.scrollIntoView());
     },
   },
+  { file: 'moment', job: 'Bookbinder', step: 'moment' },
+  {
+    file: 'supplies',
+    job: 'Touring',
+    step: 'moment',
+    act: (page) => page.locator('[data-supply="town-square"]').evaluate((part) => part.scrollIntoView()),
+  },
+  { file: 'card', job: 'Bookbinder', step: 'card', act: (page) => page.locator('[data-card="ready"]').waitFor() },
   { file: 'result', job: 'River', step: 'result' },
   { file: 'working-dark', job: 'Touring', step: 'result', theme: 'dark', act: open('[data-figure="store.required"]') },
   { file: 'phone-loads', job: 'River', step: 'loads', size: PHONE },
@@ -56,6 +64,7 @@ const VIEWS = [
     size: PHONE,
     act: (page) => page.locator('[data-order="proved"]').waitFor(),
   },
+  { file: 'phone-moment', job: 'Bookbinder', step: 'moment', size: PHONE },
   { file: 'phone-result', job: 'River', step: 'result', size: PHONE },
 ];
 
@@ -67,6 +76,7 @@ await withApp(async ({ browser, baseURL }) => {
     const id = jobs.find(({ title }) => job && title.startsWith(job))?.id;
     await page.goto(id ? `/jobs/${id}/${step}` : '/');
     await page.getByRole('heading', { level: 1 }).waitFor();
+    if (step === 'moment') await page.locator('[data-moment="ready"]').waitFor();
     if (step === 'result') await page.locator('[data-stay="ready"]').waitFor();
     await act?.(page);
     await page.evaluate(() => document.fonts.ready);

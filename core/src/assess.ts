@@ -44,14 +44,14 @@ export function evaluate(job: Job, optionId?: string): Evaluation {
   const { system } = option;
   const book = new FigureBook();
 
-  recordInverters(book, inverters, rules);
+  const nominalV = nominalVoltageV(system.store.chemistry, system.busVoltageV);
+  recordInverters(book, inverters, rules, nominalV);
   const rows = ledgerRows(profiles, system.devices, bus.devices);
   const ledger = ledgerOf(rows, bus.unattendedIdleWh, roundTripEfficiency);
   const idleFigure = (id: string) => inverters.find(({ device }) => device.id === id)?.ids.idle;
   recordDemand(book, profiles, ledger, bus.devices, idleFigure, roundTripEfficiency);
   recordNight(book, bus.busW, sun.irradianceWm2, roundTripEfficiency);
 
-  const nominalV = nominalVoltageV(system.store.chemistry, system.busVoltageV);
   const coincidence = coincidenceOf(job.together);
   const busPeak = busMoment(profiles, system.devices, feeds, slices, coincidence);
   recordBus(book, busPeak, nominalV);

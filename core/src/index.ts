@@ -57,6 +57,7 @@ export type { Combinations } from './moment/combinations.ts';
 export type { DcSide } from './moment/inverterCable.ts';
 export type { SizedInverter } from './moment/sizeInverters.ts';
 export { bestStartOrder, type Starter, type StartOrder, worstOrderPeak } from './moment/startOrder.ts';
+export { startOf } from './moment/starts.ts';
 export { CHARGER_ID, type SupplyLoad, type SupplyMoment } from './moment/supplyMoment.ts';
 export type { Trip } from './moment/trips.ts';
 
@@ -73,6 +74,7 @@ export {
   rankMoves,
   type Sequence,
 } from './moves/rank.ts';
+export { chainOf } from './paths/chain.ts';
 export { cecEfficiency, efficiencyAt, europeanEfficiency } from './paths/curve.ts';
 export { usualOf } from './paths/feed.ts';
 export { type FlowLink, type FlowNode, flowOf } from './paths/flow.ts';

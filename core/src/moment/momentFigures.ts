@@ -1,4 +1,5 @@
 import type { Job } from '../job/schema.ts';
+import { efficiencyAt } from '../paths/curve.ts';
 import { idleBetween } from '../paths/fit.ts';
 import type { FigureBook, Origin, WorkingInput } from '../quantity/figure.ts';
 import { formatClock, formatNumber } from '../quantity/format.ts';
@@ -9,9 +10,42 @@ import type { BusMoment } from './busMoment.ts';
 import { heatFactor } from './inverterSize.ts';
 import type { SizedInverter } from './sizeInverters.ts';
 
-/** Records what each inverter must carry and its size. */
-export function recordInverters(book: FigureBook, inverters: readonly SizedInverter[], rules: Job['rules']): void {
-  for (const inverter of inverters) recordInverter(book, inverter, rules);
+/** Records what each inverter must carry, its size, and what it asks of the store at full rating. */
+export function recordInverters(
+  book: FigureBook,
+  inverters: readonly SizedInverter[],
+  rules: Job['rules'],
+  nominalV: number,
+): void {
+  for (const inverter of inverters) {
+    recordInverter(book, inverter, rules);
+    recordFullCurrent(book, inverter, nominalV);
+  }
+}
+
+function recordFullCurrent(book: FigureBook, { device, feed, ids, ratingW }: SizedInverter, nominalV: number): void {
+  const efficiency = feed ? efficiencyAt(feed.curve, 1) : 1;
+  book.set(ids.current, {
+    value: ratingW / efficiency / nominalV,
+    unit: 'A',
+    label: `${device.name} at full rating`,
+    basis: ORIGIN.si,
+    working: {
+      formula: '{rating} ÷ {efficiency} ÷ {volts}',
+      inputs: [
+        book.input('rating', ids.rating),
+        {
+          symbol: 'efficiency',
+          label: 'Of the inverter at full load',
+          value: efficiency,
+          unit: 'share',
+          origin: ORIGIN.schmidtSauer,
+        },
+        { symbol: 'volts', label: 'Nominal voltage', value: nominalV, unit: 'V', origin: ORIGIN.practiceRecalled },
+      ],
+      note: 'The table below reckons with a low battery, where cables and fuses are sized.',
+    },
+  });
 }
 
 function recordInverter(book: FigureBook, inverter: SizedInverter, rules: Job['rules']): void {

@@ -33,7 +33,7 @@ export interface SizedInverter {
   readonly feed: Feed | null;
 }
 
-type InverterKey = 'continuous' | 'apparent' | 'surge' | 'required' | 'rating' | 'hot' | 'holds' | 'idle';
+type InverterKey = 'continuous' | 'apparent' | 'surge' | 'required' | 'rating' | 'hot' | 'holds' | 'current' | 'idle';
 type InverterIds = Readonly<Record<InverterKey, FigureId>>;
 
 const MAIN: InverterIds = {
@@ -44,6 +44,7 @@ const MAIN: InverterIds = {
   rating: 'inverter.rating',
   hot: 'inverter.hot',
   holds: 'inverter.holds',
+  current: 'inverter.current',
   idle: 'inverter.idle',
 };
 
@@ -55,6 +56,7 @@ const furtherIds = (id: string): InverterIds => ({
   rating: `device.rating.${id}`,
   hot: `device.hot.${id}`,
   holds: `device.holds.${id}`,
+  current: `device.current.${id}`,
   idle: `device.idle.${id}`,
 });
 

@@ -62,6 +62,7 @@ export const FIGURE_IDS = [
   'inverter.rating',
   'inverter.hot',
   'inverter.holds',
+  'inverter.current',
   'inverter.idle',
   'store.required',
   'store.capacity',
@@ -85,7 +86,16 @@ export const FIGURE_IDS = [
 ] as const;
 
 /** What is known of every further inverter, by the id of its device. */
-type DeviceFigureKey = 'continuous' | 'apparent' | 'surge' | 'required' | 'rating' | 'hot' | 'holds' | 'idle';
+type DeviceFigureKey =
+  | 'continuous'
+  | 'apparent'
+  | 'surge'
+  | 'required'
+  | 'rating'
+  | 'hot'
+  | 'holds'
+  | 'current'
+  | 'idle';
 type DeviceFigureId = `device.${DeviceFigureKey}.${string}`;
 /** What is known of every supply of the brief, by its id. */
 export const SUPPLY_FIGURES = [

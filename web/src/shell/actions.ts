@@ -33,6 +33,7 @@ export function useActions(): readonly Action[] {
       enabled: true,
       run: () => go(step.path),
     })),
+    { id: 'go-card', name: 'Card for the client', group: 'Go to', enabled: true, run: () => go('card') },
     { id: 'go-jobs', name: 'All jobs', group: 'Go to', keys: 'Alt+0', enabled: true, run: () => navigate('/') },
     {
       id: 'add-load',

@@ -1,63 +1,110 @@
-import { namesOf, type SizedInverter, showText } from '@joulemetric/core';
+import { chainOf, type Evaluation, namesOf, showText, startOf } from '@joulemetric/core';
 import { useState } from 'react';
 import { dropJoin, dropLimit, joinTogether, limitTogether } from '../../commands/together.ts';
 import { useJob } from '../../shell/JobContext.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Num } from '../../ui/Number.tsx';
 
-/** The loads of an inverter, to be argued with: two or more ticked are kept apart, limited or tied together. */
-export function Argue({ inverter }: { inverter: SizedInverter }) {
-  const { job, edit } = useJob();
+interface Row {
+  readonly id: string;
+  readonly name: string;
+  /** What it hangs on, in words. */
+  readonly on: string;
+  readonly watts: number;
+  readonly startW: number;
+  readonly startSeconds: number;
+  /** In the worst set of its inverter, or of the store. */
+  readonly isIn: boolean;
+}
+
+/** Every load with where it hangs, the largest first, what is not in a worst set last. */
+function rowsOf({ profiles, option, inverters, busPeak }: Evaluation): Row[] {
+  const inSets = new Set(inverters.flatMap(({ moment }) => moment.continuous.ids));
+  const inBus = new Set(busPeak.ids);
+  return profiles
+    .map(({ load, runningW }): Row => {
+      const { device, efficiency } = chainOf(load, option.system.devices);
+      const watts = runningW / efficiency;
+      const { ratio, seconds } = startOf(load);
+      const waits = load.path === 'supply-only';
+      return {
+        id: load.id,
+        name: load.name,
+        on: waits ? 'waits for a supply' : (device?.name ?? 'bus'),
+        watts,
+        startW: (watts / load.quantity) * (ratio - 1),
+        startSeconds: seconds,
+        isIn: waits || (device?.kind === 'inverter' ? inSets.has(load.id) : inBus.has(load.id)),
+      };
+    })
+    .filter(({ watts }) => watts > 0)
+    .sort((a, b) => Number(b.isIn) - Number(a.isIn) || b.watts - a.watts);
+}
+
+const GRID =
+  'grid grid-cols-[20px_minmax(0,1fr)_110px_72px_150px] gap-x-3 @max-[620px]:grid-cols-[20px_minmax(0,1fr)_76px]';
+const WIDE = '@max-[620px]:hidden';
+/** Rows shown until all are asked for. */
+const SHOWN = 9;
+
+/** The loads, to be argued with: two or more ticked are kept apart, limited or tied together. */
+export function Argue() {
+  const { job, evaluation, edit } = useJob();
   const [ticked, setTicked] = useState<readonly string[]>([]);
-  const { acLoads, continuous } = inverter.moment;
-  const inIt = new Set(continuous.ids);
-  const ordered = [...acLoads].sort(
-    (a, b) => Number(inIt.has(b.id)) - Number(inIt.has(a.id)) || b.runningW - a.runningW,
-  );
-  const chosen = ticked.filter((id) => acLoads.some((load) => load.id === id));
+  const [all, setAll] = useState(false);
+  const rows = rowsOf(evaluation);
+  const shown = all ? rows : rows.filter(({ id, isIn }, i) => i < SHOWN || !isIn || ticked.includes(id));
+  const chosen = ticked.filter((id) => rows.some((row) => row.id === id));
   const settle = (command: Parameters<typeof edit>[0]) => {
     edit(command);
     setTicked([]);
   };
   return (
-    <div className="grid grid-cols-[minmax(0,1fr)_minmax(260px,340px)] gap-x-10 pt-4 @max-[760px]:grid-cols-1">
+    <div className="grid grid-cols-[minmax(0,1fr)_minmax(240px,320px)] gap-x-10 pt-4 @max-[760px]:grid-cols-1">
       <div>
-        <h3 className="border-b border-ink pb-1 text-body font-semibold">
+        <h2 className="border-b border-ink pb-1 text-body font-semibold">
           Argue with it{' '}
           <span className="num font-normal text-note text-ink-2">tick what never, or always, runs together</span>
-        </h3>
-        <ul className="num">
-          {ordered.map(({ id, name, runningW, startExtraW, startSeconds }) => {
-            const isIn = inIt.has(id);
-            return (
-              <li key={id} className="border-b border-line-2">
-                <label
-                  className={`grid grid-cols-[20px_minmax(0,1fr)_76px_150px] items-baseline gap-x-3 py-1 phone:min-h-11 phone:items-center @max-[620px]:grid-cols-[20px_minmax(0,1fr)_76px] ${isIn ? '' : 'text-ink-2'}`}
-                >
-                  <input
-                    type="checkbox"
-                    checked={chosen.includes(id)}
-                    aria-label={name}
-                    onChange={() =>
-                      setTicked((now) => (now.includes(id) ? now.filter((other) => other !== id) : [...now, id]))
-                    }
-                    className="size-4 translate-y-0.5 accent-[var(--ink)]"
-                  />
-                  <span className="truncate font-words text-number">
-                    {name}
-                    {!isIn && <span className="num text-note"> · left out</span>}
-                  </span>
-                  <span className="text-right text-number font-medium">
-                    <Num value={runningW} unit="W" />
-                  </span>
-                  <span className="text-note text-ink-2 @max-[620px]:hidden">
-                    {startExtraW > 0.5 && `start +${showText(startExtraW, 'W')} for ${showText(startSeconds, 's')}`}
-                  </span>
-                </label>
-              </li>
-            );
-          })}
+        </h2>
+        <ul className="num" aria-label="Loads that may coincide">
+          {shown.map(({ id, name, on, watts, startW, startSeconds, isIn }) => (
+            <li key={id} className="border-b border-line-2">
+              <label
+                className={`${GRID} items-baseline py-1 phone:min-h-11 phone:items-center ${isIn ? '' : 'text-ink-2'}`}
+              >
+                <input
+                  type="checkbox"
+                  checked={chosen.includes(id)}
+                  aria-label={name}
+                  onChange={() =>
+                    setTicked((now) => (now.includes(id) ? now.filter((other) => other !== id) : [...now, id]))
+                  }
+                  className="size-4 translate-y-0.5 accent-[var(--ink)]"
+                />
+                <span className="truncate font-words text-number">
+                  {name}
+                  {!isIn && <span className="num text-note"> · left out</span>}
+                </span>
+                <span className={`truncate text-note text-ink-2 ${WIDE}`}>{on}</span>
+                <span className="text-right text-number font-medium">
+                  <Num value={watts} unit="W" />
+                </span>
+                <span className={`text-note text-ink-2 ${WIDE}`}>
+                  {startW > 0.5 && `start +${showText(startW, 'W')} for ${showText(startSeconds, 's')}`}
+                </span>
+              </label>
+            </li>
+          ))}
         </ul>
+        {shown.length < rows.length && (
+          <button
+            type="button"
+            onClick={() => setAll(true)}
+            className="pt-1 text-note text-ink-2 underline decoration-mark underline-offset-4 phone:min-h-11"
+          >
+            Show the {rows.length - shown.length} smaller ones
+          </button>
+        )}
         {chosen.length === 1 && <p className="num pt-2 text-ink-2">And which other?</p>}
         {chosen.length > 1 && (
           <div className="flex flex-wrap items-center gap-2 pt-2" role="status">
@@ -65,11 +112,11 @@ export function Argue({ inverter }: { inverter: SizedInverter }) {
             <Button strong onClick={() => settle(limitTogether(chosen, 1))}>
               Never together
             </Button>
-            {chosen.length > 2 && (
-              <Button onClick={() => settle(limitTogether(chosen, chosen.length - 1))}>
-                At most {chosen.length - 1} of them
+            {chosen.slice(2).map((id, i) => (
+              <Button key={id} onClick={() => settle(limitTogether(chosen, i + 2))}>
+                At most {i + 2} of them
               </Button>
-            )}
+            ))}
             <Button onClick={() => settle(joinTogether(chosen))}>Only together</Button>
           </div>
         )}
@@ -86,7 +133,7 @@ function Marks() {
   const names = (ids: readonly string[]) => namesOf(ids, job.loads, 6);
   return (
     <div className="@max-[760px]:pt-4">
-      <h3 className="border-b border-line pb-1 text-body font-semibold">What the client keeps to</h3>
+      <h2 className="border-b border-line pb-1 text-body font-semibold">What the client keeps to</h2>
       {atMost.length + always.length === 0 && (
         <p className="py-1.5 text-ink-2">Nothing yet: everything may run with everything.</p>
       )}

@@ -8,6 +8,7 @@ import { FindingLine } from '../../ui/FindingLine.tsx';
 import { CoincideChoice, StartingChoice } from '../../ui/MomentSchools.tsx';
 import { StepHead } from '../../ui/Question.tsx';
 import { Argue } from './Argue.tsx';
+import { BusBar } from './BusBar.tsx';
 import { Forms } from './Forms.tsx';
 import { SetBars } from './SetBars.tsx';
 import { Sizes } from './Sizes.tsx';
@@ -65,14 +66,22 @@ export function Moment() {
           The sets could not be reckoned: {problem}
         </p>
       )}
+      {used.map((inverter) => (
+        <SetBars
+          key={inverter.device.id}
+          inverter={inverter}
+          sets={detail?.inverters.find(({ deviceId }) => deviceId === inverter.device.id)?.sets ?? []}
+          alone={used.length === 1}
+        />
+      ))}
+      <BusBar />
+      <Argue />
+      <School />
       {used.map((inverter) => {
         const own = detail?.inverters.find(({ deviceId }) => deviceId === inverter.device.id) ?? null;
         return (
           <section key={inverter.device.id} aria-label={inverter.device.name}>
-            <SetBars inverter={inverter} sets={own?.sets ?? []} alone={used.length === 1} />
-            <Argue inverter={inverter} />
-            {inverter === main && <School />}
-            <Sizes inverter={inverter} detail={own} />
+            <Sizes inverter={inverter} detail={own} alone={used.length === 1} />
             <Forms inverter={inverter} detail={own} />
           </section>
         );

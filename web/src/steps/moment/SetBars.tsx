@@ -15,15 +15,13 @@ export function SetBars({
   sets: readonly RankedSet[];
   alone: boolean;
 }) {
-  const { bears, device, moment } = inverter;
-  const asked = Math.max(moment.surge.weight, bears.ratingW);
-  // What is held at a start has its line where that does not press the bars flat.
-  const scaleW = (bears.surgeW < asked * 1.6 ? Math.max(bears.surgeW, asked) : asked) * 1.02;
+  const { device } = inverter;
+  const scaleW = scaleOf(inverter);
   return (
     <div className="pt-3">
       <div className={`${GRID} num items-end text-note text-ink-2`}>
         <div>
-          {!alone && <h2 className="text-body font-semibold text-ink">{device.name}</h2>}
+          {!alone && <h2 className="font-words text-body font-semibold text-ink">{device.name}</h2>}
           <Limits inverter={inverter} scaleW={scaleW} />
         </div>
         <span className="text-right">runs</span>
@@ -61,6 +59,12 @@ export function SetBars({
       </ol>
     </div>
   );
+}
+
+/** W of the whole width. What is held at a start has its line where that does not press the bars flat. */
+export function scaleOf({ bears, moment }: SizedInverter): number {
+  const asked = Math.max(moment.surge.weight, bears.ratingW);
+  return (bears.surgeW < asked * 1.6 ? Math.max(bears.surgeW, asked) : asked) * 1.02;
 }
 
 const percent = (w: number, scaleW: number): string => `${Math.min(100, (w / scaleW) * 100)}%`;

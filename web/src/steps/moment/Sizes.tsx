@@ -25,7 +25,15 @@ const GRID =
 const WIDE = '@max-[860px]:hidden';
 
 /** Which size: what passes, what each costs a day in this job, and what it asks of the battery side. */
-export function Sizes({ inverter, detail }: { inverter: SizedInverter; detail: InverterDetail | null }) {
+export function Sizes({
+  inverter,
+  detail,
+  alone,
+}: {
+  inverter: SizedInverter;
+  detail: InverterDetail | null;
+  alone: boolean;
+}) {
   const { job, edit, optionId, evaluation } = useJob();
   const { device, ids } = inverter;
   const change = (part: DeviceChange, key: string) =>
@@ -36,9 +44,10 @@ export function Sizes({ inverter, detail }: { inverter: SizedInverter; detail: I
   return (
     <div className="pt-5">
       <h3 className="border-b border-ink pb-1 text-body font-semibold">
-        Which size{' '}
+        {alone ? 'Which size' : `Which size of ${device.name}`}{' '}
         <span className="num font-normal text-note text-ink-2">
-          with {MARGIN[job.rules.inverterMargin].name} margin <Fig id={ids.required} /> needed
+          with {MARGIN[job.rules.inverterMargin].name} margin <Fig id={ids.required} /> needed; at full rating it draws{' '}
+          <Fig id={ids.current} />
         </span>
       </h3>
       <Schools inverter={inverter} detail={detail} />

@@ -43,22 +43,39 @@ export function SupplyFields({ supply }: { supply: Supply }) {
 /** Common breakers by region: 6 to 16 A at 230 V, 15 to 50 A at 120 V. Common practice. */
 const BREAKERS = { '230V-50Hz': [6, 10, 15, 16], '120V-60Hz': [15, 20, 30, 50] } as const;
 
+/** A 50 A socket at 120 V has two legs. Common practice. */
+const TWO_LEGS_FROM_A = 50;
+
 function Limits({ supply, change }: { supply: Supply; change: Change }) {
   const { job } = useJob();
   if (supply.kind === 'hookup') {
     const breakers = BREAKERS[job.brief.region.mains];
     return (
       <>
-        <QuantityField
-          label="Breaker"
-          unit="A"
-          kind="current"
-          value={supply.amps}
-          min={1}
-          max={200}
-          note={`here ${breakers.join(', ')} A`}
-          onChange={(amps) => amps !== null && change({ amps }, 'amps')}
-        />
+        <div>
+          <QuantityField
+            label="Breaker"
+            unit="A"
+            kind="current"
+            value={supply.amps}
+            min={1}
+            max={200}
+            onChange={(amps) => amps !== null && change({ amps }, 'amps')}
+          />
+          <p className="num -ml-1.5 text-note text-ink-2">
+            {breakers.map((amps) => (
+              <button
+                key={amps}
+                type="button"
+                aria-label={`${amps} A`}
+                onClick={() => change({ amps, legs: amps === TWO_LEGS_FROM_A ? 2 : 1 }, 'amps')}
+                className="min-h-6 min-w-6 px-1.5 underline decoration-mark underline-offset-4 hover:text-ink phone:min-h-11"
+              >
+                {amps}
+              </button>
+            ))}
+          </p>
+        </div>
         <QuantityField
           label="Volts of a leg"
           unit="V"
