@@ -16,7 +16,9 @@ export function RunsTogether({ moment, combinations }: { moment: SupplyMoment; c
     <div className="num @max-[760px]:pt-3">
       <h4 className="font-words border-b border-line pb-1 font-semibold">
         {clashes.length === 0 ? 'Everything may run together' : 'Not together on it'}
-        {moment.assisting && <span className="num font-normal text-note text-ink-2"> with the inverter’s help</span>}
+        {moment.assisting && !moment.fits && (
+          <span className="num font-normal text-note text-ink-2"> with the inverter’s help</span>
+        )}
       </h4>
       <ul>
         {clashes.slice(0, TOLD).map((ids) => (

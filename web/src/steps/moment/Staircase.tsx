@@ -16,7 +16,7 @@ const RIGHT = 128;
 const FOOT = 34;
 const HEAD = 18;
 /** Loads below this share of the limit are switched on as one. */
-const SMALL = 0.02;
+const SMALL = 0.06;
 
 /** The best order of switching on, as a staircase under the limits; what takes part is ticked. */
 export function Staircase({ moment }: { moment: SupplyMoment }) {
@@ -176,10 +176,10 @@ function Stairs({
               />
             )}
             <text x={x + 2} y={HEIGHT - FOOT + 14} fontSize="12" fill="var(--ink)" className="num">
-              {i + 1}. {fitted(nameOf(id), width)}
+              {fitted(nameOf(id), width)}
             </text>
             <text x={x + 2} y={HEIGHT - FOOT + 28} fontSize="11.5" fill="var(--ink-2)" className="num">
-              {showText(reached, limit.unit)}
+              {i + 1} · {showText(reached, limit.unit)}
             </text>
           </g>
         );
@@ -198,6 +198,6 @@ function Stairs({
 
 /** A name cut to what its column holds, at about 5.6 units a letter. */
 function fitted(name: string, width: number): string {
-  const most = Math.max(3, Math.floor((width - 18) / 5.6));
+  const most = Math.max(3, Math.floor((width - 4) / 5.6));
   return name.length <= most ? name : `${name.slice(0, most - 1)}…`;
 }
