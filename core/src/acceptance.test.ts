@@ -1,10 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import { assess } from './assess.ts';
+import { momentDetail } from './choices/momentDetail.ts';
 import { simulateStay } from './days/simulate.ts';
 import { blankDevice } from './job/blank.ts';
 import type { Device, Inverter, Job } from './job/schema.ts';
 import { proposeLoad } from './loads/quickAdd.ts';
-import { aJob, aLoad, withSystem } from './test/jobs.ts';
+import { aHookup, aJob, aLoad, apart, withSupplies, withSystem } from './test/jobs.ts';
 
 /** Cases of common practice and plain arithmetic, through the whole pipeline; tolerances as a fitter would take them. */
 
@@ -323,5 +324,74 @@ describe('the simulated day', () => {
   it('survives a job with nothing in it', () => {
     const { first } = simulateStay(aJob([]), 'a');
     expect(first.soc.every(Number.isFinite)).toBe(true);
+  });
+});
+
+describe('case: 1,700 W at once on a unit of 3,000 W, 51.2 V, 90 %', () => {
+  const job = withSystem(
+    aJob([aLoad({ watts: 1700, path: 'inverter' })], (j) => ({ ...j, rules: { ...j.rules, inverterCurve: 'flat' } })),
+    { busVoltageV: 48, inverter: { ratingW: 3000, idleW: 0, peakEfficiency: 0.9 } },
+  );
+  const { figures, findings } = assess(job);
+
+  it('is loaded to 56.7 %, with 76.5 % in hand', () => {
+    expect(figures['peak.continuous'].value / figures['inverter.rating'].value).toBeCloseTo(0.567, 3);
+    const chosen = momentDetail(job, 'a').inverters[0]?.sizes.find(({ ratingW }) => ratingW === 3000);
+    expect(chosen?.marginTaken).toBeCloseTo(0.765, 3);
+  });
+
+  it('draws 36.9 A then and 65.1 A at full rating, and asks for the surge', () => {
+    expect(figures['peak.current'].value).toBeCloseTo(36.9, 1);
+    expect(figures['inverter.current'].value).toBeCloseTo(65.1, 1);
+    expect(findings.map(({ code }) => code)).toContain('surge-unknown');
+  });
+});
+
+describe('case: +50 % asked, 41 % taken', () => {
+  it('is said, not hidden: 1,066 W on a unit of 1,500 W', () => {
+    const job = withSystem(
+      aJob([aLoad({ watts: 66, path: 'inverter' }), aLoad({ watts: 1000, path: 'inverter' })], (j) => ({
+        ...j,
+        rules: { ...j.rules, inverterMargin: 'plus-50' },
+      })),
+      { inverter: { ratingW: 1500 } },
+    );
+    const finding = assess(job).findings.find(({ code }) => code === 'inverter-too-small');
+    expect(finding?.severity).toBe('caution');
+    expect(finding?.values.marginTaken).toBeCloseTo(0.407, 3);
+  });
+});
+
+describe('case: kettle, toaster, washer, dryer, fridge on circuits of 15 A at 120 V', () => {
+  const loads = [
+    ['kettle', 1500],
+    ['toaster', 900],
+    ['washer', 2000],
+    ['dryer', 2400],
+    ['fridge', 150],
+  ] as const;
+  const job = withSupplies(
+    apart(
+      aJob(loads.map(([id, watts]) => aLoad({ id, watts, path: 'inverter' }))),
+      ['washer-2', 'dryer-3'],
+      ['kettle-0', 'toaster-1'],
+    ),
+    aHookup(15, 120),
+  );
+
+  it('comes to 4,050 W and, with + 25 %, 5,063 W', () => {
+    const { figures } = assess(job);
+    expect(figures['peak.continuous'].value).toBe(4050);
+    expect(Math.round(figures['inverter.required'].value)).toBe(5063);
+  });
+
+  it('on one such circuit 15 A × 120 V = 1,800 W: the dryer and the washer never, the kettle with the fridge', () => {
+    const passing = withSystem(job, { inverter: { form: 'transfer' } });
+    const combinations = momentDetail(passing, 'a').supplies[0]?.combinations;
+    expect(combinations?.clashes.filter((ids) => ids.length === 1).flat()).toEqual(['dryer-3', 'washer-2']);
+    expect(combinations?.together.map(({ ids }) => [...ids].sort())).toEqual([
+      ['fridge-4', 'kettle-0'],
+      ['fridge-4', 'toaster-1'],
+    ]);
   });
 });

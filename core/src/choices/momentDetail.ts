@@ -91,7 +91,7 @@ function inverterDetail(job: Job, evaluation: Evaluation, inverter: SizedInverte
     schools: schoolChoices(inverter),
     combinations: combinationsWithin(
       starters,
-      { running: bears.hotW, starting: bears.surgeW },
+      { running: bears.hotW, alone: bears.hotW, starting: bears.surgeW },
       coincidenceOf(job.together),
       job.together,
     ),
@@ -159,14 +159,14 @@ function formChoices(job: Job, evaluation: Evaluation, inverter: SizedInverter):
       detourWh: form === 'stand-alone' ? inWh / roundTripEfficiency - outWh : 0,
       on: job.brief.supplies.map((supply) => {
         const moment = supplyMoment(supply, profiles, option.system, asForm, slices, coincidenceOf(job.together));
-        const { limit, worst, fits, assisting, assistSize, assistableSize } = moment;
+        const { limit, worst, fits, assisting, assistSize, shortSize } = moment;
         return {
           supplyId: supply.id,
           unit: limit.unit,
           worstSize: worst.weight,
           limitSize: limit.runningSize,
           fits,
-          helped: assisting !== null && assistSize <= assistableSize * (1 + 1e-9),
+          helped: assisting !== null && shortSize === 0,
           assistW: assistSize * limit.wattsPerUnit,
         };
       }),
@@ -175,16 +175,22 @@ function formChoices(job: Job, evaluation: Evaluation, inverter: SizedInverter):
 }
 
 function supplyDetail(job: Job, evaluation: Evaluation, moment: SupplyMoment): SupplyDetail {
-  const { limit, loads, assisting, assistableSize } = moment;
-  const fixed = loads.filter(({ leastSize }) => leastSize === null);
-  // What an assisting inverter adds is added to what runs and to what starts.
-  const help = assisting ? assistableSize : 0;
+  const { limit, loads, assisting } = moment;
+  const fixed = loads
+    .filter(({ leastSize }) => leastSize === null)
+    .map((load) => ({ ...load, isHelped: load.deviceId !== null && load.deviceId === assisting?.device.id }));
+  // What an assisting inverter adds, running and at a start, goes to what hangs on it.
+  const help = assisting ? assisting.bears.hotW / limit.wattsPerUnit : 0;
   const startHelp = assisting ? assisting.bears.surgeW / limit.wattsPerUnit : 0;
   return {
     supplyId: limit.supply.id,
     combinations: combinationsWithin(
       fixed,
-      { running: limit.runningSize + help, starting: limit.startingSize + startHelp },
+      {
+        running: limit.runningSize + help,
+        alone: limit.runningSize,
+        starting: limit.startingSize + startHelp,
+      },
       coincidenceOf(job.together),
       job.together,
     ),

@@ -55,13 +55,10 @@ export const inverterHeat: Rule = ({ inverters }) =>
       })),
   );
 
-/** A unit is chosen, a start needs more than its rating, and nobody has said what it holds. */
+/** A unit is chosen, and nobody has said what it holds at a start. */
 export const surgeUnknown: Rule = ({ inverters }) =>
   inverters
-    .filter(
-      ({ device, ratingW, moment }) =>
-        device.ratingW !== null && ratingW > 0 && device.surgeW === null && moment.surge.weight > ratingW,
-    )
+    .filter(({ device, ratingW }) => device.ratingW !== null && ratingW > 0 && device.surgeW === null)
     .map(({ device, moment, ids }) => ({
       code: 'surge-unknown',
       severity: 'note',

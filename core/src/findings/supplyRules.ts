@@ -1,5 +1,6 @@
+import type { Supply } from '../job/schema.ts';
 import { passesSupply, type SupplyMoment } from '../moment/supplyMoment.ts';
-import type { Rule, Where } from './finding.ts';
+import type { FindingCode, Rule, Where } from './finding.ts';
 import { namesOf } from './names.ts';
 
 const at = (figure: 'worst' | 'full' | 'start' | 'assist' | 'limit', { limit }: SupplyMoment): Where => ({
@@ -75,14 +76,14 @@ export const supplyStart: Rule = ({ supplies }) =>
 /** The assisting inverter and the supply together are not enough. */
 export const assistShort: Rule = ({ supplies }) =>
   supplies
-    .filter(({ assistSize, assistableSize }) => assistSize > assistableSize * (1 + 1e-9))
+    .filter(({ assisting, shortSize }) => assisting && shortSize > 0)
     .map((moment) => ({
       code: 'assist-short',
       severity: 'caution',
       where: at('assist', moment),
       values: {
         supply: moment.limit.supply.name,
-        missingW: (moment.assistSize - moment.assistableSize) * moment.limit.wattsPerUnit,
+        missingW: moment.shortSize * moment.limit.wattsPerUnit,
         device: moment.assisting?.device.name ?? '',
       },
     }));
@@ -98,27 +99,22 @@ export const nothingPasses: Rule = ({ supplies, inverters }) =>
       values: { device: device.name },
     }));
 
-export const hookupInlet: Rule = ({ supplies }) =>
-  supplies
-    .filter(({ limit }) => limit.supply.kind === 'hookup')
-    .slice(0, 1)
-    .map((moment) => ({
-      code: 'hookup-inlet',
-      severity: 'note',
-      where: at('limit', moment),
-      values: { supply: moment.limit.supply.name },
-    }));
+/** A caution that goes with a kind of supply, told once. */
+const cautionOf =
+  (kind: Supply['kind'], code: FindingCode): Rule =>
+  ({ supplies }) =>
+    supplies
+      .filter(({ limit }) => limit.supply.kind === kind)
+      .slice(0, 1)
+      .map((moment) => ({
+        code,
+        severity: 'note',
+        where: at('limit', moment),
+        values: { supply: moment.limit.supply.name },
+      }));
 
-export const generatorFumes: Rule = ({ supplies }) =>
-  supplies
-    .filter(({ limit }) => limit.supply.kind === 'generator')
-    .slice(0, 1)
-    .map((moment) => ({
-      code: 'generator-fumes',
-      severity: 'note',
-      where: at('limit', moment),
-      values: { supply: moment.limit.supply.name },
-    }));
+export const hookupInlet = cautionOf('hookup', 'hookup-inlet');
+export const generatorFumes = cautionOf('generator', 'generator-fumes');
 
 /** The members of the worst set, the largest first. */
 const heaviestIn = ({ worst, loads }: SupplyMoment): string[] =>

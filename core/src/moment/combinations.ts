@@ -23,8 +23,13 @@ const SMALL = 0.04;
  * the large loads; the small ones count as always on.
  */
 export function combinationsWithin(
-  loads: readonly Starter[],
-  limits: { readonly running: number; readonly starting: number },
+  loads: readonly (Starter & { readonly isHelped?: boolean })[],
+  limits: {
+    readonly running: number;
+    /** For what hangs on the supply alone, where an inverter helps the rest. */
+    readonly alone: number;
+    readonly starting: number;
+  },
   coincidence: Coincidence,
   together: Together,
 ): Combinations {
@@ -37,6 +42,7 @@ export function combinationsWithin(
     .sort((a, b) => b.startExtra - a.startExtra);
   const rest = units.filter((unit) => !large.includes(unit));
   const baseSize = rest.reduce((sum, { size }) => sum + size, 0);
+  const baseAlone = rest.reduce((sum, { aloneSize }) => sum + aloneSize, 0);
   const base: Starter = { id: 'base', size: baseSize, startExtra: Math.max(0, ...rest.map((unit) => unit.startExtra)) };
   const masks = 2 ** large.length;
   const allowed = allowedMasks(large, together);
@@ -44,10 +50,13 @@ export function combinationsWithin(
   for (let mask = 0; mask < masks; mask++) {
     const on = large.filter((_, i) => mask & (1 << i));
     const sum = on.reduce((total, { size }) => total + size, baseSize);
-    if (sum > limits.running * (1 + 1e-9)) continue;
+    const alone = on.reduce((total, { aloneSize }) => total + aloneSize, baseAlone);
+    if (sum > limits.running * (1 + 1e-9) || alone > limits.alone * (1 + 1e-9)) continue;
     const { peak } = bestStartOrder([base, ...on]);
     if (peak <= limits.starting * (1 + 1e-9)) fits[mask] = 1;
   }
+  // Should the small ones alone be too much, that is all there is to say.
+  if (!fits[0]) return { base: [], baseSize: 0, clashes: [rest.flatMap(({ ids }) => ids)], together: [] };
   const clashes: string[][] = [];
   const sets: { ids: string[]; size: number }[] = [];
   const idsOf = (mask: number) => large.flatMap(({ ids }, i) => (mask & (1 << i) ? ids : []));
@@ -73,9 +82,11 @@ export function combinationsWithin(
 /** Loads that run only together, as one. */
 interface Unit extends Starter {
   readonly ids: readonly string[];
+  /** Of its size, what nobody helps. */
+  readonly aloneSize: number;
 }
 
-function asUnits(loads: readonly Starter[], coincidence: Coincidence): Unit[] {
+function asUnits(loads: readonly (Starter & { readonly isHelped?: boolean })[], coincidence: Coincidence): Unit[] {
   const byId = new Map(loads.map((load) => [load.id, load]));
   const units = new Map<string, Unit>();
   for (const load of loads) {
@@ -86,6 +97,7 @@ function asUnits(loads: readonly Starter[], coincidence: Coincidence): Unit[] {
       id: key,
       ids,
       size: own.reduce((sum, { size }) => sum + size, 0),
+      aloneSize: own.reduce((sum, { size, isHelped }) => sum + (isHelped ? 0 : size), 0),
       startExtra: Math.max(0, ...own.map(({ startExtra }) => startExtra)),
     });
   }

@@ -148,7 +148,12 @@ describe('what may run together', () => {
         const isPair = a !== b && a < loads.length && b < loads.length;
         const together = { atMost: isPair ? [{ loads: [`l${a}`, `l${b}`], most: 1 }] : [], always: [] };
         const starting = running + more;
-        const found = combinationsWithin(loads, { running, starting }, new Coincidence(together), together);
+        const found = combinationsWithin(
+          loads,
+          { running, alone: running, starting },
+          new Coincidence(together),
+          together,
+        );
         const subsets = Array.from({ length: 2 ** loads.length }, (_, mask) =>
           loads.filter((_l, i) => mask & (1 << i)),
         );

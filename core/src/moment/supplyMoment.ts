@@ -37,6 +37,8 @@ export interface SupplyMoment {
   /** What an assisting inverter must add, and can; 0 without one. */
   readonly assistSize: number;
   readonly assistableSize: number;
+  /** What is missing even so: beyond inverter and supply together, or of what hangs on the supply alone. */
+  readonly shortSize: number;
   readonly assisting: SizedInverter | null;
   /** The worst set and what is left for charging, switched on in the best order. */
   readonly order: StartOrder;
@@ -121,20 +123,29 @@ export function supplyMoment(
   const loads = supplyLoads(limit, profiles, system, inverters);
   const fixed = loads.filter(({ leastSize }) => leastSize === null);
   const chargers = loads.filter(({ leastSize }) => leastSize !== null);
-  let worst: TimedSet = { ids: [], weight: 0, startMin: null };
-  for (const slice of slices) {
-    const set = coincidence.heaviest(sizesIn(fixed, slice), [], worst.weight);
-    if (set) worst = { ...set, startMin: slice.startMin };
-  }
+  const heaviestOf = (some: readonly SupplyLoad[]): TimedSet => {
+    let heaviest: TimedSet = { ids: [], weight: 0, startMin: null };
+    for (const slice of slices) {
+      const set = coincidence.heaviest(sizesIn(some, slice), [], heaviest.weight);
+      if (set) heaviest = { ...set, startMin: slice.startMin };
+    }
+    return heaviest;
+  };
+  const worst = heaviestOf(fixed);
   const fullCharge = chargers.reduce((sum, { size }) => sum + size, 0);
   const left = Math.max(0, limit.runningSize - worst.weight);
   const least = Math.min(...chargers.map(({ leastSize }) => leastSize ?? 0), Number.POSITIVE_INFINITY);
   const chargingSize = left >= least ? Math.min(fullCharge, left) : 0;
   const assisting = inverters.find(({ device, ratingW }) => device.form === 'assisting' && ratingW > 0) ?? null;
+  const isThrough = ({ deviceId }: SupplyLoad) => deviceId !== null && deviceId === assisting?.device.id;
   const throughSize = fixed.reduce(
-    (sum, load) => sum + (load.deviceId === assisting?.device.id && worst.ids.includes(load.id) ? load.size : 0),
+    (sum, load) => sum + (isThrough(load) && worst.ids.includes(load.id) ? load.size : 0),
     0,
   );
+  const assistSize = assisting ? Math.max(0, worst.weight - limit.runningSize) : 0;
+  const assistableSize = assisting ? Math.min(throughSize, assisting.bears.hotW / limit.wattsPerUnit) : 0;
+  const aloneSize = heaviestOf(fixed.filter((load) => !isThrough(load))).weight;
+  const shortSize = Math.max(0, assistSize - assistableSize, aloneSize - limit.runningSize);
   const running = fixed.filter(({ id }) => worst.ids.includes(id));
   const down: Starter = { id: chargers[0]?.id ?? CHARGER_ID, size: chargingSize, startExtra: 0 };
   const switched = chargingSize > 0 ? [...running, down] : running;
@@ -144,8 +155,10 @@ export function supplyMoment(
     worst,
     fullSize: worst.weight + fullCharge,
     chargingSize,
-    assistSize: assisting ? Math.max(0, worst.weight - limit.runningSize) : 0,
-    assistableSize: assisting ? Math.min(throughSize, assisting.bears.hotW / limit.wattsPerUnit) : 0,
+    assistSize,
+    assistableSize,
+    // Rounding of a part in a million is no shortage.
+    shortSize: shortSize > limit.runningSize * 1e-6 ? shortSize : 0,
     assisting,
     order: bestStartOrder(switched),
     allAtOnce: allAtOnce(switched),

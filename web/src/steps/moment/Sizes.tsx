@@ -16,6 +16,7 @@ import { QuantityField } from '../../ui/Field.tsx';
 import { Fig } from '../../ui/Fig.tsx';
 import { FindingLine } from '../../ui/FindingLine.tsx';
 import { useFindings } from '../../ui/FitRow.tsx';
+import { InverterRating } from '../../ui/InverterRating.tsx';
 import { Num } from '../../ui/Number.tsx';
 import { RegionField } from '../../ui/RegionField.tsx';
 import { FAIL_WORDS } from './words.ts';
@@ -83,16 +84,7 @@ export function Sizes({
         </p>
       )}
       <div className="grid grid-cols-5 gap-x-5 gap-y-2.5 pt-3 @max-[860px]:grid-cols-3 @max-[560px]:grid-cols-2">
-        <QuantityField
-          label="Fitted"
-          unit="W"
-          kind="power"
-          value={device.ratingW}
-          auto="as required"
-          min={50}
-          max={40_000}
-          onChange={(ratingW) => change({ ratingW }, 'rating')}
-        />
+        <InverterRating label="Fitted" device={device} onChange={(ratingW) => change({ ratingW }, 'rating')} />
         <QuantityField
           label="Holds at a start, data sheet"
           unit="W"

@@ -3,6 +3,7 @@ import { addDevice, changeDevice, type DeviceChange, removeDevice } from '../../
 import { useJob } from '../../shell/JobContext.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Choice, QuantityField, TextField, useDraft } from '../../ui/Field.tsx';
+import { InverterRating } from '../../ui/InverterRating.tsx';
 
 /** What stands between the bus and the loads in this option: sizes, losses, when it is on. */
 export function Devices() {
@@ -119,18 +120,7 @@ type Change = (part: DeviceChange, key?: string) => void;
 
 function SizeFields({ device, change }: { device: Device; change: Change }) {
   if (device.kind === 'inverter') {
-    return (
-      <QuantityField
-        label="Rating"
-        unit="W"
-        kind="power"
-        value={device.ratingW}
-        auto="as required"
-        min={50}
-        max={40_000}
-        onChange={(ratingW) => change({ ratingW }, 'rating')}
-      />
-    );
+    return <InverterRating label="Rating" device={device} onChange={(ratingW) => change({ ratingW }, 'rating')} />;
   }
   if (device.kind === 'converter') {
     return (
