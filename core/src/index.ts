@@ -44,7 +44,7 @@ export type {
   System,
   Together,
 } from './job/schema.ts';
-export { DAY_KINDS, SCHEMA_VERSION } from './job/values.ts';
+export { DAY_KINDS, FORMS, SCHEMA_VERSION } from './job/values.ts';
 export { CSV_COLUMNS, type CsvFault, type CsvRow, loadsFromRows, loadToRow } from './loads/csv.ts';
 export type { EvidenceSummary } from './loads/evidence.ts';
 // How does a load run?

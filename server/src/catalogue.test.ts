@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import { blankJob, loadsOfTemplate, TEMPLATES } from '@joulemetric/core';
 import { pino } from 'pino';
 import sharp from 'sharp';
@@ -176,5 +177,23 @@ describe('stored jobs of an older version', () => {
     expect(warnings).toHaveLength(1);
     expect(warnings[0]).toContain(bad);
     await pool.query('delete from job where id = $1', [bad]);
+  });
+});
+
+describe('the firm’s appliances of an older version', () => {
+  it('get what loads have since learnt, and keep all they had', async () => {
+    const { startSeconds: _, softStart: __, ...older } = load;
+    await pool.query(
+      "insert into appliance (workspace_id, document) select id, $1 from workspace where slug = 'demo'",
+      [JSON.stringify({ name: 'Old pump', words: '', load: { ...older, startRatio: 3 } })],
+    );
+    const migration = new URL('../../db/migrations/0003.do.start-of-appliances.sql', import.meta.url);
+    const sql = readFileSync(migration, 'utf8');
+    await pool.query(sql);
+    // A second time changes nothing.
+    await pool.query(sql);
+    const { body } = await request(app).get('/api/catalogue').expect(200);
+    const found = body.find(({ appliance }: { appliance: { name: string } }) => appliance.name === 'Old pump');
+    expect(found.appliance.load).toEqual({ ...older, startRatio: 3, startSeconds: null, softStart: false });
   });
 });
