@@ -104,6 +104,82 @@ test('a hookup: what fits, how far the charger goes down, what an assisting inve
   await expect(hookup).toHaveCount(0);
 });
 
+test('by the lanes what is never on together does not count, and a second inverter has its own moment', async ({
+  page,
+}) => {
+  const id = await openJob(page);
+  await add(page, 'kettle 1500W');
+  await add(page, 'toaster 1200W');
+  await page.keyboard.press('Alt+4');
+  const vital = page.locator('[data-vital="peak.continuous"]');
+  await expect(vital).toContainText('2\u2009700');
+  await page.getByLabel('What may coincide').selectOption('by-lanes');
+  // The usual times of kettle and toaster lie apart.
+  await expect(vital).toContainText('1\u2009500');
+  await expect(page.getByRole('list', { name: 'Heaviest sets' }).first()).toContainText(/from \d\d:\d\d/);
+  await saved(page);
+  expect((await storedJob(page, id)).rules.coincide).toBe('by-lanes');
+
+  await page.keyboard.press('Alt+3');
+  await page.getByRole('button', { name: 'Another inverter' }).click();
+  await page.keyboard.press('Alt+2');
+  await page.getByLabel('Name of Toaster').focus();
+  await page.getByRole('button', { name: 'Details' }).click();
+  await page.getByLabel('Fed by').selectOption('inverter-2');
+  await page.getByLabel('Start lasts').fill('2');
+  await page.getByLabel('Has a soft starter').check();
+  await saved(page);
+  const toaster = (await storedJob(page, id)).loads.find(({ name }) => name.startsWith('Toaster'));
+  expect(toaster).toMatchObject({ device: 'inverter-2', startSeconds: 2, softStart: true });
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('Alt+4');
+  await expect(page.getByRole('list', { name: 'Heaviest sets' })).toHaveCount(2);
+  await expect(page.getByText(/^Which size of/)).toHaveCount(2);
+});
+
+test('a generator: too much at once is said with what to do, and what is ticked off changes the order', async ({
+  page,
+}) => {
+  const id = await openJob(page);
+  for (const line of ['kettle 1500W', 'fan heater 1500W', 'air conditioner portable 900W']) await add(page, line);
+  await page.keyboard.press('Alt+4');
+  await page.getByRole('radio', { name: 'With a transfer switch' }).check();
+  await page.getByRole('button', { name: 'A generator' }).click();
+  const generator = page.locator('[data-supply="generator"]');
+  await expect(generator).toContainText('may come together on Generator');
+  await expect(generator).toContainText('carbon monoxide');
+  await expect(generator).toContainText('Not together on it');
+  const order = generator.locator('[data-order-peak]');
+  await expect(order).toContainText('above the');
+  await generator.getByRole('checkbox', { name: /^Kettle/ }).uncheck();
+  await generator.getByRole('checkbox', { name: /^Fan heater/ }).uncheck();
+  await expect(order).not.toContainText('carried');
+  await generator.getByLabel('Gives for hours').fill('6 kW');
+  await generator.getByLabel('Runs at').fill('600');
+  // 6,000 W less 7 % at 600 m, 90 % of it.
+  await expect(generator.locator(figure('supply.limit.generator'))).toContainText('5\u2009022');
+  await expect(generator).toContainText('Everything may run together');
+  await generator.locator(figure('supply.limit.generator')).click();
+  await expect(page.getByRole('complementary', { name: 'Working' })).toContainText('Share of it that is used');
+  await saved(page);
+  expect((await storedJob(page, id)).brief.supplies[0]).toMatchObject({ ratedW: 6000, altitudeM: 600 });
+});
+
+test('a step that cannot be fetched says so, and opens when it can', async ({ context }) => {
+  // A page of its own: that the step's failure is reported on the console is right here.
+  const page = await context.newPage();
+  await page.route('**/assets/Moment-*', (route) => route.abort());
+  const id = await openJob(page);
+  await add(page, 'kettle 1500W');
+  await saved(page);
+  await page.keyboard.press('Alt+4');
+  await expect(page.getByRole('heading', { name: 'This step cannot be shown just now' })).toBeVisible();
+  await page.unroute('**/assets/Moment-*');
+  await page.getByRole('button', { name: 'Try again' }).click();
+  await expect(page.getByRole('heading', { name: 'What comes together at the worst moment?' })).toBeVisible();
+  expect((await storedJob(page, id)).loads).toHaveLength(1);
+});
+
 test('the card for the client says it in plain words and prints on one page', async ({ page }) => {
   await page.goto('/');
   await page.getByRole('link', { name: /Bookbinder/ }).click();

@@ -46,6 +46,7 @@ for (const [name, viewport] of SCREENS) {
       await expect(page.locator(figure(id)).first()).toBeVisible();
     }
     await expect(page.locator('[data-stay="ready"]')).toBeVisible();
+    await page.locator('[data-stay="ready"]').scrollIntoViewIfNeeded();
     await expect(page.locator('canvas')).toBeVisible();
 
     await saved(page);

@@ -1,33 +1,42 @@
-import { StrictMode } from 'react';
+import { lazy, StrictMode, Suspense } from 'react';
 import { createRoot } from 'react-dom/client';
 import { createBrowserRouter, Navigate } from 'react-router';
 import { RouterProvider } from 'react-router/dom';
 import { JobPage } from './shell/JobPage.tsx';
+import { StepMissing } from './shell/StepMissing.tsx';
 import { Brief } from './steps/brief/Brief.tsx';
 import { JobsPage } from './steps/jobs/JobsPage.tsx';
 import { Loads } from './steps/loads/Loads.tsx';
 import './styles.css';
 
 /** Steps that are not the first to be seen: fetched when the page has nothing else to do, so that they open without a signal too. */
-const later = {
-  paths: () => import('./steps/paths/Paths.tsx').then(({ Paths }) => ({ Component: Paths })),
-  moment: () => import('./steps/moment/Moment.tsx').then(({ Moment }) => ({ Component: Moment })),
-  card: () => import('./steps/moment/Card.tsx').then(({ Card }) => ({ Component: Card })),
-  result: () => import('./steps/result/Result.tsx').then(({ Result }) => ({ Component: Result })),
+const LATER = {
+  paths: () => import('./steps/paths/Paths.tsx').then(({ Paths }) => ({ default: Paths })),
+  moment: () => import('./steps/moment/Moment.tsx').then(({ Moment }) => ({ default: Moment })),
+  card: () => import('./steps/moment/Card.tsx').then(({ Card }) => ({ default: Card })),
+  result: () => import('./steps/result/Result.tsx').then(({ Result }) => ({ default: Result })),
 };
+
+function laterStep([path, load]: [string, (typeof LATER)[keyof typeof LATER]]) {
+  const Step = lazy(load);
+  const element = (
+    <Suspense fallback={null}>
+      <Step />
+    </Suspense>
+  );
+  return { path, element, ErrorBoundary: StepMissing };
+}
 
 const router = createBrowserRouter([
   { path: '/', element: <JobsPage /> },
   {
     path: '/jobs/:id',
     element: <JobPage />,
-    // Nothing stands there until the step of a deep link has come.
-    HydrateFallback: () => null,
     children: [
       { index: true, element: <Navigate to="loads" replace /> },
       { path: 'brief', element: <Brief /> },
       { path: 'loads', element: <Loads /> },
-      ...Object.entries(later).map(([path, lazy]) => ({ path, lazy })),
+      ...Object.entries(LATER).map(laterStep),
       { path: '*', element: <Navigate to="../loads" replace /> },
     ],
   },
@@ -41,9 +50,10 @@ createRoot(document.getElementById('root') as HTMLElement).render(
 );
 
 /** ms after the first screen. */
-const LATER_MS = 1500;
+const AHEAD_AFTER_MS = 1500;
 window.addEventListener('load', () => {
   setTimeout(() => {
-    for (const step of Object.values(later)) void step();
-  }, LATER_MS);
+    // Without a signal nothing is fetched ahead; the step is fetched when it is opened.
+    for (const load of Object.values(LATER)) load().catch(() => undefined);
+  }, AHEAD_AFTER_MS);
 });

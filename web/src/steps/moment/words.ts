@@ -39,6 +39,3 @@ export const FAIL_WORDS: Readonly<Record<SizeChoice['fails'][number], string>> =
   surge: 'start too hard',
   'long-start': 'start too long',
 };
-
-/** A share of something as people say it: 6 to 7.9 → "6.9". */
-export const sizeText = (size: number, unit: string): string => showText(size, unit);
