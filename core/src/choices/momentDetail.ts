@@ -8,7 +8,7 @@ import { heaviestFirst } from '../moment/nextSets.ts';
 import type { SizedInverter } from '../moment/sizeInverters.ts';
 import { type SupplyMoment, supplyMoment } from '../moment/supplyMoment.ts';
 import { type Trip, tripsOf } from '../moment/trips.ts';
-import { acWeights, type TimedSet } from '../moment/worstMoment.ts';
+import { acWeights, startsOf, type TimedSet } from '../moment/worstMoment.ts';
 import { MOTOR_FROM } from '../reference/starts.ts';
 import { type SchoolChoice, type SizeChoice, schoolChoices, sizeChoices } from './inverterChoice.ts';
 
@@ -17,7 +17,7 @@ export interface RankedSet extends TimedSet {
   readonly members: readonly { readonly id: string; readonly name: string; readonly watts: number }[];
   readonly apparentVa: number;
   readonly startW: number;
-  readonly starter: string | null;
+  readonly starters: readonly string[];
   readonly startSeconds: number;
   readonly trips: readonly Trip[];
 }
@@ -119,17 +119,13 @@ function rankedSets(job: Job, { slices }: Evaluation, { moment, bears }: SizedIn
       .map((id) => ({ id, name: byId.get(id)?.name ?? id, watts: weights.get(id) ?? 0 }))
       .sort((a, b) => b.watts - a.watts);
     const apparentVa = members.reduce((sum, { id, watts }) => sum + watts * (byId.get(id)?.vaPerW ?? 1), 0);
-    const starts = ids.flatMap((id) => {
-      const load = byId.get(id);
-      return load && load.startExtraW > 0
-        ? [{ id, weight: weight + load.startExtraW, seconds: load.startSeconds }]
-        : [];
-    });
-    const worst = starts.reduce((best, one) => (one.weight > best.weight ? one : best), {
-      id: null as string | null,
-      weight,
-      seconds: 0,
-    });
+    const loads = moment.acLoads.filter(({ id }) => ids.includes(id));
+    const starts = startsOf(loads, coincidence, job.rules.twoMayStart).map(({ ids: starters, extraW, seconds }) => ({
+      starters,
+      weight: weight + extraW,
+      seconds,
+    }));
+    const worst = starts[0] ?? { starters: [], weight, seconds: 0 };
     return {
       ids,
       weight,
@@ -137,7 +133,7 @@ function rankedSets(job: Job, { slices }: Evaluation, { moment, bears }: SizedIn
       members,
       apparentVa,
       startW: worst.weight,
-      starter: worst.id,
+      starters: worst.starters,
       startSeconds: worst.seconds,
       trips: tripsOf(bears, { runningW: weight, apparentVa, starts }),
     };

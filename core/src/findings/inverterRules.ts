@@ -25,7 +25,7 @@ export const inverterStart: Rule = ({ inverters, job }) =>
   inverters.flatMap(({ device, moment, trips, ids }) =>
     trips
       .filter(({ kind }) => kind === 'inrush' || kind === 'surge-time')
-      .map(({ kind, askedW, limitW, seconds, holdSeconds }) => ({
+      .map(({ kind, asked, limit, seconds, holdSeconds }) => ({
         code: 'inverter-start',
         severity: 'stop',
         where: { step: 'moment', figure: ids.surge },
@@ -33,8 +33,8 @@ export const inverterStart: Rule = ({ inverters, job }) =>
           device: device.name,
           name: namesOf((kind === 'inrush' ? moment.surge : moment.longStart)?.starters ?? [], job.loads),
           kind,
-          askedW,
-          limitW,
+          askedW: asked,
+          limitW: limit,
           seconds: seconds ?? 0,
           holdSeconds: holdSeconds ?? 0,
           alsoOver: trips.some((trip) => trip.kind === 'overload') ? 1 : 0,
@@ -47,11 +47,11 @@ export const inverterHeat: Rule = ({ inverters }) =>
   inverters.flatMap(({ device, trips, ids }) =>
     trips
       .filter(({ kind }) => kind === 'heat')
-      .map(({ askedW, limitW }) => ({
+      .map(({ asked, limit }) => ({
         code: 'inverter-heat',
         severity: 'caution',
         where: { step: 'moment', figure: ids.hot },
-        values: { device: device.name, askedW, limitW, ambientC: device.ambientC ?? 25 },
+        values: { device: device.name, askedW: asked, limitW: limit, ambientC: device.ambientC ?? 25 },
       })),
   );
 

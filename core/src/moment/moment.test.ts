@@ -285,3 +285,14 @@ describe('which size', () => {
     expect(detail.inverters[0]?.schools.map(({ ratingW }) => ratingW)).toEqual([2000, 2000, 2500, 3000]);
   });
 });
+
+describe('two starts in the same instant', () => {
+  it('count in every set that is listed, also two pieces of one load', () => {
+    const job = aJob([{ ...ac('pump', 100, 3), quantity: 2 }, ac('motor', 300, 2)]);
+    const two = { ...job, rules: { ...job.rules, twoMayStart: true } };
+    const set = (one: Job) => momentDetail(one, 'a').inverters[0]?.sets[0];
+    // 500 W run; one start adds the motor's 300 W, two add that and a pump's 200 W.
+    expect(set(job)).toMatchObject({ startW: 800, starters: ['motor-1'] });
+    expect(set(two)).toMatchObject({ startW: 1000, starters: ['pump-0', 'motor-1'] });
+  });
+});

@@ -9,9 +9,10 @@ export type TripKind = 'inrush' | 'surge-time' | 'overload' | 'heat';
 
 export interface Trip {
   readonly kind: TripKind;
-  /** What is asked, and what is held, W (or VA). */
-  readonly askedW: number;
-  readonly limitW: number;
+  /** What is asked, and what is held, in `unit`. */
+  readonly asked: number;
+  readonly limit: number;
+  readonly unit: 'W' | 'VA';
   /** Of a start that lasts too long: the seconds it lasts, and those for which it is held. */
   readonly seconds?: number;
   readonly holdSeconds?: number;
@@ -45,13 +46,15 @@ export function tripsOf(bears: Bears, asks: Asks): Trip[] {
   const trips: Trip[] = [];
   const inrush = asks.starts.find(({ weight }) => over(weight, surgeW));
   const long = asks.starts.find(({ weight, seconds }) => seconds > holdSeconds && over(weight, minuteW));
-  if (inrush) trips.push({ kind: 'inrush', askedW: inrush.weight, limitW: surgeW });
-  else if (long)
-    trips.push({ kind: 'surge-time', askedW: long.weight, limitW: minuteW, seconds: long.seconds, holdSeconds });
-  if (over(asks.runningW, bears.ratingW))
-    trips.push({ kind: 'overload', askedW: asks.runningW, limitW: bears.ratingW });
-  else if (over(asks.apparentVa, bears.ratingVa))
-    trips.push({ kind: 'overload', askedW: asks.apparentVa, limitW: bears.ratingVa });
-  else if (over(asks.runningW, bears.hotW)) trips.push({ kind: 'heat', askedW: asks.runningW, limitW: bears.hotW });
+  if (inrush) trips.push({ kind: 'inrush', asked: inrush.weight, limit: surgeW, unit: 'W' });
+  else if (long) {
+    const { weight, seconds } = long;
+    trips.push({ kind: 'surge-time', asked: weight, limit: minuteW, unit: 'W', seconds, holdSeconds });
+  }
+  const { runningW, apparentVa } = asks;
+  if (over(runningW, bears.ratingW)) trips.push({ kind: 'overload', asked: runningW, limit: bears.ratingW, unit: 'W' });
+  else if (over(apparentVa, bears.ratingVa))
+    trips.push({ kind: 'overload', asked: apparentVa, limit: bears.ratingVa, unit: 'VA' });
+  else if (over(runningW, bears.hotW)) trips.push({ kind: 'heat', asked: runningW, limit: bears.hotW, unit: 'W' });
   return trips;
 }

@@ -95,7 +95,7 @@ export function worstMoment(
     weights: new Map([...weights].map(([id, w]) => [id, w * (byId.get(id)?.vaPerW ?? 1)])),
   }));
   const continuous = heaviestOf(inW, coincidence);
-  const ordered = starts(acLoads, coincidence, twoMayStart);
+  const ordered = startsOf(acLoads, coincidence, twoMayStart);
   const still: HeaviestStart = { ...continuous, starters: [], seconds: 0 };
   const surge = heaviestStart(ordered, inW, coincidence, continuous.weight, still) ?? still;
   const long = ordered.filter(({ seconds }) => seconds > holdSeconds);
@@ -146,14 +146,14 @@ function heaviestStart(
   return best;
 }
 
-interface Starting {
+export interface Starting {
   readonly ids: readonly string[];
   readonly extraW: number;
   readonly seconds: number;
 }
 
 /** Every way one piece (or two, if two may start at once) can start, largest extra first. */
-function starts(loads: readonly AcLoad[], coincidence: Coincidence, twoMayStart: boolean): Starting[] {
+export function startsOf(loads: readonly AcLoad[], coincidence: Coincidence, twoMayStart: boolean): Starting[] {
   const able = loads.filter(({ startExtraW }) => startExtraW > 0);
   const singles = able.map((load) => ({ ids: [load.id], extraW: load.startExtraW, seconds: load.startSeconds }));
   const pairs = twoMayStart

@@ -8,9 +8,7 @@ export function NeverTogether({ load }: { load: Load }) {
   const partners = job.together.atMost
     .filter(({ loads, most }) => most === 1 && loads.includes(load.id))
     .flatMap(({ loads }) => loads.filter((id) => id !== load.id));
-  const others = job.loads.filter(
-    ({ id, path }) => id !== load.id && !partners.includes(id) && path.startsWith('inverter'),
-  );
+  const others = job.loads.filter(({ id }) => id !== load.id && !partners.includes(id));
   const nameOf = (id: string) => job.loads.find((other) => other.id === id)?.name ?? id;
   return (
     <div>

@@ -1,4 +1,4 @@
-import { formatClock, type RankedSet, type SizedInverter, showText } from '@joulemetric/core';
+import { formatClock, namesOf, type RankedSet, type SizedInverter, showText } from '@joulemetric/core';
 import { Num } from '../../ui/Number.tsx';
 import { tripWords } from './words.ts';
 
@@ -47,7 +47,7 @@ export function SetBars({
               <span className="text-ink">{i === 0 ? 'Worst: ' : 'Next: '}</span>
               {set.startMin !== null && `from ${formatClock(set.startMin)}, `}
               {set.members.map(({ name, watts }) => `${name} ${showText(watts, 'W')}`).join(' · ')}
-              {set.starter && `; hardest start ${set.members.find(({ id }) => id === set.starter)?.name}`}.{' '}
+              {set.starters.length > 0 && `; hardest start ${namesOf(set.starters, set.members)}`}.{' '}
               {set.trips.map((trip) => (
                 <span key={trip.kind} className="font-medium text-stop">
                   It {tripWords(trip)}.{' '}

@@ -67,7 +67,7 @@ describe('the client’s card', () => {
 describe('words of the step', () => {
   it('tell each way of tripping apart, with how soon', () => {
     const words = (kind: Parameters<typeof tripWords>[0]['kind']) =>
-      tripWords({ kind, askedW: 2100, limitW: 2000, seconds: 3, holdSeconds: 1 });
+      tripWords({ kind, asked: 2100, limit: 2000, unit: 'W', seconds: 3, holdSeconds: 1 });
     expect(words('inrush')).toContain('at once');
     expect(words('surge-time')).toContain('after 1\u2009s');
     expect(words('overload')).toContain('within a minute');

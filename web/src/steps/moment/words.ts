@@ -18,9 +18,10 @@ export const FORM_WORDS: Readonly<Record<Inverter['form'], { readonly name: stri
 };
 
 /** What trips, how soon and on what: the three ways prove different things. */
-export function tripWords({ kind, askedW, limitW, seconds, holdSeconds }: Trip): string {
-  const asked = showText(askedW, 'W');
-  const limit = showText(limitW, 'W');
+export function tripWords(trip: Trip): string {
+  const { kind, unit, seconds, holdSeconds } = trip;
+  const asked = showText(trip.asked, unit);
+  const limit = showText(trip.limit, unit);
   switch (kind) {
     case 'inrush':
       return `trips at once: the start asks ${asked}, ${limit} are held`;
