@@ -69,17 +69,27 @@ test('every figure opens its working, down to what was typed', async ({ page }) 
   await page.keyboard.press('Escape');
   await expect(working).toBeHidden();
 
-  await page.getByRole('link', { name: 'Result' }).first().click();
-  const ids = await page
-    .locator('[data-figure]')
-    .evaluateAll((all) => [...new Set(all.map((one) => (one as HTMLElement).dataset.figure))]);
-  expect(ids.length).toBeGreaterThan(14);
-  for (const id of ids) {
-    await page
-      .locator(figure(id ?? ''))
-      .first()
-      .click();
-    await expect(page.locator(`[data-working="${id}"]`)).toContainText('Method');
+  await page.getByRole('link', { name: 'Worst moment' }).first().click();
+  await page.getByRole('radio', { name: 'Assisting the supply' }).check();
+  await page.getByRole('button', { name: 'A hookup' }).click();
+  await expect(page.locator(figure('supply.charging.hookup'))).toBeVisible();
+  for (const [step, question, least] of [
+    ['Worst moment', 'What comes together at the worst moment?', 11],
+    ['Result', 'What should be fitted?', 15],
+  ] as const) {
+    await page.getByRole('link', { name: step }).first().click();
+    await expect(page.getByRole('heading', { name: question })).toBeVisible();
+    const ids = await page
+      .locator('[data-figure]')
+      .evaluateAll((all) => [...new Set(all.map((one) => (one as HTMLElement).dataset.figure))]);
+    expect(ids.length).toBeGreaterThanOrEqual(least);
+    for (const id of ids) {
+      await page
+        .locator(figure(id ?? ''))
+        .first()
+        .click();
+      await expect(page.locator(`[data-working="${id}"]`)).toContainText('Method');
+    }
   }
 });
 
