@@ -68,6 +68,18 @@ export function useJob(): OpenJob {
 
 const NONE: readonly Move[] = [];
 
+/** The last evaluations, so that the job before an edit is not reckoned again. Jobs are never changed in place. */
+let reckoned: readonly { readonly job: Job; readonly optionId: string; readonly evaluation: Evaluation }[] = [];
+const KEPT = 3;
+
+function evaluated(job: Job, optionId: string): Evaluation {
+  const known = reckoned.find((one) => one.job === job && one.optionId === optionId);
+  if (known) return known.evaluation;
+  const evaluation = evaluate(job, optionId);
+  reckoned = [{ job, optionId, evaluation }, ...reckoned].slice(0, KEPT);
+  return evaluation;
+}
+
 /** Holds the job and the selection; everything else on the page is derived from them. */
 export function JobProvider({ session, children }: { session: JobSession; children: React.ReactNode }) {
   const snapshot = useSyncExternalStore(session.subscribe, session.snapshot);
@@ -82,13 +94,13 @@ export function JobProvider({ session, children }: { session: JobSession; childr
   const followed = useDeferredValue(ticked);
   // What is dropped or made in the job is no what-if any more, at once.
   const whatIf = onPaths && ticked.length > 0 ? followed : NONE;
-  const actual = useMemo(() => evaluate(job, optionId), [job, optionId]);
+  const actual = useMemo(() => evaluated(job, optionId), [job, optionId]);
   const evaluation = useMemo(
     () => (whatIf.length > 0 ? evaluate(applyMoves(job, optionId, whatIf), optionId) : actual),
     [whatIf, job, optionId, actual],
   );
   const edited = useMemo(
-    () => (jobBefore?.options.some(({ id }) => id === optionId) ? evaluate(jobBefore, optionId).assessment : null),
+    () => (jobBefore?.options.some(({ id }) => id === optionId) ? evaluated(jobBefore, optionId).assessment : null),
     [jobBefore, optionId],
   );
   const before = whatIf.length > 0 ? actual.assessment : edited;
