@@ -60,7 +60,7 @@ export function Argue() {
     setTicked([]);
   };
   return (
-    <div className="grid grid-cols-[minmax(0,1fr)_minmax(240px,320px)] gap-x-10 pt-4 @max-[760px]:grid-cols-1">
+    <div className="grid grid-cols-[minmax(0,1fr)_minmax(240px,320px)] gap-x-10 pt-4 @max-[900px]:grid-cols-1">
       <div>
         <h2 className="border-b border-ink pb-1 text-body font-semibold">
           Argue with it{' '}
@@ -132,7 +132,7 @@ function Marks() {
   const { atMost, always } = job.together;
   const names = (ids: readonly string[]) => namesOf(ids, job.loads, 6);
   return (
-    <div className="@max-[760px]:pt-4">
+    <div className="@max-[900px]:pt-4">
       <h2 className="border-b border-line pb-1 text-body font-semibold">What the client keeps to</h2>
       {atMost.length + always.length === 0 && (
         <p className="py-1.5 text-ink-2">Nothing yet: everything may run with everything.</p>
