@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { blankJob, type Job } from '@joulemetric/core';
+import { blankJob, blankSupply, type Job } from '@joulemetric/core';
 import { pino } from 'pino';
 import request from 'supertest';
 import { afterAll, beforeAll, beforeEach, describe, expect, inject, it } from 'vitest';
@@ -50,6 +50,30 @@ describe('jobs', () => {
     await request(app).delete(`/api/jobs/${first.body.id}`).expect(204);
     await request(app).get(`/api/jobs/${first.body.id}`).expect(404);
     await request(app).delete(`/api/jobs/${first.body.id}`).expect(404);
+  });
+
+  it('are refused with the place of what is wrong in a supply, a mark or an inverter', async () => {
+    const good = job('Plugged');
+    const refuse = async (bad: unknown, path: string) => {
+      const { body } = await request(app)
+        .post('/api/jobs')
+        .send(bad as object)
+        .expect(422);
+      expect(body.faults.map((fault: { path: string }) => fault.path)).toContain(path);
+    };
+    const hookup = blankSupply('hookup', '230V-50Hz');
+    const withSupplies = (...supplies: unknown[]) => ({ ...good, brief: { ...good.brief, supplies } });
+    await refuse(withSupplies({ ...hookup, amps: -6 }), '/brief/supplies/0/amps');
+    await refuse(withSupplies({ ...hookup, share: 0.2 }), '/brief/supplies/0/share');
+    await refuse(withSupplies(hookup, hookup), '/brief/supplies/1/id');
+    await refuse(withSupplies({ ...hookup, kind: 'windmill' }), '/brief/supplies/0/kind');
+    await refuse(
+      { ...good, together: { atMost: [{ loads: ['x', 'y'], most: 1 }], always: [] } },
+      '/together/atMost/0/loads/0',
+    );
+    await refuse({ ...good, rules: { ...good.rules, coincide: 'sometimes' } }, '/rules/coincide');
+    expect((await request(app).get('/api/jobs')).body).toEqual([]);
+    await request(app).post('/api/jobs').send(withSupplies(hookup)).expect(201);
   });
 
   it('are never overwritten by somebody who has not seen the newest version', async () => {
