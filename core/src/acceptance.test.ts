@@ -3,7 +3,7 @@ import { assess } from './assess.ts';
 import { momentDetail } from './choices/momentDetail.ts';
 import { simulateStay } from './days/simulate.ts';
 import { blankDevice } from './job/blank.ts';
-import type { Device, Inverter, Job } from './job/schema.ts';
+import type { Device, Inverter, Job, Load } from './job/schema.ts';
 import { proposeLoad } from './loads/quickAdd.ts';
 import { aHookup, aJob, aLoad, apart, withSupplies, withSystem } from './test/jobs.ts';
 
@@ -393,5 +393,25 @@ describe('case: kettle, toaster, washer, dryer, fridge on circuits of 15 A at 12
       ['fridge-4', 'kettle-0'],
       ['fridge-4', 'toaster-1'],
     ]);
+  });
+});
+
+describe('case: amps that are typed stay the amps that are shown', () => {
+  const onHookup = (...loads: Load[]) =>
+    withSystem(withSupplies(aJob(loads), aHookup(15, 120)), { inverter: { form: 'transfer' } });
+  const worstA = (job: Job) => assess(job).figures['supply.worst.hookup']?.value;
+
+  it('13 A at 120 V are 13 A on the hookup, with 1,000 W more 21.3 A, which "17 to 19 A" is not', () => {
+    const air = typed('rooftop air conditioner 13A 120V 3h');
+    expect(worstA(onHookup(air))).toBeCloseTo(13, 9);
+    expect(worstA(onHookup(air, aLoad({ watts: 1000, path: 'inverter' })))).toBeCloseTo(21.33, 2);
+  });
+
+  it('also from a label; with its power factor the watts are fewer, the amps the same', () => {
+    const bare = typed('Pump motor 120V~ 60Hz 6A');
+    const told = typed('Pump motor 120V~ 60Hz 6A cos φ 0.75');
+    expect(worstA(onHookup({ ...bare, path: 'inverter' }))).toBeCloseTo(6, 9);
+    expect(worstA(onHookup({ ...told, path: 'inverter' }))).toBeCloseTo(6, 9);
+    expect(told.draw).toMatchObject({ powerW: 540 });
   });
 });

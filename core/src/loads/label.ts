@@ -173,8 +173,11 @@ function wattsOf(tokens: readonly LabelToken[], side: Side): { powerW: number; b
   const amps = find(tokens, 'A', side);
   if (!volts || !amps) return null;
   const v = side === 'output' || volts.low < 50 ? volts.high : volts.low;
-  return { powerW: v * amps.high, because: `${where}volts × amps` };
+  return { powerW: v * amps.high, because: `${where}${VOLT_AMPS}` };
 }
+
+const VOLT_AMPS = 'volts × amps';
+const isMains = (volts: LabelToken | undefined): boolean => volts !== undefined && volts.high >= MAINS_FROM_V;
 
 function conclusion(tokens: readonly LabelToken[]): Omit<LabelReading, 'tokens' | 'questions'> {
   const powerFactor = find(tokens, 'PF')?.high ?? null;
@@ -197,11 +200,16 @@ function conclusion(tokens: readonly LabelToken[]): Omit<LabelReading, 'tokens' 
       because: powerFactor === null ? 'VA taken as watts' : 'VA × power factor',
     };
   }
+  // Volts × amps of mains are VA: watts by the power factor, or, without one, for as many amps as the label says.
+  const isVoltAmps = !isAdapter && power !== null && power.because.endsWith(VOLT_AMPS) && isMains(inputVolts);
+  if (isVoltAmps && power && powerFactor !== null) {
+    power = { powerW: power.powerW * powerFactor, because: `${power.because} × power factor` };
+  }
   return {
     powerW: power?.powerW ?? null,
     because: power?.because ?? null,
     apparentVa,
-    powerFactor: powerFactor ?? ratio(power?.powerW ?? null, apparentVa),
+    powerFactor: powerFactor ?? (isVoltAmps ? 1 : ratio(power?.powerW ?? null, apparentVa)),
     energyWhPerDay: find(tokens, 'Wh/day')?.high ?? null,
     energyWhPerCycle: find(tokens, 'Wh/cycle')?.high ?? null,
     supply: supplyOf(inputVolts, isAdapter, outputVolts),

@@ -112,8 +112,11 @@ function typedPower(reading: Reading): number | null {
   return token(reading, 'apparent');
 }
 
+/** W ÷ VA as typed. Volts × amps are VA: watts taken from them stand for no fewer amps than were read off. */
 function typedPowerFactor(reading: Reading, powerW: number | null): number | null {
-  const va = token(reading, 'apparent');
+  const volts = token(reading, 'voltage');
+  const amps = token(reading, 'current');
+  const va = token(reading, 'apparent') ?? (volts !== null && amps !== null ? volts * amps : null);
   if (va === null || powerW === null || va <= 0 || powerW > va) return null;
   return Math.max(0.1, powerW / va);
 }
