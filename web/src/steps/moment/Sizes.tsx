@@ -93,6 +93,7 @@ export function Sizes({
           auto="twice its rating"
           min={50}
           max={120_000}
+          {...(device.ratingW === null && device.surgeW !== null ? { note: 'counts once a size is fitted' } : {})}
           onChange={(surgeW) => change({ surgeW }, 'surge')}
         />
         <QuantityField
@@ -222,6 +223,13 @@ function SizeRow({
         </span>
         <span className={`text-right text-number ${WIDE}`}>
           <Num value={size.conversionWh} unit="Wh" />
+        </span>
+        <span className="num col-start-3 hidden @max-[860px]:block">
+          {size.dc
+            .filter((side) => side.busV === busV)
+            .map((dc) => (
+              <DcWords key={dc.busV} dc={dc} />
+            ))}
         </span>
         {shown.map((volts) => {
           const dc = size.dc.find((side) => side.busV === volts);

@@ -7,8 +7,11 @@ import {
   worstOrderPeak,
 } from '@joulemetric/core';
 import { useState } from 'react';
+import { useWidth } from '../../ui/useWidth.ts';
 
-const WIDTH = 640;
+/** px until the drawing is measured; below the second the names stand in a list beneath it. */
+const USUAL_WIDTH = 640;
+const NARROW = 460;
 const HEIGHT = 196;
 const LEFT = 4;
 /** Room beside the steps for the words of the limits. */
@@ -139,60 +142,86 @@ function Stairs({
   );
   const top = Math.max(peak, ...lines.map(({ size }) => size)) * 1.05;
   const y = (size: number) => HEIGHT - FOOT - (size / top) * (HEIGHT - FOOT - HEAD);
-  const width = (WIDTH - LEFT - RIGHT) / Math.max(1, steps.length);
+  const [holder, drawnWidth] = useWidth<HTMLDivElement>(USUAL_WIDTH);
+  const isNarrow = drawnWidth < NARROW;
+  const right = drawnWidth - (isNarrow ? 0 : RIGHT);
+  const width = (right - LEFT) / Math.max(1, steps.length);
   const spike = Math.min(26, width * 0.3);
   const told = steps.map(({ id, peak: reached }) => `${nameOf(id)} ${showText(reached, limit.unit)}`).join(', ');
   return (
-    <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} width="100%" className="block" role="img" aria-label={`In order: ${told}`}>
-      {steps.map(({ id, before, peak: reached, after }, i) => {
-        const x = LEFT + i * width;
-        return (
-          <g key={id}>
-            <rect
-              x={x}
-              y={y(before)}
-              width={width}
-              height={HEIGHT - FOOT - y(before)}
-              fill="var(--ink)"
-              fillOpacity="0.28"
-            />
-            <rect
-              x={x}
-              y={y(after)}
-              width={width - 1}
-              height={Math.max(0, y(before) - y(after))}
-              fill="var(--ink)"
-              fillOpacity="0.8"
-            />
-            {reached > after && (
+    <div ref={holder}>
+      {isNarrow && (
+        <p className="num pt-1 text-note text-ink-2">
+          {lines.map(({ text, dash }) => `${dash ? 'dashed' : 'line'}: ${text}`).join(', ')}
+        </p>
+      )}
+      <svg width={drawnWidth} height={HEIGHT} className="block" role="img" aria-label={`In order: ${told}`}>
+        {steps.map(({ id, before, peak: reached, after }, i) => {
+          const x = LEFT + i * width;
+          return (
+            <g key={id}>
               <rect
-                x={x + 1}
-                y={y(reached)}
-                width={spike}
-                height={y(after) - y(reached)}
-                fill="url(#start-extra)"
-                stroke="var(--copper)"
-                strokeWidth="1.5"
+                x={x}
+                y={y(before)}
+                width={width}
+                height={HEIGHT - FOOT - y(before)}
+                fill="var(--ink)"
+                fillOpacity="0.28"
               />
+              <rect
+                x={x}
+                y={y(after)}
+                width={width - 1}
+                height={Math.max(0, y(before) - y(after))}
+                fill="var(--ink)"
+                fillOpacity="0.8"
+              />
+              {reached > after && (
+                <rect
+                  x={x + 1}
+                  y={y(reached)}
+                  width={spike}
+                  height={y(after) - y(reached)}
+                  fill="url(#start-extra)"
+                  stroke="var(--copper)"
+                  strokeWidth="1.5"
+                />
+              )}
+              <text x={x + 2} y={HEIGHT - FOOT + 14} fontSize="12" fill="var(--ink)" className="num">
+                {isNarrow ? i + 1 : fitted(nameOf(id), width)}
+              </text>
+              {!isNarrow && (
+                <text x={x + 2} y={HEIGHT - FOOT + 28} fontSize="12" fill="var(--ink-2)" className="num">
+                  {i + 1} · {showText(reached, limit.unit)}
+                </text>
+              )}
+            </g>
+          );
+        })}
+        {lines.map(({ size, text, dash }) => (
+          <g key={text}>
+            <line x1={LEFT} x2={right + 4} y1={y(size)} y2={y(size)} stroke="var(--ink)" strokeDasharray={dash} />
+            {!isNarrow && (
+              <text x={right + 8} y={y(size) + 4} fontSize="12" fill="var(--ink)" className="num">
+                {text}
+              </text>
             )}
-            <text x={x + 2} y={HEIGHT - FOOT + 14} fontSize="12" fill="var(--ink)" className="num">
-              {fitted(nameOf(id), width)}
-            </text>
-            <text x={x + 2} y={HEIGHT - FOOT + 28} fontSize="11.5" fill="var(--ink-2)" className="num">
-              {i + 1} · {showText(reached, limit.unit)}
-            </text>
           </g>
-        );
-      })}
-      {lines.map(({ size, text, dash }) => (
-        <g key={text}>
-          <line x1={LEFT} x2={WIDTH - RIGHT + 4} y1={y(size)} y2={y(size)} stroke="var(--ink)" strokeDasharray={dash} />
-          <text x={WIDTH - RIGHT + 8} y={y(size) + 4} fontSize="12" fill="var(--ink)" className="num">
-            {text}
-          </text>
-        </g>
-      ))}
-    </svg>
+        ))}
+      </svg>
+      {isNarrow && (
+        <ol className="num">
+          {steps.map(({ id, peak: reached }, i) => (
+            <li key={id} className="flex justify-between gap-3">
+              <span>
+                {i + 1}. {nameOf(id)}
+              </span>
+              <span className="text-ink-2">{showText(reached, unit)}</span>
+            </li>
+          ))}
+        </ol>
+      )}
+    </div>
   );
 }
 
