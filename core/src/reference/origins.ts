@@ -15,7 +15,5 @@ export const ORIGIN = {
   klein: { label: 'P·M', source: 'mean day of each month, Klein 1977' },
   collaresPereira: { label: 'P', source: 'hourly shape, Collares-Pereira & Rabl 1979' },
   iec60898: { label: 'P·M', source: 'breaker characteristics, IEC 60898-1' },
-  iec60228: { label: 'P·M', source: 'conductors of class 5, IEC 60228' },
-  abycE11: { label: 'P·M', source: 'ampacity of single conductors, ABYC E-11' },
   noct: { label: 'P·M', source: 'cell temperature from NOCT, IEC 61215' },
 } as const satisfies Record<string, Origin>;

@@ -77,6 +77,11 @@ export function Sizes({
           />
         ))}
       </fieldset>
+      <p className="num pt-1 text-note text-ink-2">
+        At full rating and 11.0 V per 12 V: fuse at least 1.25 × the current (common practice), cable at least the fuse
+        by ABYC E-11, free air, 105 °C (recalled). A local table counts where it differs; length and drop are for the
+        cable runs.
+      </p>
       {(device.idleW !== null || device.points.length > 1) && (
         <p className="num pt-1 text-note text-ink-2">
           The one fitted idles as measured or given, other sizes as is usual for theirs; choosing one drops those
