@@ -181,6 +181,7 @@ test('a step that cannot be fetched says so, and opens when it can', async ({ co
 });
 
 test('the card for the client says it in plain words and prints on one page', async ({ page }) => {
+  await page.emulateMedia({ colorScheme: 'dark' });
   await page.goto('/');
   await page.getByRole('link', { name: /Bookbinder/ }).click();
   await page.getByRole('link', { name: 'Worst moment' }).click();
@@ -191,7 +192,11 @@ test('the card for the client says it in plain words and prints on one page', as
   await expect(card).toContainText('On Winter pitch hookup');
   await expect(card).toContainText('Switch on first Guillotine motor');
   await expectSound(page);
-  await page.emulateMedia({ media: 'print' });
+  // Printed from the dark theme it is dark ink on white paper all the same.
+  const ink = () => card.evaluate((sheet) => getComputedStyle(sheet).color);
+  expect(await ink()).toBe('rgb(236, 232, 224)');
+  await page.emulateMedia({ media: 'print', colorScheme: 'dark' });
+  await expect.poll(ink).toBe('rgb(27, 32, 35)');
   await expect(page.getByRole('button', { name: 'Print it' })).toBeHidden();
   await expect(page.getByRole('navigation', { name: 'Steps' }).first()).toBeHidden();
   const pdf = await page.pdf({ format: 'A4' });
