@@ -135,6 +135,23 @@ describe('the heaviest set that may run at once', () => {
   });
 });
 
+describe('loads that run only together', () => {
+  it('are one through a shared member: what excludes the first excludes the last', () => {
+    const chained = new Coincidence({
+      atMost: [{ loads: ['a', 'd'], most: 1 }],
+      always: [
+        ['a', 'b'],
+        ['b', 'c'],
+      ],
+    });
+    expect([...chained.runsWith('c')].sort()).toEqual(['a', 'b', 'c']);
+    expect(chained.allows(['c', 'd'])).toBe(false);
+    const weights = new Map(['a', 'b', 'c', 'd'].map((id) => [id, id === 'd' ? 250 : 100]));
+    expect(chained.heaviest(weights)?.weight).toBe(300);
+    expect(chained.heaviest(weights, ['d'])?.weight).toBe(250);
+  });
+});
+
 describe('the next heaviest sets', () => {
   it('are all sets to which nothing more may be added, in order of weight (every subset tried)', () => {
     fc.assert(

@@ -213,6 +213,13 @@ describe('a day on a supply with an inverter that assists', () => {
     expect(day?.repaidAfterMin).toBeLessThanOrEqual(48);
   });
 
+  it('pays the store its loss on the way in: √0.81 of what is charged, 52 min', () => {
+    const day = momentDetail(withSystem(job(10), { store: { roundTripEfficiency: 0.81 } }), 'a').supplies[0]?.assistDay;
+    // 142 W × 0.9 are 127.8 W into the store; 111.1 Wh take 52.2 min.
+    expect(day?.repaidAfterMin).toBeGreaterThanOrEqual(52);
+    expect(day?.repaidAfterMin).toBeLessThanOrEqual(54);
+  });
+
   it('says when it never comes back, without a charger', () => {
     expect(momentDetail(job(0), 'a').supplies[0]?.assistDay?.repaidAfterMin).toBeNull();
   });
