@@ -154,6 +154,10 @@ test('a generator: too much at once is said with what to do, and what is ticked 
   await generator.getByRole('checkbox', { name: /^Kettle/ }).uncheck();
   await generator.getByRole('checkbox', { name: /^Fan heater/ }).uncheck();
   await expect(order).not.toContainText('carried');
+  // Another mark, another worst set: the ticks follow it.
+  for (const name of ['Kettle', 'Fan heater']) await page.getByRole('checkbox', { name, exact: true }).check();
+  await page.getByRole('button', { name: 'Never together' }).click();
+  await expect(generator.getByRole('checkbox', { name: /^(?:Kettle|Fan heater)/, checked: true })).toHaveCount(1);
   await generator.getByLabel('Gives for hours').fill('6 kW');
   await generator.getByLabel('Runs at').fill('600');
   // 6,000 W less 7 % at 600 m, 90 % of it.

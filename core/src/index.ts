@@ -23,7 +23,7 @@ export { namesOf } from './findings/names.ts';
 export { type Words, wordsFor } from './findings/words.ts';
 export type { FirmAppliance } from './job/applianceSchema.ts';
 // What is a job?
-export { blankDevice, blankJob, blankSupply } from './job/blank.ts';
+export { blankDevice, blankJob, blankSupply, UNIT_UNSAID } from './job/blank.ts';
 export { editedKind, isUsual, loadOn, runsOn, variantOn } from './job/day.ts';
 export { asKind, cycleLength, runningPowerW, withRunningPower } from './job/draw.ts';
 export { freeId } from './job/ids.ts';

@@ -1,6 +1,7 @@
+import { UNIT_UNSAID } from '../job/blank.ts';
 import type { Inverter, Job } from '../job/schema.ts';
 import { type DcSide, dcSide } from '../moment/inverterCable.ts';
-import { heatFactor, inverterNeed, standardInverter } from '../moment/inverterSize.ts';
+import { heatFactor, inverterNeed, standardInverter, surgeHeldW } from '../moment/inverterSize.ts';
 import type { SizedInverter } from '../moment/sizeInverters.ts';
 import { INVERTER_SIZES_W, MARGIN } from '../reference/sizes.ts';
 import { settle } from '../settle.ts';
@@ -59,7 +60,7 @@ export function sizeChoices(
         fails: [
           ...(over(need.byPowerW) ? (['power'] as const) : []),
           ...(over(need.byApparentW) ? (['apparent'] as const) : []),
-          ...(over(need.bySurgeW) ? (['surge'] as const) : []),
+          ...(moment.surge.weight > surgeHeldW(device, sizeW) + 1e-9 ? (['surge'] as const) : []),
           ...(over(need.byLongStartW) ? (['long-start'] as const) : []),
         ],
         marginTaken: (sizeW * heatFactor(device.ambientC)) / moment.continuous.weight - 1,
@@ -81,8 +82,7 @@ export function schoolChoices({ moment, device }: SizedInverter): SchoolChoice[]
 
 /** The job with an inverter of that size; what was measured on another size is not taken over. */
 function withSize(job: Job, optionId: string, { id, ratingW }: Inverter, sizeW: number): Job {
-  const own =
-    ratingW === sizeW ? {} : { idleW: null, peakEfficiency: null, points: [], surgeW: null, surgeSeconds: null };
+  const own = ratingW === sizeW ? {} : UNIT_UNSAID;
   return {
     ...job,
     options: job.options.map((option) =>

@@ -93,6 +93,17 @@ describe('the table of sizes', () => {
     expect(sizes.find(({ ratingW }) => ratingW === 2500)?.idleWh).toBeCloseTo(600, 6);
   });
 
+  it('judges the fitted size by its own surge, the others by the usual one', () => {
+    // 300 W × 5 start at 1,500 W: 800 W usually hold 1,600 W, this unit of 800 W only 1,400 W.
+    const motor = aJob([aLoad({ watts: 300, path: 'inverter', startRatio: 5 })]);
+    const fails = (surgeW: number | null) =>
+      inverterOf(withSystem(motor, { inverter: { ratingW: 800, surgeW } }))?.sizes.find(
+        ({ ratingW }) => ratingW === 800,
+      )?.fails;
+    expect(fails(null)).toEqual([]);
+    expect(fails(1400)).toEqual(['surge']);
+  });
+
   it('shows the fitted size even when it is none of the usual ones', () => {
     const odd = withSystem(job('with-loads'), { inverter: { ratingW: 2300 } });
     expect(inverterOf(odd)?.sizes.map(({ ratingW }) => ratingW)).toContain(2300);

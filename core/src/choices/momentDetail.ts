@@ -175,9 +175,8 @@ function supplyDetail(job: Job, evaluation: Evaluation, moment: SupplyMoment): S
   const fixed = loads
     .filter(({ leastSize }) => leastSize === null)
     .map((load) => ({ ...load, isHelped: load.deviceId !== null && load.deviceId === assisting?.device.id }));
-  // What an assisting inverter adds, running and at a start, goes to what hangs on it.
+  // What an assisting inverter adds goes to what hangs on it.
   const help = assisting ? assisting.bears.hotW / limit.wattsPerUnit : 0;
-  const startHelp = assisting ? assisting.bears.surgeW / limit.wattsPerUnit : 0;
   return {
     supplyId: limit.supply.id,
     combinations: combinationsWithin(
@@ -185,7 +184,7 @@ function supplyDetail(job: Job, evaluation: Evaluation, moment: SupplyMoment): S
       {
         running: limit.runningSize + help,
         alone: limit.runningSize,
-        starting: limit.startingSize + startHelp,
+        starting: moment.startingSize,
       },
       coincidenceOf(job.together),
       job.together,

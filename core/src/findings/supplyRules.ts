@@ -54,8 +54,8 @@ export const supplyCharger: Rule = ({ supplies, figures }) =>
 /** Even in the best order one start is more than it bears. */
 export const supplyStart: Rule = ({ supplies }) =>
   supplies.flatMap((moment) => {
-    const { order, limit, loads, assisting } = moment;
-    if (assisting || order.peak <= limit.startingSize * (1 + 1e-9)) return [];
+    const { order, limit, loads, startingSize } = moment;
+    if (order.peak <= startingSize * (1 + 1e-9)) return [];
     const worst = order.steps.find(({ peak }) => peak === order.peak);
     return [
       {
@@ -66,7 +66,7 @@ export const supplyStart: Rule = ({ supplies }) =>
           supply: limit.supply.name,
           unit: limit.unit,
           peak: order.peak,
-          limit: limit.startingSize,
+          limit: startingSize,
           name: namesOf(worst ? [worst.id] : [], loads),
         },
       },

@@ -11,6 +11,15 @@ const UNSAID = {
   leftOnH: 0,
 } satisfies Partial<Device>;
 
+/** What a data sheet or a meter says of one unit, and of no other size. */
+export const UNIT_UNSAID = {
+  idleW: null,
+  peakEfficiency: null,
+  points: [],
+  surgeW: null,
+  surgeSeconds: null,
+} satisfies Partial<Inverter>;
+
 /** An inverter of which nothing is said: sized by its loads. */
 export function blankInverter(id: string, name: string): Inverter {
   return {

@@ -1,5 +1,5 @@
-import { type Static, Type } from '@sinclair/typebox';
-import { id, number, object, oneNumberOf, oneOf, orNull, Run, text } from './schemaParts.ts';
+import { Type } from '@sinclair/typebox';
+import { id, number, object, oneKindOf, oneNumberOf, oneOf, orNull, Run, text } from './schemaParts.ts';
 import { FORMS, OUTPUT_VOLTAGES, POLICIES, WAVEFORMS } from './values.ts';
 
 /** What stands between the bus and the loads: inverters, shared DC-DC converters, ports of a portable station. */
@@ -66,11 +66,4 @@ const Port = object(
   'one output of a portable power station',
 );
 
-/** `discriminator` lets Ajv complain only about the kind that was chosen; other validators may ignore it. */
-export const Device = Type.Unsafe<Static<typeof Inverter | typeof Converter | typeof Port>>({
-  type: 'object',
-  discriminator: { propertyName: 'kind' },
-  required: ['kind'],
-  oneOf: [Inverter, Converter, Port],
-  description: 'what stands between the bus and loads',
-});
+export const Device = oneKindOf([Inverter, Converter, Port], 'what stands between the bus and loads');

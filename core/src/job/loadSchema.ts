@@ -1,5 +1,5 @@
-import { type Static, Type } from '@sinclair/typebox';
-import { ID_PATTERN, id, number, object, oneOf, orNull, Run, text } from './schemaParts.ts';
+import { Type } from '@sinclair/typebox';
+import { ID_PATTERN, id, number, object, oneKindOf, oneOf, orNull, Run, text } from './schemaParts.ts';
 import { DAY_KINDS, EVIDENCE, INSULATION, PATHS } from './values.ts';
 
 /** A load as the job file has it. */
@@ -58,16 +58,7 @@ const Room = object(
   'cools or heats a room during its runs, as the weather asks',
 );
 
-/** `discriminator` lets Ajv complain only about the kind that was chosen; other validators may ignore it. */
-const Draw = Type.Unsafe<
-  Static<typeof Steady | typeof Cycle | typeof Thermostatic | typeof Standby | typeof WaterHeating | typeof Room>
->({
-  type: 'object',
-  discriminator: { propertyName: 'kind' },
-  required: ['kind'],
-  oneOf: [Steady, Cycle, Thermostatic, Standby, WaterHeating, Room],
-  description: 'how it draws power',
-});
+const Draw = oneKindOf([Steady, Cycle, Thermostatic, Standby, WaterHeating, Room], 'how it draws power');
 
 /** Runs that take the place of the usual ones on one kind of day. */
 const Variant = object(

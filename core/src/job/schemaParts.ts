@@ -1,4 +1,4 @@
-import { type TSchema, Type } from '@sinclair/typebox';
+import { type Static, type TSchema, Type } from '@sinclair/typebox';
 
 /** The pieces that the schema of a job file is put together from. */
 
@@ -17,6 +17,15 @@ export const orNull = (minimum: number, maximum: number, description: string) =>
   Type.Unsafe<number | null>({ type: ['number', 'null'], minimum, maximum, description });
 export const object = <T extends Record<string, TSchema>>(properties: T, description?: string) =>
   Type.Object(properties, { additionalProperties: false, ...(description ? { description } : {}) });
+/** One of several kinds, told by `kind`. `discriminator` lets Ajv complain only about the one chosen; others may ignore it. */
+export const oneKindOf = <const T extends readonly TSchema[]>(kinds: T, description: string) =>
+  Type.Unsafe<Static<T[number]>>({
+    type: 'object',
+    discriminator: { propertyName: 'kind' },
+    required: ['kind'],
+    oneOf: kinds,
+    description,
+  });
 export const ID_PATTERN = '^[a-z0-9][a-z0-9-]{0,39}$';
 export const id = (description: string) => Type.String({ pattern: ID_PATTERN, description });
 

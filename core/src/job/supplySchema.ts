@@ -1,5 +1,5 @@
-import { type Static, Type } from '@sinclair/typebox';
-import { id, number, object, oneNumberOf, orNull, text } from './schemaParts.ts';
+import { Type } from '@sinclair/typebox';
+import { id, number, object, oneKindOf, oneNumberOf, orNull, text } from './schemaParts.ts';
 
 /** What the vehicle is plugged into, with the limit that trips first. */
 
@@ -42,11 +42,4 @@ const Outlet = object(
   'an outlet of the tow vehicle or its traction battery',
 );
 
-/** `discriminator` lets Ajv complain only about the kind that was chosen; other validators may ignore it. */
-export const Supply = Type.Unsafe<Static<typeof Hookup | typeof Generator | typeof Outlet>>({
-  type: 'object',
-  discriminator: { propertyName: 'kind' },
-  required: ['kind'],
-  oneOf: [Hookup, Generator, Outlet],
-  description: 'a limited supply',
-});
+export const Supply = oneKindOf([Hookup, Generator, Outlet], 'a limited supply');

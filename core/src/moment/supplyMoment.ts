@@ -37,6 +37,8 @@ export interface SupplyMoment {
   /** What an assisting inverter must add, and can; 0 without one. */
   readonly assistSize: number;
   readonly assistableSize: number;
+  /** What is borne at a start, an assisting inverter's surge included. */
+  readonly startingSize: number;
   /** What is missing even so: beyond inverter and supply together, or of what hangs on the supply alone. */
   readonly shortSize: number;
   readonly assisting: SizedInverter | null;
@@ -157,6 +159,7 @@ export function supplyMoment(
     chargingSize,
     assistSize,
     assistableSize,
+    startingSize: limit.startingSize + (assisting ? assisting.bears.surgeW / limit.wattsPerUnit : 0),
     // Rounding of a part in a million is no shortage.
     shortSize: shortSize > limit.runningSize * 1e-6 ? shortSize : 0,
     assisting,

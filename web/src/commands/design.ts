@@ -1,4 +1,12 @@
-import { blankDevice, type DesignOption, type Device, freeId, type Job, type System } from '@joulemetric/core';
+import {
+  blankDevice,
+  type DesignOption,
+  type Device,
+  freeId,
+  type Job,
+  type System,
+  UNIT_UNSAID,
+} from '@joulemetric/core';
 import type { Edit } from './loads.ts';
 
 /** Edits of the brief, the rules and the options. */
@@ -69,8 +77,7 @@ export const chooseInverterSize =
     const devices = job.options.find(({ id }) => id === optionId)?.system.devices ?? [];
     const found = devices.find(({ id }) => id === deviceId);
     if (found?.kind !== 'inverter') return job;
-    const another = { idleW: null, peakEfficiency: null, points: [], surgeW: null, surgeSeconds: null };
-    return changeDevice(optionId, deviceId, { ratingW, ...(found.ratingW === ratingW ? {} : another) })(job);
+    return changeDevice(optionId, deviceId, { ratingW, ...(found.ratingW === ratingW ? {} : UNIT_UNSAID) })(job);
   };
 
 /** One more device, with what is usual for its kind. */

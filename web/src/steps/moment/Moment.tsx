@@ -43,7 +43,7 @@ export function Moment() {
         {main ? (
           <>
             <Fig id={main.ids.continuous} /> or <Fig id={main.ids.apparent} /> at once; a start takes it to{' '}
-            <Fig id={main.ids.surge} after="." /> <Fig id={main.ids.rating} /> carry it and hold{' '}
+            <Fig id={main.ids.surge} after="." /> The inverter gives <Fig id={main.ids.rating} after="," />{' '}
             <Fig id={main.ids.holds} /> for a start. The store gives <Fig id="peak.bus" after="," />{' '}
             <Fig id="peak.current" after="," /> <Fig id="peak.crate" after="." />
           </>

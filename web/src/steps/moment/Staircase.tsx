@@ -82,10 +82,10 @@ export function Staircase({ moment }: { moment: SupplyMoment }) {
 }
 
 /** What is carried for hours and borne at a start, an assisting inverter's share included. */
-function bearable({ limit, assisting, assistableSize }: SupplyMoment) {
-  const atStart = assisting ? assisting.bears.surgeW / limit.wattsPerUnit : 0;
-  return { running: limit.runningSize + assistableSize, starting: limit.startingSize + atStart };
-}
+const bearable = ({ limit, assistableSize, startingSize }: SupplyMoment) => ({
+  running: limit.runningSize + assistableSize,
+  starting: startingSize,
+});
 
 interface Able extends Starter {
   readonly name: string;

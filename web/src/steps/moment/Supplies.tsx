@@ -100,7 +100,7 @@ function SupplySection({ moment, detail }: { moment: SupplyMoment; detail: Suppl
         </p>
       ) : (
         <div className="grid grid-cols-[minmax(0,1fr)_minmax(300px,400px)] gap-x-8 pt-2 @max-[760px]:grid-cols-1">
-          <Staircase key={moment.loads.map((load) => load.id).join()} moment={moment} />
+          <Staircase key={startsKey(moment)} moment={moment} />
           <RunsTogether moment={moment} combinations={detail?.combinations ?? null} />
         </div>
       )}
@@ -114,6 +114,10 @@ function SupplySection({ moment, detail }: { moment: SupplyMoment; detail: Suppl
     </section>
   );
 }
+
+/** What is ticked to begin with follows the worst set: another set, other ticks. */
+const startsKey = ({ loads, worst, chargingSize }: SupplyMoment): string =>
+  [...loads.map(({ id }) => id), '/', ...worst.ids, chargingSize > 0].join(' ');
 
 /** What an assisting inverter costs the battery on a usual day, by the lanes. */
 function AssistWords({ detail }: { detail: SupplyDetail | null }) {
