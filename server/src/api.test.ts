@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { blankJob, blankSupply, type Job } from '@joulemetric/core';
+import { blankJob, blankSupply, type Job, SCHEMA_VERSION } from '@joulemetric/core';
 import { pino } from 'pino';
 import request from 'supertest';
 import { afterAll, beforeAll, beforeEach, describe, expect, inject, it } from 'vitest';
@@ -164,8 +164,71 @@ describe('bad input is a clear 4xx and writes nothing', () => {
         document,
       ]);
     await expect(insert([])).rejects.toThrow();
-    await expect(insert({ format: 'other', title: 'x' })).rejects.toThrow(/job_document_format/);
-    await expect(insert({ format: 'joulemetric-job', title: '' })).rejects.toThrow(/job_title_length/);
+    const good = job('x');
+    const without = (key: string) => Object.fromEntries(Object.entries(good).filter(([name]) => name !== key));
+    await expect(insert({ ...good, format: 'other' })).rejects.toThrow(/job_document_format/);
+    await expect(insert(without('format'))).rejects.toThrow(/job_document_format/);
+    await expect(insert(without('loads'))).rejects.toThrow(/job_document_parts/);
+    await expect(insert(without('schemaVersion'))).rejects.toThrow(/job_document_schema_version/);
+    await expect(insert({ ...good, schemaVersion: 2.5 })).rejects.toThrow(/job_document_schema_version/);
+    await expect(insert({ ...good, title: '' })).rejects.toThrow(/job_title_length/);
+    await expect(insert({ ...good, title: 7 })).rejects.toThrow(/job_document_title/);
+  });
+});
+
+describe('what is stored only moves forward', () => {
+  const set = (id: string, change: string) => pool.query(`update job set ${change} where id = $1`, [id]);
+
+  it('whoever writes: a version may not go back or leap, a document may not become an older form', async () => {
+    const { body } = await create('Forward').expect(201);
+    await set(body.id, 'version = 2');
+    await expect(set(body.id, 'version = 1')).rejects.toThrow(/does not follow/);
+    await expect(set(body.id, 'version = 9')).rejects.toThrow(/does not follow/);
+    await expect(set(body.id, `document = jsonb_set(document, '{schemaVersion}', '1')`)).rejects.toThrow(/older form/);
+  });
+
+  it('a job of a newer program is not overwritten by this one', async () => {
+    const { body } = await create('Newer').expect(201);
+    await set(body.id, `document = jsonb_set(document, '{schemaVersion}', '${SCHEMA_VERSION + 1}')`);
+    const refused = await request(app).put(`/api/jobs/${body.id}`).set('If-Match', '"1"').send(job('Older'));
+    expect([refused.status, refused.body.code]).toEqual([409, 'newer-job']);
+    const { rows } = await pool.query('select title from job where id = $1', [body.id]);
+    expect(rows).toEqual([{ title: 'Newer' }]);
+  });
+
+  it('a program older than the database does not start on it', async () => {
+    await pool.query("insert into schema_version (version, name, run_at) values (9000, 'of the future', now())");
+    try {
+      await expect(migrate(url)).rejects.toThrow(/newer Joulemetric \(form 9000/);
+    } finally {
+      await pool.query('delete from schema_version where version = 9000');
+    }
+    expect(await migrate(url)).toEqual([]);
+  });
+});
+
+describe('a job is made once', () => {
+  const id = 'a3f1c2d4-0000-4000-8000-00000000abcd';
+  const make = (title: string) => request(app).put(`/api/jobs/${id}`).set('If-None-Match', '*').send(job(title));
+
+  it('under the id its maker chose; the same call sent again answers the same job', async () => {
+    const first = await make('Once').expect(201);
+    expect(first.headers.location).toBe(`/api/jobs/${id}`);
+    const again = await make('Once').expect(200);
+    expect(again.body).toEqual(first.body);
+    expect((await request(app).get('/api/jobs')).body).toHaveLength(1);
+  });
+
+  it('many times at once', async () => {
+    const answers = await Promise.all(Array.from({ length: 8 }, () => make('Once')));
+    expect(answers.map(({ status }) => status).sort()).toEqual([...Array(7).fill(200), 201]);
+    expect(new Set(answers.map(({ body }) => body.id))).toEqual(new Set([id]));
+  });
+
+  it('and what somebody has saved since is not touched', async () => {
+    await make('Once').expect(201);
+    await request(app).put(`/api/jobs/${id}`).set('If-Match', '"1"').send(job('Edited')).expect(200);
+    expect((await make('Once').expect(200)).body).toMatchObject({ version: 2, job: { title: 'Edited' } });
   });
 });
 

@@ -165,7 +165,7 @@ describe('stored jobs of an older version', () => {
       return rows[0].id;
     };
     const good = await store(old);
-    const bad = await store({ ...old, brief: null });
+    const bad = await store({ ...old, brief: {} });
     const warnings: string[] = [];
     await bringJobsForward(pool, (sentence) => warnings.push(sentence));
 

@@ -4,20 +4,27 @@ import type { Fault } from '@joulemetric/core/validate';
 export const PROBLEMS = {
   'malformed-json': { status: 400, title: 'The body is not JSON' },
   'malformed-request': { status: 400, title: 'The request cannot be read' },
+  'foreign-request': { status: 403, title: 'The request comes from a page of somewhere else' },
   'unknown-job': { status: 404, title: 'There is no such job' },
   'unknown-photo': { status: 404, title: 'There is no such photo' },
   'unknown-appliance': { status: 404, title: 'There is no such entry in the firm’s catalogue' },
   'unknown-route': { status: 404, title: 'There is nothing at this address' },
+  'request-timeout': { status: 408, title: 'The request did not arrive in time' },
   'version-conflict': { status: 412, title: 'The job was changed by someone else' },
   'body-too-large': { status: 413, title: 'The body is larger than 1 MB, or the photo than 15 MB' },
   'too-many-photos': { status: 409, title: 'The job has all the photos it can keep' },
+  'newer-job': { status: 409, title: 'The job was written by a newer Joulemetric' },
   'not-json': { status: 415, title: 'The body must be application/json' },
   'not-a-photo': { status: 415, title: 'The body is not a photo' },
+  'foreign-host': { status: 421, title: 'The page is not known under this name' },
   'invalid-appliance': { status: 422, title: 'The entry is not valid' },
   'invalid-job': { status: 422, title: 'The job file is not valid' },
   'version-required': { status: 428, title: 'Say which version you have seen' },
+  'too-many-requests': { status: 429, title: 'Too many requests from this address' },
   unexpected: { status: 500, title: 'The server failed' },
   'database-unreachable': { status: 503, title: 'The database cannot be reached' },
+  'database-busy': { status: 503, title: 'The database cannot take it just now' },
+  'page-not-built': { status: 503, title: 'The page has not been built' },
 } as const;
 
 export type ProblemCode = keyof typeof PROBLEMS;

@@ -1,57 +1,84 @@
+import { createServer } from 'node:http';
+import pgConnectionString from 'pg-connection-string';
 import { pino } from 'pino';
 import { buildApp } from './app.ts';
 import { bringJobsForward } from './bringForward.ts';
-import { isUnreachable, openPool } from './database.ts';
+import { databaseTrouble, openPool } from './database.ts';
 import { seedDemo } from './demo.ts';
-import { migrate } from './migrate.ts';
+import { limitConnections } from './limits.ts';
+import { migrate, NewerDatabase } from './migrate.ts';
+import { PhotoDecoder } from './photo/reencode.ts';
+import { readSettings, SettingFault, type Settings } from './settings.ts';
 
 /** The server process: migrate, put the demo in, listen. Settings come from the environment alone. */
-const connectionString = process.env.DATABASE_URL;
-const port = Number(process.env.PORT ?? 4680);
-const host = process.env.HOST ?? '127.0.0.1';
-const demo = process.env.JOULEMETRIC_DEMO === 'replace' ? 'replace' : 'first-start';
-const log = pino({ level: process.env.LOG_LEVEL ?? 'info' });
+
+/** Exit code of a start that trying again does not mend. */
+const HOPELESS = 2;
 
 /** One clear sentence on standard error instead of a stack trace. */
-function fail(sentence: string): never {
+function fail(sentence: string, code = HOPELESS): never {
   process.stderr.write(`${sentence}\n`);
-  process.exit(1);
+  process.exit(code);
 }
 
-if (!connectionString) fail('DATABASE_URL is not set; use npm start, which sets it.');
-if (!Number.isInteger(port) || port < 0 || port > 65_535)
-  fail(`PORT must be a port number, not "${process.env.PORT}".`);
-
-const pool = openPool(connectionString);
-try {
-  await migrate(connectionString);
-  await bringJobsForward(pool, (sentence) => log.warn(sentence));
-  await seedDemo(pool, demo);
-} catch (error) {
-  const { message } = error as Error;
-  const target = connectionString.replace(/\/\/[^@/]*@/, '//');
-  if (isUnreachable(error))
-    fail(`The database at ${target} cannot be reached: check that it runs and that DATABASE_URL is right.`);
-  fail(`The database at ${target} cannot be prepared: ${message}`);
-}
-
-const server = buildApp(pool, log).listen(port, host, (error?: Error) => {
-  if (error) {
-    const taken = (error as NodeJS.ErrnoException).code === 'EADDRINUSE';
-    fail(
-      taken ? `Port ${port} is taken: stop what uses it, or choose another with PORT=4681 npm start.` : error.message,
-    );
+function settings(): Settings {
+  try {
+    return readSettings(process.env);
+  } catch (error) {
+    if (error instanceof SettingFault) fail(error.message);
+    throw error;
   }
+}
+
+const { databaseUrl, databaseTarget, ownerUrl, ownerTarget, port, host, hosts, demo, logLevel, ...limits } = settings();
+const log = pino({ level: logLevel });
+const pool = openPool(databaseUrl, log);
+await prepare();
+
+async function prepare(): Promise<void> {
+  let target = ownerTarget;
+  try {
+    await migrate(ownerUrl, pgConnectionString.parse(databaseUrl).user);
+    target = databaseTarget;
+    await bringJobsForward(pool, (sentence) => log.warn(sentence));
+    await seedDemo(pool, demo);
+  } catch (error) {
+    if (databaseTrouble(error))
+      fail(`The database at ${target} cannot be reached: check that it runs and that DATABASE_URL is right.`, 1);
+    const { message } = error as Error;
+    if (error instanceof NewerDatabase) fail(`The database at ${target} cannot be used: ${message}`);
+    fail(`The database at ${target} cannot be prepared: ${message}`);
+  }
+}
+
+const decoder = new PhotoDecoder();
+const app = buildApp(pool, log, { hosts, decoder, requestsPerMinute: limits.requestsPerMinute });
+const server = createServer({ connectionsCheckingInterval: 2000 }, app);
+limitConnections(server);
+server.once('error', (error: NodeJS.ErrnoException) =>
+  fail(
+    error.code === 'EADDRINUSE'
+      ? `Port ${port} is taken: stop what uses it, or choose another with PORT=4681 npm start.`
+      : error.message,
+  ),
+);
+server.listen(port, host, () => {
   const address = server.address();
   const bound = typeof address === 'object' && address ? address.port : port;
   process.send?.({ ready: true, port: bound });
   log.info({ host, port: bound }, 'listening');
 });
 
+/** ms that open requests may take to end; after that they are cut off. */
+const STOP_MS = 2000;
+
 function stop(): void {
+  decoder.close();
   server.close(() => pool.end().then(() => process.exit(0)));
   server.closeIdleConnections();
-  setTimeout(() => process.exit(0), 2000).unref();
+  setTimeout(() => process.exit(0), STOP_MS).unref();
 }
 process.once('SIGINT', stop);
 process.once('SIGTERM', stop);
+// Whoever started it is gone without a word: nothing is left running behind.
+process.once('disconnect', stop);

@@ -1,45 +1,39 @@
 import { cycleLength } from './draw.ts';
+import type { Fault } from './fault.ts';
 import { overlappingRun } from './overlap.ts';
 import type { Job, Load, Run } from './schema.ts';
-import type { Fault } from './validate.ts';
 
 /** Minutes of slack where lengths typed with decimals must agree. */
 const SLACK_MIN = 1e-6;
 
-/** What a schema cannot say: unique ids, references that exist, runs that fit their phases and do not overlap. */
-export function consistencyFaults(job: Job): Fault[] {
+/** What a schema cannot say: unique ids, references that exist, runs that fit their phases and do not overlap. One fault at a time, so that whoever asks decides how many are worth finding. */
+export function* consistencyFaults(job: Job): Generator<Fault> {
   const loadIds = new Set(job.loads.map((load) => load.id));
-  return [
-    ...repeated(job.loads, '/loads'),
-    ...repeated(job.options, '/options'),
-    ...repeated(job.brief.supplies, '/brief/supplies'),
-    ...job.together.atMost.flatMap(({ loads, most }, g) => [
-      ...unknownLoads(loads, loadIds, `/together/atMost/${g}/loads`),
-      ...(most < loads.length
-        ? []
-        : [{ path: `/together/atMost/${g}/most`, expected: `fewer than its ${loads.length} loads`, found: `${most}` }]),
-    ]),
-    ...job.together.always.flatMap((group, g) => unknownLoads(group, loadIds, `/together/always/${g}`)),
-    ...job.loads.flatMap((load, i) => loadFaults(load, `/loads/${i}`)),
-    ...job.options.flatMap(({ system }, i) => [
-      ...repeated(system.devices, `/options/${i}/system/devices`),
-      ...(system.devices.some(({ kind }) => kind === 'inverter')
-        ? []
-        : [
-            {
-              path: `/options/${i}/system/devices`,
-              expected: 'at least one inverter; rating null when none is needed',
-            },
-          ]),
-    ]),
-    ...deviceFaults(job),
-  ];
+  yield* repeated(job.loads, '/loads');
+  yield* repeated(job.options, '/options');
+  yield* repeated(job.brief.supplies, '/brief/supplies');
+  for (const [g, { loads, most }] of job.together.atMost.entries()) {
+    yield* unknownLoads(loads, loadIds, `/together/atMost/${g}/loads`);
+    if (most >= loads.length)
+      yield { path: `/together/atMost/${g}/most`, expected: `fewer than its ${loads.length} loads`, found: `${most}` };
+  }
+  for (const [g, group] of job.together.always.entries()) yield* unknownLoads(group, loadIds, `/together/always/${g}`);
+  for (const [i, load] of job.loads.entries()) yield* loadFaults(load, `/loads/${i}`);
+  for (const [i, { system }] of job.options.entries()) {
+    yield* repeated(system.devices, `/options/${i}/system/devices`);
+    if (!system.devices.some(({ kind }) => kind === 'inverter'))
+      yield {
+        path: `/options/${i}/system/devices`,
+        expected: 'at least one inverter; rating null when none is needed',
+      };
+  }
+  yield* deviceFaults(job);
 }
 
-const unknownLoads = (ids: readonly string[], known: ReadonlySet<string>, path: string): Fault[] =>
-  ids.flatMap((id, i) =>
-    known.has(id) ? [] : [{ path: `${path}/${i}`, expected: 'the id of a load of this job', found: id }],
-  );
+function* unknownLoads(ids: readonly string[], known: ReadonlySet<string>, path: string): Generator<Fault> {
+  for (const [i, id] of ids.entries())
+    if (!known.has(id)) yield { path: `${path}/${i}`, expected: 'the id of a load of this job', found: id };
+}
 
 /** What a schema cannot say of one load. */
 export function loadFaults(load: Load, path: string): Fault[] {

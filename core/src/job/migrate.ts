@@ -1,4 +1,4 @@
-import type { Fault } from './validate.ts';
+import { type Fault, shown } from './fault.ts';
 import { JOB_FORMAT, SCHEMA_VERSION } from './values.ts';
 
 type Document = Record<string, unknown>;
@@ -95,15 +95,15 @@ export function migrate(document: unknown): { readonly document: unknown } | { r
   }
   let current = document as Document;
   if (current.format !== JOB_FORMAT) {
-    return { fault: { path: '/format', expected: `"${JOB_FORMAT}"`, found: String(current.format) } };
+    return { fault: { path: '/format', expected: `"${JOB_FORMAT}"`, found: shown(current.format) } };
   }
   const version = current.schemaVersion;
   if (typeof version !== 'number' || !Number.isInteger(version) || version < 1) {
-    return { fault: { path: '/schemaVersion', expected: 'a whole number from 1', found: String(version) } };
+    return { fault: { path: '/schemaVersion', expected: 'a whole number from 1', found: shown(version) } };
   }
   if (version > SCHEMA_VERSION) {
     const expected = `at most ${SCHEMA_VERSION}: this file was written by a newer Joulemetric; update this one`;
-    return { fault: { path: '/schemaVersion', expected, found: String(version) } };
+    return { fault: { path: '/schemaVersion', expected, found: shown(version) } };
   }
   for (let v = version; v < SCHEMA_VERSION; v++) {
     const step = FORWARD[v];

@@ -1,32 +1,59 @@
 import { Ajv2020, type ErrorObject } from 'ajv/dist/2020.js';
 import { type FirmAppliance, FirmApplianceSchema } from './applianceSchema.ts';
+import { boundsFault, cutShort } from './bounds.ts';
 import { consistencyFaults, loadFaults } from './consistency.ts';
+import { type Fault, shown } from './fault.ts';
 import { migrate } from './migrate.ts';
 import { type Job, JobSchema } from './schema.ts';
 
-/** One thing wrong with a document: where (JSON path), what was expected, what stood there. */
-export interface Fault {
-  readonly path: string;
-  readonly expected: string;
-  readonly found?: string;
-}
+export type { Fault } from './fault.ts';
 
 export type Validated = { readonly ok: true; readonly job: Job } | { readonly ok: false; readonly faults: Fault[] };
 
 const FAULTS_SHOWN = 20;
-const ajv = new Ajv2020({ allErrors: true, verbose: true, discriminator: true, allowUnionTypes: true });
-const fits = ajv.compile<Job>(JobSchema);
-const fitsAppliance = ajv.compile<FirmAppliance>(FirmApplianceSchema);
+/** Values of a refused document that every fault is told of; of a larger one its start, and the first fault of all. */
+const EXPLAINED_VALUES = 5000;
+const SETTINGS = { verbose: true, discriminator: true, allowUnionTypes: true };
+const fits = twoWays<Job>(JobSchema);
+const fitsAppliance = twoWays<FirmAppliance>(FirmApplianceSchema);
+
+interface TwoWays<T> {
+  readonly accepts: (document: unknown) => document is T;
+  readonly faults: (document: unknown) => Fault[];
+}
+
+/** Accepting stops at the first fault; only a refusal collects more, from no more than can be read in a moment. */
+function twoWays<T>(schema: object): TwoWays<T> {
+  const first = new Ajv2020(SETTINGS).compile<T>(schema);
+  const every = new Ajv2020({ ...SETTINGS, allErrors: true }).compile<T>(schema);
+  return {
+    accepts: (document): document is T => first(document),
+    faults: (document) => {
+      first(document);
+      const told = (first.errors ?? []).map(toFault);
+      every(cutShort(document, EXPLAINED_VALUES));
+      for (const error of every.errors ?? []) {
+        if (told.length >= FAULTS_SHOWN) break;
+        // A list that was cut short here may have had enough entries.
+        if (error.keyword === 'minItems') continue;
+        const fault = toFault(error);
+        if (!told.some(({ path, expected }) => path === fault.path && expected === fault.expected)) told.push(fault);
+      }
+      return told.sort((a, b) => a.path.localeCompare(b.path, 'en', { numeric: true }));
+    },
+  };
+}
 
 /** The one door for documents from outside: brings older versions forward, checks shape, ranges and cross-references. */
 export function validateJob(document: unknown): Validated {
+  const tooMuch = boundsFault(document);
+  if (tooMuch) return { ok: false, faults: [tooMuch] };
   const migrated = migrate(document);
   if ('fault' in migrated) return { ok: false, faults: [migrated.fault] };
-  if (!fits(migrated.document)) {
-    return { ok: false, faults: (fits.errors ?? []).slice(0, FAULTS_SHOWN).map(toFault) };
-  }
-  const faults = consistencyFaults(migrated.document);
-  return faults.length ? { ok: false, faults: faults.slice(0, FAULTS_SHOWN) } : { ok: true, job: migrated.document };
+  if (!fits.accepts(migrated.document)) return { ok: false, faults: fits.faults(migrated.document) };
+  const faults: Fault[] = [];
+  for (const fault of consistencyFaults(migrated.document)) if (faults.push(fault) >= FAULTS_SHOWN) break;
+  return faults.length ? { ok: false, faults } : { ok: true, job: migrated.document };
 }
 
 export type ValidatedAppliance =
@@ -35,9 +62,9 @@ export type ValidatedAppliance =
 
 /** The door for entries of the firm's own catalogue. */
 export function validateAppliance(document: unknown): ValidatedAppliance {
-  if (!fitsAppliance(document)) {
-    return { ok: false, faults: (fitsAppliance.errors ?? []).slice(0, FAULTS_SHOWN).map(toFault) };
-  }
+  const tooMuch = boundsFault(document);
+  if (tooMuch) return { ok: false, faults: [tooMuch] };
+  if (!fitsAppliance.accepts(document)) return { ok: false, faults: fitsAppliance.faults(document) };
   const faults = loadFaults(document.load, '/load');
   return faults.length ? { ok: false, faults: faults.slice(0, FAULTS_SHOWN) } : { ok: true, appliance: document };
 }
@@ -85,12 +112,5 @@ const LIMIT_WORDS: Readonly<Record<string, (limit: unknown) => string>> = {
 };
 
 function told(error: ErrorObject, expected: string): Fault {
-  return { path: error.instancePath || '/', expected, found: excerpt(error.data) };
-}
-
-/** What stood there, short enough for a message. */
-function excerpt(value: unknown): string {
-  const shown = typeof value === 'object' && value !== null ? (Array.isArray(value) ? 'a list' : 'an object') : value;
-  const asText = typeof shown === 'string' && shown === value ? JSON.stringify(shown) : String(shown);
-  return asText.length > 60 ? `${asText.slice(0, 60)}…` : asText;
+  return { path: error.instancePath || '/', expected, found: shown(error.data) };
 }

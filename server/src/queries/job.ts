@@ -1,12 +1,12 @@
-import type { Job } from '@joulemetric/core';
+import { type Job, SCHEMA_VERSION } from '@joulemetric/core';
 import type { Database } from '../database.ts';
 
-/** A job as the API answers it: the document and the version it was saved as. */
+/** A job as it is stored. Its document stays the text that PostgreSQL hands over: nobody here needs to look inside. */
 export interface StoredJob {
   readonly id: string;
   readonly version: number;
   readonly updatedAt: Date;
-  readonly job: Job;
+  readonly text: string;
 }
 
 export interface JobListing {
@@ -19,36 +19,51 @@ export interface JobListing {
   readonly loads: number;
 }
 
-const STORED = 'id, version, updated_at as "updatedAt", document as job';
+const HEAD = 'id, version, updated_at as "updatedAt"';
 
+/** The columns are kept beside the document, so that a list opens no document. */
 export async function listJobs(db: Database, workspace: string): Promise<JobListing[]> {
-  const { rows } = await db.query<JobListing>(
-    `select id, version, updated_at as "updatedAt", title,
-            document ->> 'client' as client, document ->> 'vehicle' as vehicle,
-            jsonb_array_length(document -> 'loads') as loads
-       from job where workspace_id = $1 order by updated_at desc, id`,
-    [workspace],
-  );
+  const { rows } = await db.query<JobListing>({
+    name: 'list-jobs',
+    text: `select ${HEAD}, title, client, vehicle, loads
+             from job where workspace_id = $1 order by updated_at desc, id`,
+    values: [workspace],
+  });
   return rows;
 }
 
 export async function readJob(db: Database, workspace: string, id: string): Promise<StoredJob | null> {
-  const { rows } = await db.query<StoredJob>(`select ${STORED} from job where workspace_id = $1 and id = $2`, [
-    workspace,
-    id,
-  ]);
+  const { rows } = await db.query<StoredJob>({
+    name: 'read-job',
+    text: `select ${HEAD}, document::text as text from job where workspace_id = $1 and id = $2`,
+    values: [workspace, id],
+  });
   return rows[0] ?? null;
 }
 
 export async function insertJob(db: Database, workspace: string, job: Job): Promise<StoredJob> {
-  const { rows } = await db.query<StoredJob>(
-    `insert into job (workspace_id, document) values ($1, $2) returning ${STORED}`,
-    [workspace, JSON.stringify(job)],
+  const text = JSON.stringify(job);
+  const { rows } = await db.query<Omit<StoredJob, 'text'>>(
+    `insert into job (workspace_id, document) values ($1, $2) returning ${HEAD}`,
+    [workspace, text],
   );
-  return rows[0] as StoredJob;
+  return { ...(rows[0] as Omit<StoredJob, 'text'>), text };
 }
 
-/** Saves only over the version the writer has seen; null when the job has moved on or is gone. */
+/** Makes a job under the id its maker chose; null when there is one already (the same call, sent again). */
+export async function insertJobAs(db: Database, workspace: string, id: string, job: Job): Promise<StoredJob | null> {
+  const text = JSON.stringify(job);
+  const { rows } = await db.query<Omit<StoredJob, 'text'>>(
+    `insert into job (workspace_id, id, document) values ($1, $2, $3) on conflict do nothing returning ${HEAD}`,
+    [workspace, id, text],
+  );
+  return rows[0] ? { ...rows[0], text } : null;
+}
+
+/**
+ * Saves only over the version the writer has seen, and never over a document of a newer program; null when the job
+ * has moved on, is gone, or is newer.
+ */
 export async function updateJob(
   db: Database,
   workspace: string,
@@ -56,12 +71,23 @@ export async function updateJob(
   seenVersion: number,
   job: Job,
 ): Promise<StoredJob | null> {
-  const { rows } = await db.query<StoredJob>(
-    `update job set document = $4, version = version + 1, updated_at = now()
-      where workspace_id = $1 and id = $2 and version = $3 returning ${STORED}`,
-    [workspace, id, seenVersion, JSON.stringify(job)],
+  const text = JSON.stringify(job);
+  const { rows } = await db.query<Omit<StoredJob, 'text'>>({
+    name: 'update-job',
+    text: `update job set document = $4, version = version + 1, updated_at = now()
+            where workspace_id = $1 and id = $2 and version = $3 and schema_version <= $5 returning ${HEAD}`,
+    values: [workspace, id, seenVersion, text, SCHEMA_VERSION],
+  });
+  return rows[0] ? { ...rows[0], text } : null;
+}
+
+/** The version of the job file that a stored document is of; null when there is no such job. */
+export async function readSchemaVersion(db: Database, workspace: string, id: string): Promise<number | null> {
+  const { rows } = await db.query<{ schemaVersion: number }>(
+    'select schema_version as "schemaVersion" from job where workspace_id = $1 and id = $2',
+    [workspace, id],
   );
-  return rows[0] ?? null;
+  return rows[0]?.schemaVersion ?? null;
 }
 
 export async function deleteJob(db: Database, workspace: string, id: string): Promise<boolean> {
@@ -80,7 +106,7 @@ export async function lockOlderJobs(
 ): Promise<{ workspaceId: string; id: string; document: unknown }[]> {
   const { rows } = await db.query(
     `select workspace_id as "workspaceId", id, document from job
-      where (document ->> 'schemaVersion')::integer < $1 order by workspace_id, id for update`,
+      where schema_version < $1 order by workspace_id, id for update`,
     [version],
   );
   return rows;

@@ -8,20 +8,27 @@ export interface StoredPhoto {
   readonly bytes: number;
 }
 
-/** Stores a photo for a job; null when the job is not there. */
+/** Locks a job until the transaction ends; false when it is not there. */
+export async function lockJob(db: Database, workspace: string, jobId: string): Promise<boolean> {
+  const { rowCount } = await db.query('select 1 from job where workspace_id = $1 and id = $2 for update', [
+    workspace,
+    jobId,
+  ]);
+  return rowCount === 1;
+}
+
 export async function insertPhoto(
   db: Database,
   workspace: string,
   jobId: string,
   { jpeg, width, height }: { readonly jpeg: Buffer; readonly width: number; readonly height: number },
-): Promise<StoredPhoto | null> {
+): Promise<StoredPhoto> {
   const { rows } = await db.query<StoredPhoto>(
-    `insert into label_photo (workspace_id, job_id, width, height, jpeg)
-     select workspace_id, id, $3, $4, $5 from job where workspace_id = $1 and id = $2
+    `insert into label_photo (workspace_id, job_id, width, height, jpeg) values ($1, $2, $3, $4, $5)
      returning id, width, height, octet_length(jpeg) as bytes`,
     [workspace, jobId, width, height, jpeg],
   );
-  return rows[0] ?? null;
+  return rows[0] as StoredPhoto;
 }
 
 export async function readPhoto(db: Database, workspace: string, jobId: string, id: string): Promise<Buffer | null> {

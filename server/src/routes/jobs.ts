@@ -1,9 +1,18 @@
-import type { Job } from '@joulemetric/core';
+import { type Job, SCHEMA_VERSION } from '@joulemetric/core';
 import { validateJob } from '@joulemetric/core/validate';
-import { type Request, Router } from 'express';
+import { type Request, type Response, Router } from 'express';
 import type { Database } from '../database.ts';
 import { Problem } from '../errors.ts';
-import { deleteJob, insertJob, listJobs, readJob, type StoredJob, updateJob } from '../queries/job.ts';
+import {
+  deleteJob,
+  insertJob,
+  insertJobAs,
+  listJobs,
+  readJob,
+  readSchemaVersion,
+  type StoredJob,
+  updateJob,
+} from '../queries/job.ts';
 import { uuidFrom } from './ids.ts';
 
 /** `/api/jobs`: the jobs of one workspace. @param workspace resolves the workspace of a request */
@@ -15,8 +24,7 @@ export function jobRoutes(db: Database, workspace: (request: Request) => Promise
   });
 
   router.post('/', async (request, response) => {
-    const stored = await insertJob(db, await workspace(request), jobFrom(request));
-    answer(response.status(201).location(`/api/jobs/${stored.id}`), stored);
+    created(response, await insertJob(db, await workspace(request), jobFrom(request)));
   });
 
   router.get('/:id', async (request, response) => {
@@ -26,17 +34,16 @@ export function jobRoutes(db: Database, workspace: (request: Request) => Promise
 
   router.put('/:id', async (request, response) => {
     const id = idFrom(request);
-    const seen = versionFrom(request);
+    const seen = seenFrom(request);
     const job = jobFrom(request);
     const owner = await workspace(request);
-    const stored = await updateJob(db, owner, id, seen, job);
-    if (!stored) {
-      const current = (await readJob(db, owner, id)) ?? unknown(id);
-      throw new Problem('version-conflict', `Version ${seen} was edited; the newest is ${current.version}.`, {
-        current,
-      });
+    if (seen === 'none') {
+      const stored = await insertJobAs(db, owner, id, job);
+      if (stored) return created(response, stored);
+      // The same call came before, and its answer was lost.
+      return answer(response, (await readJob(db, owner, id)) ?? unknown(id));
     }
-    answer(response, stored);
+    answer(response, (await updateJob(db, owner, id, seen, job)) ?? (await whyNot(db, owner, id, seen)));
   });
 
   router.delete('/:id', async (request, response) => {
@@ -48,8 +55,30 @@ export function jobRoutes(db: Database, workspace: (request: Request) => Promise
   return router;
 }
 
-function answer(response: { set(name: string, value: string): { json(body: unknown): unknown } }, stored: StoredJob) {
-  response.set('ETag', `"${stored.version}"`).json(stored);
+/** A save that matched nothing: the job is gone, newer than this program, or was saved by someone else. */
+async function whyNot(db: Database, owner: string, id: string, seen: number): Promise<never> {
+  const schemaVersion = (await readSchemaVersion(db, owner, id)) ?? unknown(id);
+  if (schemaVersion > SCHEMA_VERSION)
+    throw new Problem(
+      'newer-job',
+      `It is of version ${schemaVersion} of the job file, this program writes ${SCHEMA_VERSION}: update it, then save.`,
+    );
+  const current = (await readJob(db, owner, id)) ?? unknown(id);
+  throw new Problem('version-conflict', `Version ${seen} was edited; the newest is ${current.version}.`, {
+    current: { ...head(current), job: JSON.parse(current.text) },
+  });
+}
+
+const head = ({ id, version, updatedAt }: StoredJob) => ({ id, version, updatedAt });
+
+/** The stored job, its document as the text it is: parsing it only to write it again would be most of the work. */
+function answer(response: Response, stored: StoredJob): void {
+  const text = `${JSON.stringify(head(stored)).slice(0, -1)},"job":${stored.text}}`;
+  response.set('ETag', `"${stored.version}"`).type('application/json').send(text);
+}
+
+function created(response: Response, stored: StoredJob): void {
+  answer(response.status(201).location(`/api/jobs/${stored.id}`), stored);
 }
 
 function unknown(id: string): never {
@@ -58,12 +87,17 @@ function unknown(id: string): never {
 
 const idFrom = (request: Request): string => uuidFrom(request, 'id', 'unknown-job');
 
-/** The version in `If-Match: "7"`. */
-function versionFrom(request: Request): number {
-  const match = /^"?(\d{1,9})"?$/.exec(request.get('If-Match') ?? '');
-  if (!match)
-    throw new Problem('version-required', 'Send If-Match with the version you edited, such as If-Match: "7".');
-  return Number(match[1]);
+/** The version in `If-Match: "7"`, or `none` of `If-None-Match: *`: the job is to be made. */
+function seenFrom(request: Request): number | 'none' {
+  const [match, noneMatch] = [request.get('If-Match'), request.get('If-None-Match')];
+  if (match === undefined && noneMatch?.trim() === '*') return 'none';
+  const version = /^"?(\d{1,9})"?$/.exec(match ?? '')?.[1];
+  if (version === undefined)
+    throw new Problem(
+      'version-required',
+      'Send If-Match with the version you edited, such as If-Match: "7", or If-None-Match: * to make the job.',
+    );
+  return Number(version);
 }
 
 function jobFrom(request: Request): Job {

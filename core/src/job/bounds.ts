@@ -1,0 +1,92 @@
+import { type Fault, shown } from './fault.ts';
+
+/**
+ * How much a document may hold before anything looks at its meaning, so that checking costs a bounded time
+ * whatever is sent. Each is several times what the largest job the schema allows in 1 MB of text needs.
+ */
+const MOST = {
+  /** Values of all kinds: objects, lists, texts, numbers. */
+  values: 200_000,
+  /** Entries of one list; the schema's longest holds 500. */
+  items: 1000,
+  /** Keys of one object; the schema's largest has about 30. */
+  keys: 100,
+  /** Lists and objects inside one another; the schema goes 8 deep. */
+  depth: 20,
+  /** Characters of a key. */
+  key: 60,
+} as const;
+/** Numbers nearer to 0 or larger than this are no quantity of a vehicle, and their digits would fill a database. */
+const SMALLEST = 1e-9;
+const LARGEST = 1e12;
+
+interface Place {
+  readonly value: unknown;
+  readonly path: string;
+  readonly depth: number;
+}
+
+/** The first thing that is too much of a document, or null. Takes time in proportion to its size, at most to `MOST`. */
+export function boundsFault(document: unknown): Fault | null {
+  const open: Place[] = [{ value: document, path: '', depth: 0 }];
+  let values = 0;
+  for (let place = open.pop(); place; place = open.pop()) {
+    const { value, path, depth } = place;
+    values += 1;
+    if (values > MOST.values) return { path: path || '/', expected: `at most ${MOST.values} values in all` };
+    if (typeof value === 'number' && !isQuantity(value))
+      return { path: path || '/', expected: '0, or a number between 1e-9 and 1e12 in size', found: shown(value) };
+    if (typeof value !== 'object' || value === null) continue;
+    const inside = Array.isArray(value) ? listFault(value, path) : keysFault(value, path);
+    if (inside) return inside;
+    if (depth >= MOST.depth) return { path: path || '/', expected: `at most ${MOST.depth} levels inside one another` };
+    for (const [key, child] of Object.entries(value))
+      open.push({ value: child, path: `${path}/${key}`, depth: depth + 1 });
+  }
+  return null;
+}
+
+const isQuantity = (value: number): boolean =>
+  value === 0 || (Math.abs(value) >= SMALLEST && Math.abs(value) <= LARGEST);
+
+const listFault = (list: readonly unknown[], path: string): Fault | null =>
+  list.length > MOST.items
+    ? { path: path || '/', expected: `at most ${MOST.items} entries`, found: `${list.length} entries` }
+    : null;
+
+function keysFault(object: object, path: string): Fault | null {
+  const keys = Object.keys(object);
+  if (keys.length > MOST.keys)
+    return { path: path || '/', expected: `at most ${MOST.keys} keys`, found: `${keys.length} keys` };
+  const long = keys.find((key) => key.length > MOST.key);
+  return long === undefined
+    ? null
+    : { path: `${path}/${shown(long)}`, expected: `a key of at most ${MOST.key} characters` };
+}
+
+/** What a list's entry counts for: about as many faults as an empty one would bring. */
+const ENTRY_WEIGHT = 25;
+
+/** The document with its lists cut short, so that collecting every fault of it takes a bounded time. */
+export function cutShort(document: unknown, budget: number): unknown {
+  let left = budget;
+  const cut = (value: unknown): unknown => {
+    if (Array.isArray(value)) {
+      const kept: unknown[] = [];
+      for (const item of value) {
+        left -= ENTRY_WEIGHT;
+        if (left < 0) break;
+        kept.push(cut(item));
+      }
+      return kept;
+    }
+    if (typeof value !== 'object' || value === null) return value;
+    return Object.fromEntries(
+      Object.entries(value).map(([key, child]) => {
+        left -= 1;
+        return [key, cut(child)];
+      }),
+    );
+  };
+  return cut(document);
+}

@@ -1,0 +1,42 @@
+import { randomBytes } from 'node:crypto';
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import express, { type RequestHandler, Router } from 'express';
+import { Problem } from './errors.ts';
+
+/** Where the page takes its nonce from; web/index.html has it in a meta element. */
+const NONCE_PLACE = '%NONCE%';
+
+/** A nonce for each answer, before the headers are put together. */
+export const withNonce: RequestHandler = (_request, response, next) => {
+  (response as { nonce?: string }).nonce = randomBytes(16).toString('base64');
+  next();
+};
+
+/** The built page: its files, and for every other address its one document. */
+export function page(webRoot: string): Router {
+  const router = Router();
+  router.use('/assets', express.static(join(webRoot, 'assets'), { immutable: true, maxAge: '1y', index: false }));
+  router.use('/assets', () => {
+    throw new Problem('unknown-route', 'There is no such file. The page may be older than the program: load it again.');
+  });
+  router.use(express.static(webRoot, { index: false, maxAge: 0, dotfiles: 'ignore' }));
+  let document: string | null = null;
+  router.get('/{*path}', (_request, response) => {
+    document ??= read(join(webRoot, 'index.html'));
+    const { nonce } = response as { nonce?: string };
+    response
+      .set('Cache-Control', 'no-cache')
+      .type('html')
+      .send(document.replace(NONCE_PLACE, nonce ?? ''));
+  });
+  return router;
+}
+
+function read(file: string): string {
+  try {
+    return readFileSync(file, 'utf8');
+  } catch {
+    throw new Problem('page-not-built', 'Run npm start, which builds the page, or npm run build.');
+  }
+}
