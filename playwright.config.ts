@@ -14,6 +14,8 @@ export default defineConfig({
   use: {
     viewport: { width: 1280, height: 800 },
     launchOptions: CHROMIUM,
+    // Each test has a fresh browser: keeping the page for later would only fetch it twice. One journey allows it.
+    serviceWorkers: 'block',
     trace: 'off',
   },
 });

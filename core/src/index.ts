@@ -27,6 +27,7 @@ export { blankDevice, blankJob, blankSupply, UNIT_UNSAID } from './job/blank.ts'
 export { editedKind, isUsual, loadOn, runsOn, variantOn } from './job/day.ts';
 export { asKind, cycleLength, runningPowerW, withRunningPower } from './job/draw.ts';
 export { freeId } from './job/ids.ts';
+export { isSame, mergeJobs } from './job/merge.ts';
 export { migrate } from './job/migrate.ts';
 export type {
   Day,
@@ -44,8 +45,16 @@ export type {
   System,
   Together,
 } from './job/schema.ts';
-export { DAY_KINDS, FORMS, SCHEMA_VERSION } from './job/values.ts';
-export { CSV_COLUMNS, type CsvFault, type CsvRow, loadsFromRows, loadToRow } from './loads/csv.ts';
+export { DAY_KINDS, FORMS, MOST_LOADS, SCHEMA_VERSION } from './job/values.ts';
+export {
+  CSV_COLUMNS,
+  type CsvFault,
+  type CsvLoads,
+  type CsvRow,
+  loadsFromRows,
+  loadToRow,
+  MOST_ROWS,
+} from './loads/csv.ts';
 export type { EvidenceSummary } from './loads/evidence.ts';
 // How does a load run?
 export type { LabelReading } from './loads/label.ts';

@@ -20,17 +20,24 @@ export function page(webRoot: string): Router {
   router.use('/assets', () => {
     throw new Problem('unknown-route', 'There is no such file. The page may be older than the program: load it again.');
   });
+  const document = pageDocument(join(webRoot, 'index.html'));
+  router.get('/index.html', document);
   router.use(express.static(webRoot, { index: false, maxAge: 0, dotfiles: 'ignore' }));
+  router.get('/{*path}', document);
+  return router;
+}
+
+/** The one document, with the nonce of its answer; read when first asked for. */
+function pageDocument(file: string): RequestHandler {
   let document: string | null = null;
-  router.get('/{*path}', (_request, response) => {
-    document ??= read(join(webRoot, 'index.html'));
+  return (_request, response) => {
+    document ??= read(file);
     const { nonce } = response as { nonce?: string };
     response
       .set('Cache-Control', 'no-cache')
       .type('html')
       .send(document.replace(NONCE_PLACE, nonce ?? ''));
-  });
-  return router;
+  };
 }
 
 function read(file: string): string {

@@ -1,3 +1,4 @@
+import { setNonce } from 'get-nonce';
 import { lazy, StrictMode, Suspense } from 'react';
 import { createRoot } from 'react-dom/client';
 import { createBrowserRouter, Navigate } from 'react-router';
@@ -43,6 +44,9 @@ const router = createBrowserRouter([
   { path: '*', element: <Navigate to="/" replace /> },
 ]);
 
+// The dialogs' library puts in one style element; without the page's nonce the content policy would refuse it.
+setNonce(document.querySelector<HTMLMetaElement>('meta[name=csp-nonce]')?.content ?? '');
+
 createRoot(document.getElementById('root') as HTMLElement).render(
   <StrictMode>
     <RouterProvider router={router} />
@@ -55,5 +59,7 @@ window.addEventListener('load', () => {
   setTimeout(() => {
     // Without a signal nothing is fetched ahead; the step is fetched when it is opened.
     for (const load of Object.values(LATER)) load().catch(() => undefined);
+    // From then on the page itself opens without the server, and says what it cannot fetch.
+    if (import.meta.env.PROD) navigator.serviceWorker?.register('/sw.js').catch(() => undefined);
   }, AHEAD_AFTER_MS);
 });

@@ -8,7 +8,7 @@ export function freeId(name: string, taken: Iterable<string>): string {
       .replace(/[^a-z0-9]+/g, '-')
       .replace(/^-+|-+$/g, '')
       .slice(0, 30) || 'load';
-  const used = new Set(taken);
+  const used: ReadonlySet<string> = taken instanceof Set ? taken : new Set(taken);
   for (let n = 1; ; n++) {
     const id = n === 1 ? slug : `${slug}-${n}`;
     if (!used.has(id)) return id;

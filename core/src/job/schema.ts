@@ -3,7 +3,17 @@ import { Device as DeviceSchema } from './deviceSchema.ts';
 import { Load as LoadSchema } from './loadSchema.ts';
 import { id, number, object, oneNumberOf, oneOf, orNull, text } from './schemaParts.ts';
 import { Supply as SupplySchema } from './supplySchema.ts';
-import { BUS_VOLTAGES, CHEMISTRIES, COINCIDE, JOB_FORMAT, MAINS, MARGINS, SCHEMA_VERSION, SKIES } from './values.ts';
+import {
+  BUS_VOLTAGES,
+  CHEMISTRIES,
+  COINCIDE,
+  JOB_FORMAT,
+  MAINS,
+  MARGINS,
+  MOST_LOADS,
+  SCHEMA_VERSION,
+  SKIES,
+} from './values.ts';
 
 /**
  * The job file: one document, one schema. The TypeScript types below are derived from it, the published
@@ -126,7 +136,7 @@ export const JobSchema = Type.Object(
       },
       'the electrician’s schools',
     ),
-    loads: Type.Array(LoadSchema, { maxItems: 500 }),
+    loads: Type.Array(LoadSchema, { maxItems: MOST_LOADS }),
     together: object(
       {
         atMost: Type.Array(

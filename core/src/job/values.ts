@@ -2,6 +2,9 @@
 export const JOB_FORMAT = 'joulemetric-job';
 export const SCHEMA_VERSION = 3;
 
+/** Loads that a job may hold. */
+export const MOST_LOADS = 500;
+
 /** The values a job may choose among, apart from the schema so that the page need not carry its builder. */
 export const EVIDENCE = ['measured', 'data-sheet', 'nameplate', 'typical', 'guess'] as const;
 export const CHEMISTRIES = ['lfp', 'agm', 'gel', 'flooded'] as const;

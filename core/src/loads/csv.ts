@@ -174,6 +174,9 @@ class RowReader {
   }
 }
 
+/** Rows of a table that are read; a job holds fewer loads, and whoever has more chooses among them. */
+export const MOST_ROWS = 5000;
+
 export interface CsvLoads {
   readonly loads: readonly Load[];
   readonly faults: readonly CsvFault[];

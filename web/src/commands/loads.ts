@@ -1,29 +1,35 @@
-import { type Day, type DayKind, editedKind, freeId, type Job, type Load, type Run } from '@joulemetric/core';
+import {
+  type Day,
+  type DayKind,
+  editedKind,
+  freeId,
+  type Job,
+  type Load,
+  MOST_LOADS,
+  type Run,
+} from '@joulemetric/core';
 
 /** Edits of the list of loads: each takes the old job and gives a new one. */
 export type Edit = (job: Job) => Job;
 
-export const addLoad =
-  (load: Load): Edit =>
-  (job) => ({
-    ...job,
-    loads: [
-      ...job.loads,
-      {
-        ...load,
-        id: freeId(
-          load.name,
-          job.loads.map(({ id }) => id),
-        ),
-      },
-    ],
-  });
+/** Loads that still fit into a job; whoever adds more is told so before. */
+export const roomFor = (job: Job): number => MOST_LOADS - job.loads.length;
 
-/** Adds several loads whose ids are already free in the job, such as those of a file. */
+export const addLoad = (load: Load): Edit => addLoads([load]);
+
+/** Adds loads at the end, all or none, each with an id of its own in this job. */
 export const addLoads =
   (loads: readonly Load[]): Edit =>
-  (job) =>
-    loads.length === 0 ? job : { ...job, loads: [...job.loads, ...loads].slice(0, 500) };
+  (job) => {
+    if (loads.length === 0 || loads.length > roomFor(job)) return job;
+    const taken = new Set(job.loads.map(({ id }) => id));
+    const added = loads.map((load) => {
+      const id = freeId(load.name, taken);
+      taken.add(id);
+      return { ...load, id };
+    });
+    return { ...job, loads: [...job.loads, ...added] };
+  };
 
 export const changeLoad =
   (id: string, change: Partial<Omit<Load, 'id'>>): Edit =>
@@ -58,7 +64,7 @@ export const removeLoads =
 export const duplicateLoads =
   (ids: ReadonlySet<string>): Edit =>
   (job) =>
-    [...ids].reduce((more, id) => (more.loads.length < 500 ? duplicateLoad(id)(more) : more), job);
+    [...ids].reduce((more, id) => duplicateLoad(id)(more), job);
 
 /** Puts a load before another in the list, at its end for null, and into a room or circuit if it is dropped in one. */
 export const moveLoadTo =
@@ -76,7 +82,7 @@ export const duplicateLoad =
   (job) => {
     const at = job.loads.findIndex((load) => load.id === id);
     const original = job.loads[at];
-    if (!original) return job;
+    if (!original || roomFor(job) < 1) return job;
     const copy = {
       ...original,
       id: freeId(

@@ -1,4 +1,4 @@
-import type { FirmAppliance, Job } from '@joulemetric/core';
+import { type FirmAppliance, type Job, SCHEMA_VERSION } from '@joulemetric/core';
 
 /** The one place that talks to the server. */
 
@@ -29,9 +29,13 @@ interface ProblemBody {
   readonly code: string;
   readonly title: string;
   readonly detail: string;
+  readonly status?: number;
   readonly faults?: readonly { readonly path: string; readonly expected: string; readonly found?: string }[];
   readonly current?: StoredJob;
 }
+
+/** Answers after which the same request may be sent again: too slow, too many, or a fault of the server's. */
+const AGAIN = new Set([408, 429]);
 
 /** The server's refusal, or no answer at all (`unreachable`). */
 export class ApiError extends Error {
@@ -42,9 +46,10 @@ export class ApiError extends Error {
     this.problem = problem;
   }
 
-  /** No signal, no server or no database: the same edit may be sent again later. */
+  /** No signal, no server, no database, or a fault that may pass: the same edit is sent again later. */
   get isTemporary(): boolean {
-    return this.problem.code === 'unreachable' || this.problem.code === 'database-unreachable';
+    const { code, status = 0 } = this.problem;
+    return code === 'unreachable' || status >= 500 || AGAIN.has(status);
   }
 }
 
@@ -53,34 +58,61 @@ const UNREACHABLE: ProblemBody = {
   title: 'No connection',
   detail: 'The server does not answer. Check that it runs and that there is a signal.',
 };
+/** ms after which no answer is waited for; photos take longer on a weak signal. */
+const ANSWER_MS = 20_000;
+const PHOTO_MS = 120_000;
 
+/**
+ * One request. Whatever is not this server's own JSON counts as no answer: the sign-in page of a guest network, a
+ * redirect to elsewhere, an answer that breaks off.
+ */
 async function call<T>(method: string, path: string, body?: unknown, headers: Record<string, string> = {}): Promise<T> {
   const isBlob = body instanceof Blob;
   const type: Record<string, string> =
     body === undefined ? {} : { 'Content-Type': isBlob ? body.type : 'application/json' };
-  let response: Response;
   try {
-    response = await fetch(`/api${path}`, {
+    const response = await fetch(`/api${path}`, {
       method,
       headers: { ...type, ...headers },
       body: body === undefined || isBlob ? body : JSON.stringify(body),
+      redirect: 'error',
+      signal: AbortSignal.timeout(isBlob ? PHOTO_MS : ANSWER_MS),
     });
-  } catch {
-    throw new ApiError(UNREACHABLE);
+    if (response.status === 204) return undefined as T;
+    if (!/\bjson\b/.test(response.headers.get('Content-Type') ?? '')) throw new ApiError(UNREACHABLE);
+    const answer = await response.json();
+    if (response.ok) return answer as T;
+    throw new ApiError(isProblem(answer) ? { ...answer, status: response.status } : UNREACHABLE);
+  } catch (error) {
+    throw error instanceof ApiError ? error : new ApiError(UNREACHABLE);
   }
-  if (response.ok) return (response.status === 204 ? undefined : await response.json()) as T;
-  const problem = await response.json().catch(() => UNREACHABLE);
-  throw new ApiError(problem);
+}
+
+const isProblem = (answer: unknown): answer is ProblemBody =>
+  typeof answer === 'object' && answer !== null && typeof (answer as { code?: unknown }).code === 'string';
+
+/** A stored job that this program can show; one of a newer program says so instead of being misread. */
+function readable(stored: StoredJob): StoredJob {
+  if (typeof stored?.version !== 'number' || typeof stored.job !== 'object') throw new ApiError(UNREACHABLE);
+  if (stored.job.schemaVersion <= SCHEMA_VERSION) return stored;
+  throw new ApiError({
+    code: 'newer-job',
+    title: 'Written by a newer Joulemetric',
+    detail:
+      'This job was saved by a newer Joulemetric. Load the page again; if that does not help, update the program.',
+  });
 }
 
 const encode = encodeURIComponent;
 
 export const api = {
   listJobs: () => call<JobListing[]>('GET', '/jobs'),
-  readJob: (id: string) => call<StoredJob>('GET', `/jobs/${encode(id)}`),
-  createJob: (job: unknown) => call<StoredJob>('POST', '/jobs', job),
+  readJob: (id: string) => call<StoredJob>('GET', `/jobs/${encode(id)}`).then(readable),
+  /** Makes the job once: sent again under the same id, it answers the job that was made. */
+  createJob: (id: string, job: unknown) =>
+    call<StoredJob>('PUT', `/jobs/${encode(id)}`, job, { 'If-None-Match': '*' }).then(readable),
   saveJob: (id: string, seenVersion: number, job: Job) =>
-    call<StoredJob>('PUT', `/jobs/${encode(id)}`, job, { 'If-Match': `"${seenVersion}"` }),
+    call<StoredJob>('PUT', `/jobs/${encode(id)}`, job, { 'If-Match': `"${seenVersion}"` }).then(readable),
   addPhoto: (jobId: string, photo: Blob) => call<{ id: string }>('POST', `/jobs/${encode(jobId)}/photos`, photo),
   photoUrl: (jobId: string, id: string) => `/api/jobs/${encode(jobId)}/photos/${encode(id)}`,
   listAppliances: () => call<StoredAppliance[]>('GET', '/catalogue'),

@@ -1,7 +1,7 @@
-import { CSV_COLUMNS, type CsvRow, type Job, loadToRow } from '@joulemetric/core';
+import { CSV_COLUMNS, type Job, loadToRow } from '@joulemetric/core';
 
 /** Hands a text to the browser's downloads, under the job's title. */
-function download(job: Job, text: string, type: string, ending: string): void {
+function download(job: Pick<Job, 'title'>, text: string, type: string, ending: string): void {
   const name =
     job.title
       .replace(/[^\p{L}\p{N}]+/gu, '-')
@@ -13,6 +13,11 @@ function download(job: Job, text: string, type: string, ending: string): void {
   link.download = `${name}${ending}`;
   link.click();
   URL.revokeObjectURL(url);
+}
+
+/** A text as it is, such as one that could not be read. */
+export function downloadText(job: Pick<Job, 'title'>, text: string, ending: string): void {
+  download(job, text, 'text/plain', ending);
 }
 
 export function downloadJob(job: Job): void {
@@ -27,25 +32,4 @@ export async function downloadLoads(job: Job): Promise<void> {
   const rows = job.loads.map(loadToRow);
   const text = csv.unparse({ fields: [...CSV_COLUMNS], data: rows }, { escapeFormulae: true, newline: '\r\n' });
   download(job, `${text}\r\n`, 'text/csv', '-loads.csv');
-}
-
-/** The rows of a CSV file by the names in its head; problems of the file itself are thrown as one sentence. */
-export async function readLoadRows(file: File): Promise<CsvRow[]> {
-  const csv = await csvLibrary();
-  const { data, meta } = csv.parse<Record<string, string>>(await file.text(), {
-    header: true,
-    skipEmptyLines: 'greedy',
-    transformHeader: (head) =>
-      head
-        .trim()
-        .toLowerCase()
-        .replace(/^\ufeff/, ''),
-    transform: (cell) => cell.replace(/^'(?=[=+\-@\t\r])/, ''),
-  });
-  const fields = meta.fields ?? [];
-  if (!fields.includes('name')) throw new Error('The first line must name the columns, at least name and power_w.');
-  const unknown = fields.filter((field) => field !== '' && !CSV_COLUMNS.some((column) => column === field));
-  if (unknown.length > 0)
-    throw new Error(`There is no column ${unknown.join(', ')}; there are ${CSV_COLUMNS.join(', ')}.`);
-  return data;
 }

@@ -1,7 +1,9 @@
-import type { Job } from '@joulemetric/core';
+import { isSame, type Job } from '@joulemetric/core';
 import { ApiError, type StoredJob } from './api.ts';
 import type { Clock } from './clock.ts';
-import type { PendingStore } from './pending.ts';
+import { joinLeft } from './joinLeft.ts';
+import { newUuid } from './uuid.ts';
+import type { Left, Torn, Waiting, WaitingStore } from './waiting.ts';
 
 /** Where the edits of this browser stand. */
 export type SaveState =
@@ -19,44 +21,77 @@ export interface Snapshot {
   readonly save: SaveState;
   readonly canUndo: boolean;
   readonly canRedo: boolean;
+  /** The browser could not keep the newest edits: until they are saved they are in this page alone. */
+  readonly unkept: boolean;
+  /** Edits of other sessions of this browser that could not be put together with these, and what cannot be read. */
+  readonly left: readonly Waiting[];
+  readonly torn: readonly Torn[];
 }
 
 interface Server {
   saveJob(id: string, seenVersion: number, job: Job): Promise<StoredJob>;
-  createJob(job: Job): Promise<StoredJob>;
+  createJob(id: string, job: Job): Promise<StoredJob>;
+}
+
+interface Edges {
+  readonly server: Server;
+  readonly waiting: WaitingStore;
+  readonly clock: Clock;
 }
 
 const SAVE_AFTER_MS = 400;
+/** First wait after a failed save, doubled at each further one up to the longest. */
 const RETRY_AFTER_MS = 2000;
+const RETRY_LONGEST_MS = 30_000;
 const HISTORY = 200;
 
+const NOTHING: Left = { waiting: [], torn: [] };
+
 /**
- * One open job: its edits, their undo, and their way to the server. Saves by itself after each edit, keeps
- * unsaved edits in the browser, waits out a lost connection, and never overwrites another's version unasked.
+ * One open job: its edits, their undo, and their way to the server. Writes each edit ahead in the browser, saves by
+ * itself, waits out a lost connection, and never overwrites another's version unasked.
  */
 export class JobSession {
   readonly id: string;
+  /** This session's own name: its waiting edits are kept under it, and only it clears them. */
+  readonly #name = newUuid();
   #version: number;
+  /** The job as the server has it at `#version`, from which the edits go on. */
+  #base: Job;
   #past: Job[] = [];
   #future: Job[] = [];
   #job: Job;
   #before: Job | null = null;
   #save: SaveState;
   #unsaved = 0;
+  #unkept = false;
+  #left: readonly Waiting[];
+  #torn: readonly Torn[];
   #coalesce: string | null = null;
   #cancelTimer: () => void = () => {};
+  #failures = 0;
+  /** Sent, with the answer lost: the server may have them. */
+  #unanswered: Job[] = [];
   #inFlight = false;
   #closed = false;
+  readonly #release: () => void;
   #listeners = new Set<() => void>();
   #snapshot: Snapshot;
-  readonly #edges: { server: Server; pending: PendingStore; clock: Clock };
+  readonly #edges: Edges;
+  /** The id of the job that "Keep both" makes: pressed twice, it is made once. */
+  readonly #copyId = newUuid();
 
-  constructor(stored: StoredJob, edges: { server: Server; pending: PendingStore; clock: Clock }) {
+  /** @param left what sessions of this browser that have ended left of this job */
+  constructor(stored: StoredJob, edges: Edges, left: Left = NOTHING) {
     this.id = stored.id;
     this.#version = stored.version;
+    this.#base = stored.job;
     this.#job = stored.job;
     this.#edges = edges;
+    this.#release = edges.waiting.live(this.#name);
     this.#save = { kind: 'saved', at: new Date(stored.updatedAt) };
+    this.#left = left.waiting;
+    this.#torn = left.torn;
     this.#snapshot = this.#take();
     this.#resume(stored);
   }
@@ -105,10 +140,10 @@ export class JobSession {
   seen(stored: StoredJob): void {
     if (stored.version <= this.#version || this.#inFlight) return;
     if (this.#unsaved > 0) {
-      this.#set({ kind: 'conflict', theirs: stored });
+      this.#conflict(stored);
       return;
     }
-    this.#version = stored.version;
+    this.#follow(stored);
     this.#before = this.#job;
     this.#job = stored.job;
     this.#set({ kind: 'saved', at: new Date(stored.updatedAt) });
@@ -117,7 +152,7 @@ export class JobSession {
   /** Conflict: my version is saved over theirs, knowingly. */
   keepMine(): void {
     if (this.#save.kind !== 'conflict') return;
-    this.#version = this.#save.theirs.version;
+    this.#follow(this.#save.theirs);
     this.#schedule(0);
   }
 
@@ -128,19 +163,43 @@ export class JobSession {
     this.#past = [...this.#past, this.#job];
     this.#before = this.#job;
     this.#job = theirs.job;
-    this.#version = theirs.version;
-    this.#unsaved = 0;
-    this.#edges.pending.clear(this.id);
-    this.#set({ kind: 'saved', at: new Date(theirs.updatedAt) });
+    this.#follow(theirs);
+    this.#settled(new Date(theirs.updatedAt));
   }
 
   /** Conflict, or the job is gone: mine becomes a job of its own; resolves with its id. */
   async keepBoth(): Promise<string> {
-    const copy = { ...this.#job, title: `${this.#job.title} (mine)`.slice(0, 120) };
-    const stored = await this.#edges.server.createJob(copy);
+    const stored = await this.#edges.server.createJob(this.#copyId, copyOf(this.#job));
     this.takeTheirs();
-    this.#edges.pending.clear(this.id);
+    await this.#edges.waiting.clear(this.#name);
     return stored.id;
+  }
+
+  /** The job is gone and is to stay so: what waits of it is let go. */
+  letGo(): Promise<void> {
+    this.#unsaved = 0;
+    return this.#edges.waiting.clear(this.#name);
+  }
+
+  /** Edits left by another session become a job of their own; resolves with its id. */
+  async keepLeft(left: Waiting): Promise<string> {
+    // Its session's name is its own: pressed twice, the job is made once.
+    const stored = await this.#edges.server.createJob(jobIdOf(left), copyOf(left.job));
+    this.dropLeft(left.session);
+    return stored.id;
+  }
+
+  /** Edits left by another session take the place of what is here, one undo away from it. */
+  takeLeft(left: Waiting): void {
+    this.apply(() => left.job);
+    void this.#kept.then((safe) => safe && this.dropLeft(left.session));
+  }
+
+  dropLeft(session: string): void {
+    this.#left = this.#left.filter((other) => other.session !== session);
+    this.#torn = this.#torn.filter((other) => other.session !== session);
+    void this.#edges.waiting.clear(session).catch(() => undefined);
+    this.#set(this.#save);
   }
 
   /** Tries at once, as when the connection has come back. */
@@ -148,26 +207,35 @@ export class JobSession {
     if (this.#save.kind === 'waiting') this.#schedule(0);
   }
 
-  /** A page shows it: saves are tried again until it is closed. React's strict mode closes and opens once more. */
-  open(): void {
-    this.#closed = false;
-  }
-
+  /** The page leaves the job: what is unsaved is sent once more, and what cannot be waits for the next visit. */
   close(): void {
     this.#closed = true;
-    if (this.#unsaved > 0 && this.#save.kind !== 'conflict') void this.#push();
     this.#cancelTimer();
+    const last = this.#unsaved > 0 && this.#save.kind !== 'conflict' ? this.#push() : Promise.resolve();
+    void last.finally(this.#release);
   }
 
-  /** Edits left from an earlier visit: sent on when nobody has edited since, otherwise asked about. */
+  /** Edits left from earlier visits: put together and sent on when nobody has edited since, otherwise asked about. */
   #resume(stored: StoredJob): void {
-    const pending = this.#edges.pending.read(stored.id);
-    if (!pending) return;
+    const { joined, apart, settled } = joinLeft(this.#left, stored);
+    this.#left = apart;
+    for (const session of settled) void this.#edges.waiting.clear(session).catch(() => undefined);
+    if (!joined) {
+      this.#set(this.#save);
+      return;
+    }
     this.#past = [stored.job];
-    this.#job = pending.job;
-    this.#unsaved = 1;
-    if (pending.baseVersion === stored.version) this.#schedule(0);
-    else this.#set({ kind: 'conflict', theirs: stored });
+    this.#job = joined.job;
+    this.#unsaved = joined.edits;
+    this.#base = joined.base ?? stored.job;
+    this.#version = joined.baseVersion;
+    this.#writeAhead();
+    // Only when they are safe under this session's name are they cleared under the others'.
+    void this.#kept.then((safe) => {
+      for (const session of joined.from) if (safe) void this.#edges.waiting.clear(session).catch(() => undefined);
+    });
+    if (joined.baseVersion === stored.version) this.#schedule(0);
+    else this.#conflict(stored);
   }
 
   #step(job: Job): void {
@@ -179,20 +247,54 @@ export class JobSession {
   #adopt(job: Job): void {
     this.#job = job;
     this.#unsaved += 1;
-    this.#edges.pending.write(this.id, { baseVersion: this.#version, job });
+    this.#writeAhead();
     if (this.#save.kind === 'conflict' || this.#save.kind === 'gone') this.#set(this.#save);
     else this.#schedule(SAVE_AFTER_MS);
+  }
+
+  /** Resolves with whether the newest edits are safe in the browser. */
+  #kept: Promise<boolean> = Promise.resolve(true);
+
+  #writeAhead(): void {
+    const waiting: Waiting = {
+      session: this.#name,
+      jobId: this.id,
+      baseVersion: this.#version,
+      base: this.#base,
+      job: this.#job,
+      edits: this.#unsaved,
+      at: this.#edges.clock.now().toISOString(),
+    };
+    this.#kept = this.#edges.waiting.write(waiting).then(
+      () => true,
+      () => false,
+    );
+    void this.#kept.then((safe) => {
+      if (this.#unkept === !safe) return;
+      this.#unkept = !safe;
+      this.#set(this.#save);
+    });
+  }
+
+  /** From now on edits go on from what the server has. */
+  #follow({ version, job }: StoredJob): void {
+    this.#version = version;
+    this.#base = job;
+    this.#unanswered = [];
+  }
+
+  #settled(at: Date): void {
+    this.#unsaved = 0;
+    this.#unkept = false;
+    void this.#edges.waiting.clear(this.#name).catch(() => undefined);
+    this.#set({ kind: 'saved', at });
   }
 
   #schedule(ms: number): void {
     this.#cancelTimer();
     this.#cancelTimer = this.#edges.clock.after(ms, () => void this.#push());
-    const waiting = this.#save.kind === 'waiting';
-    this.#set(waiting ? { ...this.#waiting(), edits: this.#unsaved } : { kind: 'saving' });
-  }
-
-  #waiting(): Extract<SaveState, { kind: 'waiting' }> {
-    return this.#save.kind === 'waiting' ? this.#save : { kind: 'waiting', edits: this.#unsaved, reason: '' };
+    const { kind } = this.#save;
+    this.#set(kind === 'waiting' ? { ...this.#save, edits: this.#unsaved } : { kind: 'saving' });
   }
 
   async #push(): Promise<void> {
@@ -203,36 +305,54 @@ export class JobSession {
     try {
       const stored = await this.#edges.server.saveJob(this.id, this.#version, sent);
       this.#inFlight = false;
-      this.#version = stored.version;
-      this.#unsaved -= sentEdits;
-      if (this.#job !== sent) {
-        this.#edges.pending.write(this.id, { baseVersion: this.#version, job: this.#job });
-        if (!this.#closed) this.#schedule(SAVE_AFTER_MS);
-        return;
-      }
-      this.#edges.pending.clear(this.id);
-      this.#set({ kind: 'saved', at: this.#edges.clock.now() });
+      this.#arrived({ ...stored, job: sent }, sent, sentEdits);
     } catch (error) {
       this.#inFlight = false;
-      this.#failed(error);
+      this.#failed(error, sent);
     }
   }
 
-  #failed(error: unknown): void {
-    if (!(error instanceof ApiError)) throw error;
-    this.#set(this.#afterRefusal(error));
-    if (!error.isTemporary) return;
-    this.#cancelTimer();
-    if (!this.#closed) this.#cancelTimer = this.#edges.clock.after(RETRY_AFTER_MS, () => void this.#push());
+  /** The server has what was sent; what has been edited since goes after it. */
+  #arrived(stored: StoredJob, sent: Job, sentEdits: number): void {
+    this.#failures = 0;
+    this.#follow(stored);
+    if (this.#job === sent) {
+      this.#settled(this.#edges.clock.now());
+      return;
+    }
+    this.#unsaved = Math.max(1, this.#unsaved - sentEdits);
+    this.#save = { kind: 'saving' };
+    this.#writeAhead();
+    if (!this.#closed) this.#schedule(SAVE_AFTER_MS);
   }
 
-  #afterRefusal(error: ApiError): SaveState {
+  #failed(error: unknown, sent: Job): void {
+    if (!(error instanceof ApiError)) throw error;
     const { code, current } = error.problem;
-    if (code === 'version-conflict' && current) return { kind: 'conflict', theirs: current };
-    if (code === 'unknown-job') return { kind: 'gone' };
-    if (!error.isTemporary) return { kind: 'refused', reason: error.message };
-    const reason = code === 'unreachable' ? 'no connection' : 'the database does not answer';
-    return { kind: 'waiting', edits: this.#unsaved, reason };
+    if (code === 'version-conflict' && current) {
+      this.#unanswered = [...this.#unanswered, sent];
+      this.#conflict(current);
+    } else if (code === 'unknown-job') this.#set({ kind: 'gone' });
+    else if (error.isTemporary) this.#tryAgain(error, sent);
+    else this.#set({ kind: 'refused', reason: error.message });
+  }
+
+  #tryAgain(error: ApiError, sent: Job): void {
+    this.#unanswered = [...this.#unanswered, sent].slice(-5);
+    this.#set({ kind: 'waiting', edits: this.#unsaved, reason: reasonOf(error) });
+    this.#cancelTimer();
+    if (this.#closed) return;
+    const wait = Math.min(RETRY_LONGEST_MS, RETRY_AFTER_MS * 2 ** this.#failures);
+    this.#failures += 1;
+    this.#cancelTimer = this.#edges.clock.after(wait, () => void this.#push());
+  }
+
+  #conflict(theirs: StoredJob): void {
+    this.#cancelTimer();
+    // When the answer to an earlier save was lost, the conflict is with oneself.
+    const mine = [this.#job, ...this.#unanswered].find((job) => isSame(asStored(job), theirs.job));
+    if (mine) this.#arrived(theirs, mine, 0);
+    else this.#set({ kind: 'conflict', theirs });
   }
 
   #set(save: SaveState): void {
@@ -248,6 +368,25 @@ export class JobSession {
       save: this.#save,
       canUndo: this.#past.length > 0,
       canRedo: this.#future.length > 0,
+      unkept: this.#unkept,
+      left: this.#left,
+      torn: this.#torn,
     };
   }
+}
+
+const copyOf = (job: Job): Job => ({ ...job, title: `${job.title} (mine)`.slice(0, 120) });
+
+/** A job as it comes back from the server: what JSON leaves out is left out. */
+const asStored = (job: Job): unknown => JSON.parse(JSON.stringify(job));
+
+const UUID = /^[0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12}$/;
+const jobIdOf = ({ session }: Waiting): string => (UUID.test(session) ? session : newUuid());
+
+function reasonOf({ problem: { code, status } }: ApiError): string {
+  if (code === 'unreachable') return 'no connection';
+  if (code === 'database-unreachable') return 'the database does not answer';
+  if (code === 'database-busy') return 'the database cannot take it just now';
+  if (status === 429) return 'too many requests at once';
+  return 'the server has a fault';
 }

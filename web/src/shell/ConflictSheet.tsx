@@ -3,6 +3,7 @@ import { useNavigate } from 'react-router';
 import { Button } from '../ui/Button.tsx';
 import { Sheet } from '../ui/Sheet.tsx';
 import { useJob } from './JobContext.tsx';
+import { namesOnlyIn } from './jobDifferences.ts';
 
 /** Two browsers edited the same job: nothing is overwritten until somebody says which version stands. */
 export function ConflictSheet() {
@@ -29,7 +30,7 @@ export function ConflictSheet() {
           <Button strong onClick={keepBoth}>
             Keep it as a new job
           </Button>
-          <Button onClick={() => navigate('/')}>Leave it deleted</Button>
+          <Button onClick={() => void session.letGo().finally(() => navigate('/'))}>Leave it deleted</Button>
         </div>
         {problem && <p className="mt-3 text-copper">{problem}</p>}
       </Sheet>
@@ -67,8 +68,8 @@ export function ConflictSheet() {
           </tr>
           <tr className="border-t border-line">
             <th className="py-1 pr-3 font-normal text-ink-2">Only there</th>
-            <td className="pr-3">{onlyIn(job.loads, theirs.job.loads)}</td>
-            <td>{onlyIn(theirs.job.loads, job.loads)}</td>
+            <td className="pr-3">{namesOnlyIn(job.loads, theirs.job.loads) || 'no load'}</td>
+            <td>{namesOnlyIn(theirs.job.loads, job.loads) || 'no load'}</td>
           </tr>
         </tbody>
       </table>
@@ -85,10 +86,4 @@ export function ConflictSheet() {
       {problem && <p className="mt-3 text-copper">{problem}</p>}
     </Sheet>
   );
-}
-
-function onlyIn(a: readonly { id: string; name: string }[], b: readonly { id: string }[]): string {
-  const others = new Set(b.map(({ id }) => id));
-  const names = a.filter(({ id }) => !others.has(id)).map(({ name }) => name);
-  return names.length > 0 ? names.join(', ') : 'no load';
 }

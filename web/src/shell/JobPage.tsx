@@ -1,10 +1,10 @@
-import { useEffect, useMemo } from 'react';
+import { useEffect, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import useSWR from 'swr';
 import { ApiError, api, type StoredJob } from '../edges/api.ts';
 import { browserClock } from '../edges/clock.ts';
-import { browserPending } from '../edges/pending.ts';
 import { JobSession } from '../edges/session.ts';
+import { browserWaiting } from '../edges/waiting.ts';
 import { JobProvider } from './JobContext.tsx';
 import { JobShell } from './JobShell.tsx';
 
@@ -20,30 +20,53 @@ export function JobPage() {
   });
   if (data) return <OpenSession key={id} stored={data} />;
   if (error) return <NotOpened error={error} />;
-  return <p className="p-6 text-ink-2">Opening the job…</p>;
+  return <Opening />;
 }
 
+const Opening = () => <p className="p-6 text-ink-2">Opening the job…</p>;
+
 function OpenSession({ stored }: { stored: StoredJob }) {
-  // biome-ignore lint/correctness/useExhaustiveDependencies: a session is opened once a job; later versions are `seen`.
-  const session = useMemo(
-    () => new JobSession(stored, { server: api, pending: browserPending, clock: browserClock }),
-    [stored.id],
-  );
-  useEffect(() => session.seen(stored), [session, stored]);
-  useEffect(() => {
-    session.open();
-    const retry = () => session.retry();
-    window.addEventListener('online', retry);
-    return () => {
-      window.removeEventListener('online', retry);
-      session.close();
-    };
-  }, [session]);
+  const session = useSession(stored);
+  useEffect(() => session?.seen(stored), [session, stored]);
+  if (!session) return <Opening />;
   return (
     <JobProvider session={session}>
       <JobShell />
     </JobProvider>
   );
+}
+
+/** The session on a job, opened with what earlier ones left waiting, and closed when the page leaves it. */
+function useSession(stored: StoredJob): JobSession | null {
+  const [session, setSession] = useState<JobSession | null>(null);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: a session is opened once a job; later versions are `seen`.
+  useEffect(() => {
+    let wanted = true;
+    let opened: JobSession | null = null;
+    const nothing = { waiting: [], torn: [] };
+    void browserWaiting
+      .left(stored.id)
+      .catch(() => nothing)
+      .then((left) => {
+        if (!wanted) return;
+        opened = new JobSession(stored, { server: api, waiting: browserWaiting, clock: browserClock }, left);
+        setSession(opened);
+      });
+    const retry = () => opened?.retry();
+    // What neither the server nor the browser's storage has would be lost with the page.
+    const ask = (event: BeforeUnloadEvent) => {
+      if (opened?.snapshot().unkept) event.preventDefault();
+    };
+    window.addEventListener('online', retry);
+    window.addEventListener('beforeunload', ask);
+    return () => {
+      wanted = false;
+      window.removeEventListener('online', retry);
+      window.removeEventListener('beforeunload', ask);
+      opened?.close();
+    };
+  }, [stored.id]);
+  return session;
 }
 
 function NotOpened({ error }: { error: Error }) {
@@ -55,7 +78,9 @@ function NotOpened({ error }: { error: Error }) {
       </h1>
       <p className="mt-2 text-number text-ink-2">{error.message}</p>
       <p className="mt-1 text-number">
-        {temporary ? 'It opens by itself as soon as there is an answer.' : 'Choose another from the list.'}
+        {temporary
+          ? 'It opens by itself as soon as there is an answer. Edits that wait in this browser are kept meanwhile.'
+          : 'Choose another from the list; edits of it that wait in this browser are listed there.'}
       </p>
       <Link to="/" className="mt-4 inline-block border-b border-ink">
         All jobs

@@ -4,6 +4,7 @@ import { LedgerPatterns } from '../ui/LedgerBar.tsx';
 import { useActions } from './actions.ts';
 import { ConflictSheet } from './ConflictSheet.tsx';
 import { useJob } from './JobContext.tsx';
+import { LeftSheet } from './LeftSheet.tsx';
 import { Palette } from './Palette.tsx';
 import { PhoneHead, PhoneTabs } from './PhoneBar.tsx';
 import { Rail } from './Rail.tsx';
@@ -59,6 +60,7 @@ export function JobShell() {
       <Palette open={palette} onOpenChange={setPalette} actions={all} />
       <Shortcuts open={shortcuts} onOpenChange={setShortcuts} actions={actions} />
       <ConflictSheet />
+      <LeftSheet />
     </div>
   );
 }

@@ -1,17 +1,28 @@
+import { downloadJob } from '../edges/files.ts';
 import type { SaveState } from '../edges/session.ts';
 import { useJob } from './JobContext.tsx';
 
-/** In words: saved at, or how many edits wait and for what. */
+/** In words: saved at, or how many edits wait and for what, and whether the browser can keep them meanwhile. */
 export function SaveLine() {
-  const { snapshot } = useJob();
+  const { snapshot, job } = useJob();
   const { text, calm } = sentence(snapshot.save);
+  const unkept = snapshot.unkept && snapshot.save.kind !== 'saved';
   return (
     <span
       role="status"
       data-save={snapshot.save.kind}
-      className={`text-note ${calm ? 'text-ink-2' : 'font-medium text-copper'}`}
+      data-unkept={unkept || undefined}
+      className={`text-note ${calm && !unkept ? 'text-ink-2' : 'font-medium text-copper'}`}
     >
       {text}
+      {unkept && (
+        <>
+          . The browser’s storage is full or closed: leave this page open, or{' '}
+          <button type="button" className="border-b border-copper phone:min-h-11" onClick={() => downloadJob(job)}>
+            save the job file
+          </button>
+        </>
+      )}
     </span>
   );
 }

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { ApiError, api } from '../../edges/api.ts';
+import { newUuid } from '../../edges/uuid.ts';
 
 interface Refusal {
   readonly file: string;
@@ -14,7 +15,7 @@ export function ImportJob() {
   const open = async (file: File) => {
     setRefusal(null);
     try {
-      const stored = await api.createJob(JSON.parse(await file.text()));
+      const stored = await api.createJob(newUuid(), JSON.parse(await file.text()));
       navigate(`/jobs/${stored.id}/loads`);
     } catch (error) {
       setRefusal({ file: file.name, reasons: reasonsOf(error) });

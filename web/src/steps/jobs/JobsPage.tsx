@@ -3,15 +3,19 @@ import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import useSWR from 'swr';
 import { ApiError, api, type JobListing } from '../../edges/api.ts';
+import { newUuid } from '../../edges/uuid.ts';
 import { toggleTheme } from '../../shell/theme.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { ImportJob } from './ImportJob.tsx';
+import { OrphanEdits } from './OrphanEdits.tsx';
+import { useWaiting } from './useWaiting.ts';
 
 /** All jobs of the workspace, the last touched first. */
 export function JobsPage() {
   const { data: jobs, error, mutate } = useSWR('jobs', api.listJobs, { errorRetryInterval: 2000 });
   const [removing, setRemoving] = useState<JobListing | null>(null);
+  const waiting = useWaiting();
   return (
     <div className="mx-auto max-w-[920px] px-6 py-6 phone:px-4">
       <header className="flex items-center justify-between">
@@ -42,9 +46,10 @@ export function JobsPage() {
         )}
         <ul>
           {jobs?.map((job) => (
-            <JobRow key={job.id} job={job} onRemove={() => setRemoving(job)} />
+            <JobRow key={job.id} job={job} waiting={waiting.editsOf(job.id)} onRemove={() => setRemoving(job)} />
           ))}
         </ul>
+        {jobs && <OrphanEdits jobs={jobs} waiting={waiting} />}
         <ImportJob />
       </main>
       <RemoveJob job={removing} onDone={() => setRemoving(null)} removed={() => void mutate()} />
@@ -57,7 +62,7 @@ function summary(jobs: readonly JobListing[] | undefined): string {
   return jobs.length === 1 ? '1 job' : `${jobs.length} jobs, the last touched first`;
 }
 
-function JobRow({ job, onRemove }: { job: JobListing; onRemove: () => void }) {
+function JobRow({ job, waiting, onRemove }: { job: JobListing; waiting: number; onRemove: () => void }) {
   const touched = new Date(job.updatedAt).toLocaleString([], {
     dateStyle: 'medium',
     timeStyle: 'short',
@@ -71,6 +76,12 @@ function JobRow({ job, onRemove }: { job: JobListing; onRemove: () => void }) {
           <span className="block text-ink-2">
             {[job.client, job.vehicle].filter(Boolean).join(' · ') || 'no client yet'}
           </span>
+          {waiting > 0 && (
+            <span className="block font-medium text-copper">
+              {waiting} {waiting === 1 ? 'edit waits' : 'edits wait'} in this browser; open the job to send{' '}
+              {waiting === 1 ? 'it' : 'them'}
+            </span>
+          )}
         </span>
         <span className="num self-center text-number text-ink-2 phone:mr-4">{job.loads} loads</span>
         <span className="num self-center text-note text-ink-2">{touched}</span>
@@ -91,9 +102,11 @@ function NewJob() {
   const navigate = useNavigate();
   const [title, setTitle] = useState('');
   const [problem, setProblem] = useState<string | null>(null);
+  // One id for as long as it takes: tried again after a lost answer, the job is made once.
+  const [id] = useState(newUuid);
   const create = async () => {
     try {
-      const stored = await api.createJob(blankJob(title.trim()));
+      const stored = await api.createJob(id, blankJob(title.trim()));
       navigate(`/jobs/${stored.id}/brief`);
     } catch (error) {
       setProblem((error as Error).message);

@@ -1,35 +1,40 @@
-import { type CsvFault, type Load, loadsFromRows } from '@joulemetric/core';
+import type { CsvLoads } from '@joulemetric/core';
 import { useState } from 'react';
-import { addLoads } from '../../commands/loads.ts';
-import { downloadLoads, readLoadRows } from '../../edges/files.ts';
+import { addLoads, roomFor } from '../../commands/loads.ts';
+import { downloadLoads } from '../../edges/files.ts';
+import { readCsv } from '../../edges/readCsv.ts';
 import { useJob } from '../../shell/JobContext.tsx';
-import { Button } from '../../ui/Button.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
+import { CsvChoice } from './CsvChoice.tsx';
 
-interface Doubtful {
-  readonly file: string;
-  readonly loads: readonly Load[];
-  readonly faults: readonly CsvFault[];
-  readonly problem: string | null;
-}
+type Reading =
+  | { readonly kind: 'reading'; readonly file: string; readonly share: number; readonly cancel: () => void }
+  | { readonly kind: 'read'; readonly file: string; readonly table: CsvLoads }
+  | { readonly kind: 'failed'; readonly file: string; readonly problem: string };
 
-/** The list out to a table and in from one; a file with faults is shown whole and taken only when told to. */
+/** The list out to a table and in from one; a file with faults, or with more rows than fit, is taken only when told how. */
 export function CsvFiles() {
-  const { job, edit } = useJob();
-  const [doubtful, setDoubtful] = useState<Doubtful | null>(null);
+  const { session, job, edit } = useJob();
+  const [reading, setReading] = useState<Reading | null>(null);
   const read = async (file: File) => {
+    const { done, cancel } = readCsv(file, (share) =>
+      setReading((now) => (now?.kind === 'reading' ? { ...now, share } : now)),
+    );
+    setReading({ kind: 'reading', file: file.name, share: 0, cancel });
     try {
-      const taken = job.loads.map(({ id }) => id);
-      const { loads, faults } = loadsFromRows(await readLoadRows(file), taken);
-      if (faults.length === 0) edit(addLoads(loads));
-      else setDoubtful({ file: file.name, loads, faults, problem: null });
+      const table = await done;
+      const fits = table.loads.length <= roomFor(session.snapshot().job);
+      if (table.faults.length === 0 && fits) {
+        edit(addLoads(table.loads));
+        setReading(null);
+      } else setReading({ kind: 'read', file: file.name, table });
     } catch (error) {
-      setDoubtful({ file: file.name, loads: [], faults: [], problem: (error as Error).message });
+      setReading({ kind: 'failed', file: file.name, problem: (error as Error).message });
     }
   };
-  const rows = new Set(doubtful?.faults.map(({ line }) => line)).size;
+  const close = () => setReading(null);
   return (
-    <div className="mt-3 flex gap-6 text-ink-2">
+    <div className="mt-3 flex flex-wrap gap-x-6 gap-y-1 text-ink-2">
       {job.loads.length > 0 && (
         <button
           type="button"
@@ -39,12 +44,16 @@ export function CsvFiles() {
           Save the list as CSV
         </button>
       )}
-      <label className="cursor-pointer border-b border-mark focus-within:outline-2 focus-within:outline-offset-2 focus-within:outline-copper hover:text-ink phone:py-3">
+      <label
+        title={`A job holds ${job.loads.length + roomFor(job)} loads; there is room for ${roomFor(job)} more.`}
+        className="cursor-pointer border-b border-mark focus-within:outline-2 focus-within:outline-offset-2 focus-within:outline-copper hover:text-ink phone:py-3"
+      >
         Read a CSV…
         <input
           type="file"
           accept=".csv,text/csv"
           className="sr-only"
+          disabled={reading?.kind === 'reading'}
           onChange={(event) => {
             const [file] = event.target.files ?? [];
             event.target.value = '';
@@ -52,54 +61,35 @@ export function CsvFiles() {
           }}
         />
       </label>
-      {doubtful && (
+      {reading?.kind === 'reading' && (
+        <p role="status" className="num">
+          Reading {reading.file}, {Math.round(reading.share * 100)} %{' '}
+          <button type="button" onClick={reading.cancel} className="ml-2 border-b border-mark phone:min-h-11">
+            Call off
+          </button>
+        </p>
+      )}
+      {reading?.kind === 'failed' && (
         <Sheet
           open
-          onOpenChange={() => setDoubtful(null)}
-          title={
-            doubtful.problem
-              ? `${doubtful.file} cannot be read`
-              : `${rows} ${rows === 1 ? 'row has' : 'rows have'} faults`
-          }
-          description={doubtful.problem ?? `Nothing of ${doubtful.file} has been taken yet.`}
+          onOpenChange={close}
+          title={`${reading.file} cannot be read`}
+          description={`${reading.problem} Nothing of it has been taken.`}
         >
-          {doubtful.faults.length > 0 && (
-            <table className="num mt-4 w-full text-left">
-              <thead>
-                <tr className="text-note text-ink-2">
-                  <th className="font-normal">Line</th>
-                  <th className="font-normal">Column</th>
-                  <th className="font-normal">Found</th>
-                  <th className="font-normal">Expected</th>
-                </tr>
-              </thead>
-              <tbody>
-                {doubtful.faults.map(({ line, column, found, expected }) => (
-                  <tr key={`${line} ${column} ${expected}`} className="border-t border-line align-top">
-                    <td className="pr-3">{line}</td>
-                    <td className="pr-3">{column}</td>
-                    <td className="max-w-40 truncate pr-3">{found || 'nothing'}</td>
-                    <td>{expected}</td>
-                  </tr>
-                ))}
-              </tbody>
-            </table>
-          )}
-          <div className="mt-5 flex gap-3">
-            {doubtful.loads.length > 0 && (
-              <Button
-                strong
-                onClick={() => {
-                  edit(addLoads(doubtful.loads));
-                  setDoubtful(null);
-                }}
-              >
-                Take the {doubtful.loads.length} good {doubtful.loads.length === 1 ? 'row' : 'rows'}
-              </Button>
-            )}
-            <Button onClick={() => setDoubtful(null)}>Take nothing</Button>
-          </div>
+          {null}
         </Sheet>
+      )}
+      {reading?.kind === 'read' && (
+        <CsvChoice
+          file={reading.file}
+          table={reading.table}
+          room={roomFor(job)}
+          onTake={(loads) => {
+            edit(addLoads(loads));
+            close();
+          }}
+          onClose={close}
+        />
       )}
     </div>
   );

@@ -11,7 +11,7 @@ import {
   showText,
 } from '@joulemetric/core';
 import { useId, useMemo, useState } from 'react';
-import { addLoad } from '../../commands/loads.ts';
+import { addLoad, roomFor } from '../../commands/loads.ts';
 import { useFirm } from '../../edges/useFirm.ts';
 import { useJob } from '../../shell/JobContext.tsx';
 import { CameraButton } from './CameraButton.tsx';
@@ -46,6 +46,10 @@ export function QuickAdd() {
   const add = (chosen?: Appliance): boolean => {
     const wanted = chosen ? proposeLoad(text, (name) => name, chosen, firm) : proposal;
     if (!wanted) return false;
+    if (roomFor(job) < 1) {
+      setAsked(true);
+      return false;
+    }
     if (!wanted.load || wanted.questions.length > 0) {
       setAsked(true);
       return false;
@@ -85,7 +89,7 @@ export function QuickAdd() {
           aria-autocomplete="list"
           aria-activedescendant={active >= 0 ? `${listId}-${active}` : undefined}
           value={text}
-          maxLength={600}
+          maxLength={4000}
           onChange={(event) => type(event.target.value)}
           onKeyDown={onKeyDown}
           placeholder="Name it, or paste its label…"
@@ -108,6 +112,12 @@ export function QuickAdd() {
         </p>
       )}
       <PhotoUnsent sender={sender} />
+      {asked && roomFor(job) < 1 && (
+        <p role="alert" className="text-note font-medium text-copper">
+          The job has {job.loads.length} loads, as many as it can hold. Put alike ones together by their number, or take
+          some out.
+        </p>
+      )}
       {open && (
         <div className="absolute inset-x-0 top-full z-10 border border-t-0 border-ink bg-sheet phone:bottom-full phone:top-auto phone:border-b-0 phone:border-t">
           {proposal?.label && <LabelText text={text} label={proposal.label} />}

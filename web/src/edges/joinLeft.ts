@@ -1,0 +1,39 @@
+import { isSame, type Job, mergeJobs } from '@joulemetric/core';
+import type { StoredJob } from './api.ts';
+import type { Waiting } from './waiting.ts';
+
+export interface Joined {
+  /** What waited, put together; null when nothing did. */
+  readonly joined: {
+    readonly baseVersion: number;
+    readonly base: Job | null;
+    readonly job: Job;
+    readonly edits: number;
+    /** The sessions whose edits are in it. */
+    readonly from: readonly string[];
+  } | null;
+  /** What could not be put together with it: somebody has to choose. */
+  readonly apart: readonly Waiting[];
+  /** Sessions whose edits the server has already. */
+  readonly settled: readonly string[];
+}
+
+/** Puts together what several tabs left waiting, the oldest first; what changed the same thing stays apart. */
+export function joinLeft(left: readonly Waiting[], stored: StoredJob): Joined {
+  const settled = left.filter(({ job }) => isSame(job, stored.job));
+  const open = left.filter((one) => !settled.includes(one));
+  let joined: Joined['joined'] = null;
+  const apart: Waiting[] = [];
+  for (const one of open) {
+    const { baseVersion, base, job, edits, session } = one;
+    if (!joined) {
+      joined = { baseVersion, base, job, edits, from: [session] };
+      continue;
+    }
+    const known: Job | null = joined.base ?? base;
+    const together: Job | null = known && joined.baseVersion === baseVersion ? mergeJobs(known, joined.job, job) : null;
+    if (together) joined = { ...joined, job: together, edits: joined.edits + edits, from: [...joined.from, session] };
+    else apart.push(one);
+  }
+  return { joined, apart, settled: settled.map(({ session }) => session) };
+}

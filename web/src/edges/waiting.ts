@@ -1,0 +1,185 @@
+import { type Job, migrate } from '@joulemetric/core';
+import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
+
+/** Edits that the server has not got yet, written ahead so that a closed tab or a dead browser loses nothing. */
+export interface Waiting {
+  /** The session that made them; each keeps its own record, and nobody else clears it. */
+  readonly session: string;
+  readonly jobId: string;
+  readonly baseVersion: number;
+  /** The job as the server had it at that version; null when not known (kept by an older program). */
+  readonly base: Job | null;
+  readonly job: Job;
+  readonly edits: number;
+  /** ISO 8601. */
+  readonly at: string;
+}
+
+/** Something that was kept and cannot be read any more: shown as the text it is, never thrown away unasked. */
+export interface Torn {
+  readonly session: string;
+  readonly jobId: string;
+  readonly text: string;
+}
+
+/** What sessions that have ended left behind. */
+export interface Left {
+  readonly waiting: readonly Waiting[];
+  readonly torn: readonly Torn[];
+}
+
+export interface WaitingStore {
+  /** Keeps the newest edits of a session; rejects when the browser cannot. */
+  write(waiting: Waiting): Promise<void>;
+  clear(session: string): Promise<void>;
+  /** What sessions that have ended left of a job, or of all jobs; the oldest first. */
+  left(jobId?: string): Promise<Left>;
+  /** Says that a session lives, until the returned function is called. */
+  live(session: string): () => void;
+}
+
+interface Kept {
+  readonly session: string;
+  readonly jobId: string;
+  readonly at: string;
+  /** A `Waiting` as JSON: one copy of a text costs less than cloning a job, and what is torn stays visible. */
+  readonly text: string;
+}
+
+/** What a session still wants to have written; one write at a time. */
+interface Queue {
+  next: Waiting | 'clear' | null;
+  running: Promise<void> | null;
+}
+
+interface Schema extends DBSchema {
+  waiting: { key: string; value: Kept; indexes: { job: string } };
+}
+
+const LEGACY = 'joulemetric:pending:';
+const lockOf = (session: string): string => `joulemetric:session:${session}`;
+
+/** The browser's own store. */
+export class BrowserWaiting implements WaitingStore {
+  #opened: Promise<IDBPDatabase<Schema>> | null = null;
+  readonly #queues = new Map<string, Queue>();
+
+  /** Of edits that come faster than the disk only the newest is written; resolves when it is safe. */
+  write(waiting: Waiting): Promise<void> {
+    return this.#enqueue(waiting.session, waiting);
+  }
+
+  /** Takes its turn behind what is being written, and gives way to edits that come after it. */
+  clear(session: string): Promise<void> {
+    return this.#enqueue(session, 'clear');
+  }
+
+  #enqueue(session: string, next: Waiting | 'clear'): Promise<void> {
+    const queue = this.#queues.get(session) ?? { next: null, running: null };
+    this.#queues.set(session, queue);
+    queue.next = next;
+    queue.running ??= this.#run(session, queue);
+    return queue.running;
+  }
+
+  async #run(session: string, queue: Queue): Promise<void> {
+    try {
+      for (let next = queue.next; next; next = queue.next) {
+        queue.next = null;
+        await (next === 'clear' ? this.#delete(session) : this.#put(next));
+      }
+      this.#queues.delete(session);
+    } finally {
+      queue.running = null;
+    }
+  }
+
+  async #put(waiting: Waiting): Promise<void> {
+    const { session, jobId, at } = waiting;
+    const db = await this.#open();
+    const transaction = db.transaction('waiting', 'readwrite', { durability: 'strict' });
+    const kept = { session, jobId, at, text: JSON.stringify(waiting) };
+    await Promise.all([transaction.store.put(kept), transaction.done]);
+  }
+
+  async #delete(session: string): Promise<void> {
+    await (await this.#open()).delete('waiting', session);
+  }
+
+  async left(jobId?: string): Promise<Left> {
+    const db = await this.#open();
+    await this.#takeLegacy(db);
+    const kept = jobId === undefined ? await db.getAll('waiting') : await db.getAllFromIndex('waiting', 'job', jobId);
+    const alive = await livingSessions();
+    const dead = kept.filter(({ session }) => !alive.has(session)).sort((a, b) => a.at.localeCompare(b.at));
+    const read = dead.map((one) => ({ one, waiting: readWaiting(one) }));
+    return {
+      waiting: read.flatMap(({ waiting }) => waiting ?? []),
+      torn: read.flatMap(({ one, waiting }) => (waiting ? [] : one)),
+    };
+  }
+
+  live(session: string): () => void {
+    let release = (): void => {};
+    const held = new Promise<void>((resolve) => {
+      release = resolve;
+    });
+    // Without locks (a page that is not a secure context) every record counts as left; equal saves then settle it.
+    void navigator.locks?.request(lockOf(session), () => held).catch(() => undefined);
+    return release;
+  }
+
+  #open(): Promise<IDBPDatabase<Schema>> {
+    this.#opened ??= openDB<Schema>('joulemetric', 1, {
+      upgrade(db) {
+        db.createObjectStore('waiting', { keyPath: 'session' }).createIndex('job', 'jobId');
+      },
+      terminated: () => {
+        this.#opened = null;
+      },
+    }).catch((error) => {
+      this.#opened = null;
+      throw error;
+    });
+    return this.#opened;
+  }
+
+  /** What an older program kept elsewhere: moved here as it is, then taken out there. */
+  async #takeLegacy(db: IDBPDatabase<Schema>): Promise<void> {
+    const keys = Object.keys(localStorage).filter((key) => key.startsWith(LEGACY));
+    for (const key of keys) {
+      const jobId = key.slice(LEGACY.length);
+      const session = `earlier-${jobId}`;
+      await db.put('waiting', { session, jobId, at: '', text: localStorage.getItem(key) ?? '' });
+      localStorage.removeItem(key);
+    }
+  }
+}
+
+async function livingSessions(): Promise<ReadonlySet<string>> {
+  const locks = await navigator.locks?.query();
+  const names = (locks?.held ?? []).map(({ name }) => name ?? '');
+  return new Set(names.map((name) => name.slice(lockOf('').length)));
+}
+
+/** The edits of a record brought to today's form; null when they cannot be read. */
+function readWaiting({ session, jobId, at, text }: Kept): Waiting | null {
+  try {
+    const { baseVersion, base, job, edits } = JSON.parse(text) as Partial<Waiting>;
+    const newest = broughtForward(job);
+    if (!newest || typeof baseVersion !== 'number') return null;
+    return { session, jobId, at, baseVersion, base: broughtForward(base), job: newest, edits: edits ?? 1 };
+  } catch {
+    return null;
+  }
+}
+
+/** The tab may have been closed before the program was updated. */
+function broughtForward(job: unknown): Job | null {
+  const newest = migrate(job ?? null);
+  if ('fault' in newest) return null;
+  const document = newest.document as Partial<Job>;
+  return Array.isArray(document.loads) && Array.isArray(document.options) && document.brief ? (document as Job) : null;
+}
+
+export const browserWaiting = new BrowserWaiting();
