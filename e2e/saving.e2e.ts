@@ -34,7 +34,7 @@ test('two browsers on one job: nothing is overwritten until somebody chooses', a
 test('the database stops: the page says so, edits wait, and are saved when it is back', async ({ browser }) => {
   const bin = await ensurePostgres();
   const cluster = await throwAwayCluster(bin);
-  const server = await startServer({ databaseUrl: cluster.url, port: 0, quiet: true });
+  const server = await startServer({ databaseUrl: cluster.url, ownerUrl: cluster.ownerUrl, port: 0, quiet: true });
   const baseURL = `http://127.0.0.1:${server.port}`;
   const context = await browser.newContext({ baseURL });
   const page = await context.newPage();

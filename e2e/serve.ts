@@ -6,7 +6,7 @@ import { startServer } from '../tools/lib/server.mjs';
 export default async function serve(): Promise<() => Promise<void>> {
   await ensureBuild();
   const cluster = await throwAwayCluster(await ensurePostgres());
-  const server = await startServer({ databaseUrl: cluster.url, port: 0, quiet: true });
+  const server = await startServer({ databaseUrl: cluster.url, ownerUrl: cluster.ownerUrl, port: 0, quiet: true });
   process.env.JOULEMETRIC_URL = `http://127.0.0.1:${server.port}`;
   return async () => {
     await server.stop();

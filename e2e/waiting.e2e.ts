@@ -154,7 +154,7 @@ test('a table with more rows than fit: what is taken is chosen, and it is read o
 
 test('with the server down the page still opens, says so, and goes on when it is back', async ({ browser }) => {
   const cluster = await throwAwayCluster(await ensurePostgres());
-  let server = await startServer({ databaseUrl: cluster.url, port: 0, quiet: true });
+  let server = await startServer({ databaseUrl: cluster.url, ownerUrl: cluster.ownerUrl, port: 0, quiet: true });
   const { port } = server;
   const context = await browser.newContext({ baseURL: `http://127.0.0.1:${port}`, serviceWorkers: 'allow' });
   try {
@@ -171,7 +171,7 @@ test('with the server down the page still opens, says so, and goes on when it is
     await expect(page.getByRole('alert')).toContainText('The server does not answer');
     await page.goto('/jobs/00000000-0000-4000-8000-000000000000/paths');
     await expect(page.getByRole('heading', { name: 'The job cannot be fetched just now' })).toBeVisible();
-    server = await startServer({ databaseUrl: cluster.url, port, quiet: true });
+    server = await startServer({ databaseUrl: cluster.url, ownerUrl: cluster.ownerUrl, port, quiet: true });
     await page.goto('/');
     await expect(page.getByRole('link', { name: /River-survey/ })).toBeVisible({ timeout: 15_000 });
   } finally {

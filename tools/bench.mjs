@@ -2,6 +2,8 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
+import { apiTimes } from './lib/apiBench.mjs';
+import { bodyTimes } from './lib/bodyBench.mjs';
 import { ROOT } from './lib/paths.mjs';
 import { withApp } from './lib/withApp.mjs';
 
@@ -58,6 +60,23 @@ await withApp(async ({ browser, baseURL }) => {
     'target 20 s',
   );
 });
+
+const { bare, api } = await apiTimes();
+for (const name of ['read', 'save'])
+  report(
+    `A job ${name === 'read' ? 'read' : 'saved'} by 50 clients at once through the API, against the bare statement by pgbench`,
+    `${ratio(api[name], bare[name], 0.5)} × at p50, ${ratio(api[name], bare[name], 0.95)} × at p95`,
+    'target 3 ×',
+  );
+report(
+  'The worst of the hostile bodies of 1 MB, until it is refused',
+  `${(await bodyTimes()).toFixed(0)} ms`,
+  'target 250 ms',
+);
+
+function ratio(times, others, share) {
+  return (Number(at(times, share)) / Number(at(others, share))).toFixed(1);
+}
 
 function report(what, value, target) {
   process.stdout.write(`${what}: ${value} (${target})\n`);

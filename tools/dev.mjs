@@ -8,7 +8,12 @@ import { say } from './lib/say.mjs';
 await ensureNodePackages();
 const cluster = process.env.DATABASE_URL ? null : await throwAwayCluster(await ensurePostgres());
 const port = await freePort(4681);
-const env = { ...process.env, DATABASE_URL: process.env.DATABASE_URL ?? cluster?.url, PORT: String(port) };
+const env = {
+  ...process.env,
+  DATABASE_URL: process.env.DATABASE_URL ?? cluster?.url,
+  DATABASE_OWNER_URL: process.env.DATABASE_OWNER_URL ?? cluster?.ownerUrl ?? '',
+  PORT: String(port),
+};
 const options = { cwd: ROOT, env: { ...env, JOULEMETRIC_API: `http://127.0.0.1:${port}` }, stdio: 'inherit' };
 const api = spawn(process.execPath, ['node_modules/tsx/dist/cli.mjs', 'watch', 'server/src/main.ts'], options);
 const page = spawn(process.execPath, ['node_modules/vite/bin/vite.js', 'web', '--host', '127.0.0.1'], options);

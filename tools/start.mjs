@@ -1,11 +1,13 @@
 /** `npm start`: from a fresh machine to a running Joulemetric, saying each step. See README.md. */
-import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
-import { join } from 'node:path';
+import { mkdirSync } from 'node:fs';
 import { freePort, startCluster, stopOrphan } from './lib/cluster.mjs';
+import { endOrphanServer, markServer, releaseDirectory, takeDirectory } from './lib/lock.mjs';
 import { ensureBuild, ensureNodePackages, ensurePostgres } from './lib/packages.mjs';
 import { dataDirectory } from './lib/paths.mjs';
 import { fail, say } from './lib/say.mjs';
 import { startServer } from './lib/server.mjs';
+import { supervise } from './lib/supervise.mjs';
+import { serverPlace } from './lib/unprivileged.mjs';
 
 const DEFAULT_PORT = 4680;
 const DATABASE_PORT = 54_680;
@@ -16,84 +18,91 @@ const freshDemo = process.argv.includes('--fresh-demo');
 const port = Number(process.env.PORT || DEFAULT_PORT);
 if (!Number.isInteger(port) || port < 1 || port > 65_535)
   fail(`PORT must be a port number, not "${process.env.PORT}".`);
+
+const directory = dataDirectory();
+const ownDatabase = !process.env.DATABASE_URL;
+if (ownDatabase) await takeOver();
 if ((await freePort(port)) !== port) {
+  if (ownDatabase) releaseDirectory(directory);
   fail(`Port ${port} is taken: stop what uses it, or choose another with PORT=${port + 1} npm start.`);
 }
-
 await ensureNodePackages();
-
-let cluster = null;
-let lock = null;
-let databaseUrl = process.env.DATABASE_URL;
-if (!databaseUrl) {
-  const bin = await ensurePostgres();
-  const directory = dataDirectory();
-  lock = takeLock(directory);
-  say(`Starting PostgreSQL, data in ${directory}`);
-  try {
-    await stopOrphan(directory);
-    cluster = await startCluster({ bin, directory, port: await freePort(DATABASE_PORT), durable: true });
-  } catch (error) {
-    releaseLock();
-    fail(`PostgreSQL cannot be started: ${error.message}`);
-  }
-  databaseUrl = cluster.url;
-} else {
-  say('Using the database of DATABASE_URL');
-}
-
+const database = ownDatabase ? await privateDatabase() : given();
 await ensureBuild();
+const place = await serverPlace(directory);
 say(freshDemo ? 'Migrating and resetting the demo jobs' : 'Migrating');
-const server = await startServer({
-  databaseUrl,
-  port,
-  env: { JOULEMETRIC_DEMO: freshDemo ? 'replace' : 'first-start' },
-}).catch(async (error) => {
-  await shutDown();
+const server = await runServer(freshDemo ? 'replace' : 'first-start').catch(async (error) => {
+  await database.stop();
+  if (ownDatabase) releaseDirectory(directory);
   fail(error.message);
 });
-say(`Joulemetric is ready: http://127.0.0.1:${server.port}/`);
-server.exited.then(async (code) => {
-  await shutDown();
-  process.exit(code);
+say(`Joulemetric is ready: http://127.0.0.1:${port}/`);
+
+const keptServer = supervise('The server', server, () => runServer('first-start'));
+keptServer.lost.then(async (reason) => {
+  process.stderr.write(`\n${reason}\n`);
+  await shutDown(1);
 });
+for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) {
+  process.on(signal, () => void shutDown(0));
+}
 
 let stopping = false;
-for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) {
-  process.on(signal, () => {
-    if (stopping) return;
-    stopping = true;
-    say('Stopping');
-    server.stop();
-  });
+
+/** The server first, then the database, the marks after both. */
+async function shutDown(code) {
+  if (stopping) return;
+  stopping = true;
+  say('Stopping');
+  await keptServer.stop();
+  await database.stop();
+  if (ownDatabase) releaseDirectory(directory);
+  process.exit(code);
 }
 
-/** The database after the server, and the lock after both. */
-async function shutDown() {
-  await cluster?.stop();
-  releaseLock();
-}
-
-/** One start a data directory: the lock names the process that holds it. */
-function takeLock(directory) {
-  const file = join(directory, 'start.pid');
-  const holder = existsSync(file) ? Number(readFileSync(file, 'utf8')) : 0;
-  if (holder && holder !== process.pid && existsSync(`/proc/${holder}/cmdline`)) {
-    const command = readFileSync(`/proc/${holder}/cmdline`, 'utf8');
-    if (command.includes('start.mjs'))
-      fail(`Joulemetric already runs with the data in ${directory} (process ${holder}).`);
-  }
+/** Takes the data directory, and ends what a start that was killed left running with it. */
+async function takeOver() {
   try {
     mkdirSync(directory, { recursive: true, mode: 0o711 });
-    writeFileSync(file, String(process.pid));
+    const other = takeDirectory(directory);
+    if (other !== null) fail(`Joulemetric already runs with the data in ${directory} (process ${other}).`);
   } catch (error) {
     fail(
       `${directory} cannot be written (${error.code}): choose another place with JOULEMETRIC_DATA=/some/directory npm start.`,
     );
   }
-  return file;
+  await endOrphanServer(directory);
+  await stopOrphan(directory);
 }
 
-function releaseLock() {
-  if (lock) rmSync(lock, { force: true });
+async function privateDatabase() {
+  const bin = await ensurePostgres();
+  say(`Starting PostgreSQL, data in ${directory}`);
+  try {
+    const databasePort = await freePort(DATABASE_PORT);
+    const start = () => startCluster({ bin, directory, port: databasePort, durable: true });
+    const cluster = await start();
+    return { url: cluster.url, ownerUrl: cluster.ownerUrl, stop: supervise('PostgreSQL', cluster, start).stop };
+  } catch (error) {
+    releaseDirectory(directory);
+    return fail(`PostgreSQL cannot be started: ${error.message}`);
+  }
+}
+
+function given() {
+  say('Using the database of DATABASE_URL');
+  return { url: process.env.DATABASE_URL, ownerUrl: process.env.DATABASE_OWNER_URL, stop: async () => {} };
+}
+
+async function runServer(demo) {
+  const { url, ownerUrl } = database;
+  const started = await startServer({
+    databaseUrl: url,
+    ownerUrl,
+    port,
+    env: { JOULEMETRIC_DEMO: demo },
+    ...place,
+  });
+  if (ownDatabase) markServer(directory, started.pid);
+  return started;
 }

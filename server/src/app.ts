@@ -6,13 +6,13 @@ import { pinoHttp } from 'pino-http';
 import { Problem } from './errors.ts';
 import { answerProblem } from './faults.ts';
 import { MOST_JSON_BYTES, refuseDeep, requestsPerMinute } from './limits.ts';
-import { page, withNonce } from './page.ts';
+import { page } from './page.ts';
 import { PhotoDecoder } from './photo/reencode.ts';
 import { workspaceId } from './queries/workspace.ts';
 import { catalogueRoutes } from './routes/catalogue.ts';
 import { jobRoutes } from './routes/jobs.ts';
 import { photoRoutes } from './routes/photos.ts';
-import { knownHost, ownOrigin, permissions, securityHeaders } from './security.ts';
+import { apiHeaders, knownHost, ownOrigin, permissions } from './security.ts';
 
 const WEB = fileURLToPath(new URL('../../web/dist/', import.meta.url));
 
@@ -32,15 +32,11 @@ export function buildApp(pool: Pool, log: Logger, options: AppOptions = {}): Exp
   app.disable('x-powered-by');
   app.set('etag', false);
   app.use(requestLog(log));
-  app.use(withNonce, securityHeaders, permissions, knownHost(hosts), ownOrigin);
+  app.use(permissions, knownHost(hosts), ownOrigin);
 
   const demoWorkspace = memo(() => workspaceId(pool, 'demo'));
   const api = express.Router();
-  api.use(requestsPerMinute(options.requestsPerMinute ?? 0));
-  api.use((_request, response, next) => {
-    response.set('Cache-Control', 'no-store');
-    next();
-  });
+  api.use(apiHeaders, requestsPerMinute(options.requestsPerMinute ?? 0));
   api.use(express.json({ limit: MOST_JSON_BYTES, strict: false, verify: refuseDeep }));
   api.get('/health', async (_request, response) => {
     await pool.query('select 1');

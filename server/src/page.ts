@@ -3,12 +3,13 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import express, { type RequestHandler, Router } from 'express';
 import { Problem } from './errors.ts';
+import { pageHeaders } from './security.ts';
 
 /** Where the page takes its nonce from; web/index.html has it in a meta element. */
 const NONCE_PLACE = '%NONCE%';
 
 /** A nonce for each answer, before the headers are put together. */
-export const withNonce: RequestHandler = (_request, response, next) => {
+const withNonce: RequestHandler = (_request, response, next) => {
   (response as { nonce?: string }).nonce = randomBytes(16).toString('base64');
   next();
 };
@@ -16,6 +17,7 @@ export const withNonce: RequestHandler = (_request, response, next) => {
 /** The built page: its files, and for every other address its one document. */
 export function page(webRoot: string): Router {
   const router = Router();
+  router.use(withNonce, pageHeaders);
   router.use('/assets', express.static(join(webRoot, 'assets'), { immutable: true, maxAge: '1y', index: false }));
   router.use('/assets', () => {
     throw new Problem('unknown-route', 'There is no such file. The page may be older than the program: load it again.');

@@ -3,8 +3,8 @@ import type { Request, RequestHandler } from 'express';
 import helmet from 'helmet';
 import { Problem } from './errors.ts';
 
-/** What the page may load: everything from here, no script and no style inline. @param nonce of the page's one answer */
-export const securityHeaders = helmet({
+/** What the page may load: everything from here, no script and no style inline, but what carries the answer's nonce. */
+export const pageHeaders = helmet({
   contentSecurityPolicy: {
     useDefaults: false,
     directives: {
@@ -38,11 +38,25 @@ const PERMISSIONS = [
   'display-capture',
 ];
 
+const PERMISSIONS_POLICY = PERMISSIONS.map((name) => `${name}=()`).join(', ');
+
 export const permissions: RequestHandler = (_request, response, next) => {
-  response.set('Permissions-Policy', PERMISSIONS.map((name) => `${name}=()`).join(', '));
+  response.setHeader('Permissions-Policy', PERMISSIONS_POLICY);
   next();
 };
 
+/** An answer of the API is never a page: whoever opens it as one gets nothing to run, to frame or to keep. */
+export const apiHeaders: RequestHandler = (_request, response, next) => {
+  response.setHeader('Content-Security-Policy', "default-src 'none'; frame-ancestors 'none'");
+  response.setHeader('X-Content-Type-Options', 'nosniff');
+  response.setHeader('Cross-Origin-Resource-Policy', 'same-origin');
+  response.setHeader('Referrer-Policy', 'no-referrer');
+  response.setHeader('Cache-Control', 'no-store');
+  next();
+};
+
+/** Host headers found good that are remembered. */
+const MOST_REMEMBERED = 100;
 const LOOPBACK = new BlockList();
 LOOPBACK.addSubnet('127.0.0.0', 8, 'ipv4');
 LOOPBACK.addAddress('::1', 'ipv6');
@@ -53,9 +67,17 @@ LOOPBACK.addAddress('::1', 'ipv6');
  */
 export function knownHost(hosts: readonly string[]): RequestHandler {
   const known = new Set(['localhost', ...hosts]);
+  /** Headers found good: a browser sends the same one each time. */
+  const good = new Set<string>();
+  const isKnown = (header: string): boolean => {
+    const name = hostName(header);
+    if (name === null || !(known.has(name) || isLoopback(name))) return false;
+    if (good.size < MOST_REMEMBERED) good.add(header);
+    return true;
+  };
   return (request, _response, next) => {
-    const name = hostName(request.headers.host);
-    if (name !== null && (known.has(name) || isLoopback(name))) return next();
+    const header = request.headers.host ?? '';
+    if (good.has(header) || isKnown(header)) return next();
     throw new Problem(
       'foreign-host',
       'This server answers to loopback names and to those in JOULEMETRIC_HOSTS; add the name that you use there.',
@@ -64,8 +86,8 @@ export function knownHost(hosts: readonly string[]): RequestHandler {
 }
 
 /** The name of a Host header without its port, in small letters; null when it is none. */
-function hostName(header: string | undefined): string | null {
-  const match = /^(\[[0-9a-f:.]+\]|[^:[\]/@\s]+)(?::\d{1,5})?$/i.exec(header ?? '');
+function hostName(header: string): string | null {
+  const match = /^(\[[0-9a-f:.]+\]|[^:[\]/@\s]+)(?::\d{1,5})?$/i.exec(header);
   return match?.[1]?.replace(/^\[|\]$/g, '').toLowerCase() ?? null;
 }
 

@@ -80,7 +80,8 @@ export async function ensureBuild() {
   writeFileSync(stamp, wanted);
 }
 
-function sourcesDigest(paths) {
+/** One text for the contents of files and directories; it changes when any of them does. */
+export function sourcesDigest(paths) {
   const hash = createHash('sha256');
   const visit = (path) => {
     const full = join(ROOT, path);

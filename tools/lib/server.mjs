@@ -2,20 +2,33 @@ import { fork } from 'node:child_process';
 import { join } from 'node:path';
 import { ROOT } from './paths.mjs';
 
+/** The server says by it that trying again would not help. */
+export const HOPELESS = 2;
+
 /**
  * Starts the Express server in a process of its own; resolves when it listens, rejects with what it said
- * when it could not.
- * @param {{ databaseUrl: string, port: number, env?: NodeJS.ProcessEnv, quiet?: boolean }} options
- * @returns {Promise<{ port: number, stop: () => Promise<void>, exited: Promise<number> }>}
+ * when it could not. It ends by itself when its starter is gone.
+ * @param {{ databaseUrl: string, ownerUrl?: string, port: number, env?: NodeJS.ProcessEnv, quiet?: boolean,
+ *   root?: string, user?: { uid: number, gid: number } | {} }} options `root` holds the program, `user` is whom it
+ *   runs as
+ * @returns {Promise<{ port: number, pid: number, stop: () => Promise<void>, exited: Promise<number> }>}
  */
-export function startServer({ databaseUrl, port, env = {}, quiet = false }) {
-  const server = fork(join(ROOT, 'server', 'src', 'main.ts'), [], {
-    cwd: ROOT,
+export function startServer({ databaseUrl, ownerUrl, port, env = {}, quiet = false, root = ROOT, user = {} }) {
+  const server = fork(join(root, 'server', 'src', 'main.ts'), [], {
+    cwd: root,
     // Its own session: Ctrl-C in the terminal reaches the starter, which stops things in order.
     detached: true,
     execArgv: ['--import', 'tsx'],
     stdio: ['ignore', quiet ? 'ignore' : 'inherit', 'pipe', 'ipc'],
-    env: { ...process.env, NODE_ENV: 'production', DATABASE_URL: databaseUrl, PORT: String(port), ...env },
+    env: {
+      ...process.env,
+      NODE_ENV: 'production',
+      DATABASE_URL: databaseUrl,
+      ...(ownerUrl ? { DATABASE_OWNER_URL: ownerUrl } : {}),
+      PORT: String(port),
+      ...env,
+    },
+    ...user,
   });
   const exited = new Promise((resolve) => server.once('exit', (code) => resolve(code ?? 1)));
   const stop = async () => {
@@ -29,8 +42,11 @@ export function startServer({ databaseUrl, port, env = {}, quiet = false }) {
     });
     server.once('message', (/** @type {{ port: number }} */ message) => {
       server.stderr?.pipe(process.stderr);
-      resolve({ port: message.port, stop, exited });
+      resolve({ port: message.port, pid: server.pid ?? 0, stop, exited });
     });
-    exited.then(() => reject(new Error(said.trim() || 'the server stopped while starting')));
+    exited.then((code) => {
+      const error = new Error(said.trim() || 'the server stopped while starting');
+      reject(Object.assign(error, { hopeless: code === HOPELESS }));
+    });
   });
 }

@@ -13,7 +13,7 @@ export async function withApp(work) {
   await ensureChromium();
   await ensureBuild();
   const cluster = await throwAwayCluster(await ensurePostgres());
-  const server = await startServer({ databaseUrl: cluster.url, port: 0, quiet: true });
+  const server = await startServer({ databaseUrl: cluster.url, ownerUrl: cluster.ownerUrl, port: 0, quiet: true });
   const browser = await launchChromium();
   try {
     await work({ browser, baseURL: `http://127.0.0.1:${server.port}` });

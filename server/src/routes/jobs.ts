@@ -74,7 +74,12 @@ const head = ({ id, version, updatedAt }: StoredJob) => ({ id, version, updatedA
 /** The stored job, its document as the text it is: parsing it only to write it again would be most of the work. */
 function answer(response: Response, stored: StoredJob): void {
   const text = `${JSON.stringify(head(stored)).slice(0, -1)},"job":${stored.text}}`;
-  response.set('ETag', `"${stored.version}"`).type('application/json').send(text);
+  response.writeHead(response.statusCode, {
+    'Content-Type': 'application/json; charset=utf-8',
+    'Content-Length': Buffer.byteLength(text),
+    ETag: `"${stored.version}"`,
+  });
+  response.end(text);
 }
 
 function created(response: Response, stored: StoredJob): void {

@@ -5,7 +5,7 @@ import { ensurePostgres } from '../../../tools/lib/packages.mjs';
 /** Vitest's global setup: a throw-away PostgreSQL whose address the tests are given. */
 export default async function setup(project: TestProject): Promise<() => Promise<void>> {
   const cluster = await throwAwayCluster(await ensurePostgres());
-  project.provide('databaseUrl', cluster.url);
+  project.provide('databaseUrl', cluster.adminUrl);
   return cluster.stop;
 }
 
