@@ -59,7 +59,7 @@ export type { EvidenceSummary } from './loads/evidence.ts';
 // How does a load run?
 export type { LabelReading } from './loads/label.ts';
 export { withPhases } from './loads/phases.ts';
-export { type Proposal, proposeLoad } from './loads/quickAdd.ts';
+export { type Bus, type Proposal, proposeLoad } from './loads/quickAdd.ts';
 export { addRun, moveRun, resizeRun } from './loads/runs.ts';
 export { formatUse, readUse } from './loads/use.ts';
 export type { Combinations } from './moment/combinations.ts';

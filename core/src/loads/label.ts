@@ -1,5 +1,7 @@
-import { type Question, type QuestionCode, readNumber } from '../quantity/read.ts';
+import { bothReadings, lastGroup, NUMERAL } from '../quantity/numeral.ts';
+import { type Question, readNumber } from '../quantity/read.ts';
 import { W_PER_BTU_H, W_PER_HP } from '../quantity/units.ts';
+import { MAINS_FROM_V, NAMEPLATE } from '../reference/nameplates.ts';
 
 /**
  * Reads a nameplate: free text with input and output lines, ranges, AC and DC signs, decimal commas, VA and
@@ -8,7 +10,22 @@ import { W_PER_BTU_H, W_PER_HP } from '../quantity/units.ts';
  */
 
 export type Side = 'input' | 'output' | 'plain';
-export type Quantity = 'V' | 'A' | 'W' | 'VA' | 'Hz' | 'PF' | 'Wh/day' | 'Wh/cycle' | 'Ah' | 'W cooking' | 'W cooling';
+export type Quantity =
+  | 'V'
+  | 'A'
+  | 'A start'
+  | 'A cable'
+  | 'W'
+  | 'VA'
+  | 'Hz'
+  | 'PF'
+  | 'Wh/day'
+  | 'Wh/cycle'
+  | 'Ah'
+  | 'Wh'
+  | 'W cooking'
+  | 'W cooling'
+  | 'W shaft';
 
 export interface LabelToken {
   readonly quantity: Quantity;
@@ -16,6 +33,10 @@ export interface LabelToken {
   /** The lower and upper value of a range; equal for a single value. */
   readonly low: number;
   readonly high: number;
+  /** Two values that stand for two ways of feeding it, in the order they are written: 12/24 V, 4/2 A. */
+  readonly pair: readonly [number, number] | null;
+  /** The other reading of a number such as 2.400, when both are possible. */
+  readonly other: number | null;
   readonly current: 'ac' | 'dc' | null;
   readonly start: number;
   readonly end: number;
@@ -30,13 +51,17 @@ export interface LabelReading {
   readonly because: string | null;
   readonly apparentVa: number | null;
   readonly powerFactor: number | null;
+  /** Starting ÷ running amps, when the locked-rotor amps stand there. */
+  readonly startRatio: number | null;
+  /** Heat it moves, W, when the label says that. */
+  readonly coolingW: number | null;
   readonly energyWhPerDay: number | null;
   readonly energyWhPerCycle: number | null;
   /** What it must be fed with: mains, a DC voltage, or what an adapter makes of mains. */
-  readonly supply: { readonly kind: 'mains' | 'dc' | 'adapter'; readonly volts: number } | null;
+  readonly supply: { readonly kind: 'mains' | 'dc' | 'adapter'; readonly volts: number; readonly low: number } | null;
 }
 
-const NUMBER = String.raw`\d+(?:[.,]\d+)*`;
+const NUMBER = NUMERAL;
 const SIGN = String.raw`(?:\s*\(?(~|∿|⎓|⏛|a\.?c\.?|d\.?c\.?)\)?)?`;
 
 /** Units of a nameplate: pattern, quantity, factor. The longer unit stands before the one it begins with. */
@@ -44,6 +69,10 @@ const UNITS: readonly (readonly [pattern: string, quantity: Quantity, factor: nu
   [String.raw`kwh\s*(?:\/|per|p\.?)\s*(?:annum|year|yr|a\.?|365\s*d(?:ays)?)(?![a-z])`, 'Wh/day', 1000 / 365],
   [String.raw`kwh\s*(?:\/|per)\s*(?:24\s*h(?:ours)?|day|d)(?![a-z])`, 'Wh/day', 1000],
   [String.raw`wh\s*(?:\/|per)\s*(?:24\s*h(?:ours)?|day|d)(?![a-z])`, 'Wh/day', 1],
+  [String.raw`kwh\s*(?:\/|per)\s*100\s*(?:cycles|washes|uses)`, 'Wh/cycle', 10],
+  [String.raw`kwh\s*(?:\/|per)\s*1[.,]?000\s*h(?:ours)?(?![a-z])`, 'Wh/day', 24],
+  [String.raw`kwh\s*(?:\/|per)\s*month`, 'Wh/day', (1000 * 12) / 365],
+  [String.raw`kwh\s*(?:\/|per)\s*(?:week|wk)`, 'Wh/day', 1000 / 7],
   [String.raw`kwh\s*(?:\/|per)\s*(?:cycle|wash|load|use|run)`, 'Wh/cycle', 1000],
   [String.raw`wh\s*(?:\/|per)\s*(?:cycle|wash|load|use|run)`, 'Wh/cycle', 1],
   [String.raw`btu\s*(?:\/\s*|per\s+)?(?:h(?:r|our)?)?(?![a-z])`, 'W cooling', W_PER_BTU_H],
@@ -52,7 +81,9 @@ const UNITS: readonly (readonly [pattern: string, quantity: Quantity, factor: nu
   ['kw', 'W', 1000],
   ['mw', 'W', 0.001],
   ['w(?:atts?)?', 'W', 1],
-  ['hp', 'W', W_PER_HP],
+  ['hp', 'W shaft', W_PER_HP],
+  ['kwh', 'Wh', 1000],
+  ['wh', 'Wh', 1],
   ['mah', 'Ah', 0.001],
   ['ah', 'Ah', 1],
   ['kv', 'V', 1000],
@@ -65,7 +96,7 @@ const UNITS: readonly (readonly [pattern: string, quantity: Quantity, factor: nu
 const PATTERNS = UNITS.map(([unit, quantity, factor]) => ({
   // The first value of a range may carry the unit too: "100V - 240V".
   pattern: new RegExp(
-    String.raw`(?<=^|[^\p{L}\d.,]|(?<![\p{L}\d])[ad]c)(${NUMBER})\s*(?:(?:${unit})?\s*(?:-|–|—|to|\.\.\.|…|\/)\s*(${NUMBER}))?\s*(?:${unit})${SIGN}(?![\p{L}\d])`,
+    String.raw`(?<=^|[^\p{L}\d.,/]|(?<=\p{L}|\s|^)[/]|(?<![\p{L}\d])[ad]c)(${NUMBER})\s*(?:(?:${unit})?\s*(?:-|–|—|to|\.\.\.|…|\/)\s*(${NUMBER}))?\s*(?:${unit})${SIGN}(?![\p{L}\d])`,
     'giu',
   ),
   quantity,
@@ -73,17 +104,18 @@ const PATTERNS = UNITS.map(([unit, quantity, factor]) => ({
 }));
 const POWER_FACTOR = new RegExp(String.raw`(?:cos\s*(?:φ|ϕ|phi)|power\s*factor|p\.?f\.?)\s*[:=]?\s*(${NUMBER})`, 'giu');
 const SIDE =
-  /(in(?:put)?\b|primary|pri\b|entr[ée]e|eingang|ac\s*in\b)|(out(?:put)?\b|secondary|sec\b|sortie|ausgang|dc\s*out\b)/giu;
+  /((?<!\p{L})(?:in(?:put)?(?!\p{L})|i\/p|primary|pri(?!\p{L})|entr[ée]e|entrada|ingresso|ing[åa]ng|eingang|ac\s*in(?!\p{L})))|((?<!\p{L})(?:out(?:put)?(?!\p{L})|o\/p|secondary|sec(?!\p{L})|sortie|salida|uscita|utg[åa]ng|ausgang|dc\s*out(?!\p{L})))/giu;
 const COOKING = /(?:cooking|microwave\s+output|output\s+power|rf\s+output)[^\d\n]{0,12}$/iu;
 const COOKING_AFTER = /^[ \t,(]{0,3}(?:cooking|microwave\s+output)/iu;
 const BREAKER = new RegExp(
-  String.raw`(?:circuit\s*)?(?:breaker|fuse|mcb|rcbo|fused\s+at)\s*[:=]?\s*(?:of\s*)?(${NUMBER})\s*a(?:mps?)?|(${NUMBER})\s*a(?:mps?)?\s*(?:circuit\s*)?(?:breaker|fuse|mcb|rcbo)`,
+  String.raw`(?:circuit\s*)?(?:breaker|fuse|mcb|rcbo|fused\s+at|socket|outlet|circuit)\s*[:=]?\s*(?:of\s*)?(${NUMBER})\s*a(?:mps?)?(?!\p{L})|(${NUMBER})\s*a(?:mps?)?\s*(?:circuit\s*)?(?:breaker|fuse|mcb|rcbo|socket|outlet|circuit)`,
   'giu',
 );
-
-/** Microwave input ÷ cooking power: 1/0.68. Common practice, figure from memory. */
-const INPUT_PER_COOKING = 1 / 0.68;
-const MAINS_FROM_V = 90;
+/** Amps of a motor's plate by their letters: locked rotor is the start, the others what it runs at or its cable must bear. */
+const LETTERED = new RegExp(
+  String.raw`(?<!\p{L})(?:(lra|locked\s*rotor(?:\s*amps?)?)|(rla|fla|flc|rated\s*load\s*amps?|full\s*load\s*amps?)|(mca|mocp|mop|minimum\s*circuit\s*ampacity))\s*[:=]?\s*(${NUMBER})\s*(?:a(?:mps?)?)?(?!\p{L})|(${NUMBER})\s*a(?:mps?)?\s*(?:(lra)|(rla|fla|flc)|(mca|mocp))(?!\p{L})`,
+  'giu',
+);
 
 export function readLabel(text: string): LabelReading {
   const taken: { start: number; end: number }[] = [];
@@ -92,23 +124,30 @@ export function readLabel(text: string): LabelReading {
   for (const match of text.matchAll(BREAKER)) {
     const [start, end] = [match.index, match.index + match[0].length];
     taken.push({ start, end });
-    questions.push({ code: 'breaker', start, end, found: match[0], meant: null });
+    questions.push({ code: 'breaker', start, end, found: match[0], choices: [] });
   }
 
   const sides = sideMarks(text);
-  const tokens: LabelToken[] = [];
+  const tokens: LabelToken[] = lettered(text).filter(({ start, end }) => free(start, end));
+  for (const { start, end } of tokens) taken.push({ start, end });
   for (const { pattern, quantity, factor } of PATTERNS) {
     for (const match of text.matchAll(pattern)) {
-      const [start, end] = [match.index, match.index + match[0].length];
+      // "K-17 230V": volts and amps never come in thousands.
+      const part = quantity === 'V' || quantity === 'A' ? lastGroup(match[1] ?? '') : null;
+      if (part) match[1] = part.text;
+      const [start, end] = [match.index + (part?.skip ?? 0), match.index + match[0].length];
       if (!free(start, end)) continue;
       const [first, second] = bounds(match, factor);
       if (!Number.isFinite(first) || !Number.isFinite(second)) continue;
       taken.push({ start, end });
+      const single = match[2] === undefined;
       tokens.push({
         quantity: cookingOr(quantity, text, start, end),
         side: sideAt(sides, start),
         low: Math.min(first, second),
         high: Math.max(first, second),
+        pair: !single && match[0].includes('/') ? [first, second] : null,
+        other: single ? otherReading(match[1] ?? '', quantity, factor, first) : null,
         current: currentOf(match[3] ?? /[ad]c$/iu.exec(text.slice(0, start))?.[0], text.slice(end)),
         start,
         end,
@@ -120,21 +159,46 @@ export function readLabel(text: string): LabelReading {
     const [start, end] = [match.index, match.index + match[0].length];
     if (value > 0 && value <= 1 && free(start, end)) {
       taken.push({ start, end });
-      tokens.push({ quantity: 'PF', side: 'plain', low: value, high: value, current: null, start, end });
+      tokens.push({ ...plainToken('PF', value), start, end });
     }
   }
   tokens.sort((a, b) => a.start - b.start);
-  return { tokens, questions: [...questions, ...contradictions(text, tokens)], ...conclusion(tokens) };
+  return { tokens, questions: [...questions, ...labelQuestions(text, tokens)], ...conclusion(tokens) };
 }
 
-/** Both ends of a range, or the one value twice; "1/2 hp" is a half. */
+/** Both ends of a range, or the one value twice. */
 function bounds(match: RegExpMatchArray, factor: number): [number, number] {
   const first = readNumber(match[1] ?? '') * factor;
-  if (match[2] === undefined) return [first, first];
-  const second = readNumber(match[2]) * factor;
-  if (factor !== W_PER_HP || !match[0].includes('/')) return [first, second];
-  const fraction = (first / second) * factor;
-  return [fraction, fraction];
+  return match[2] === undefined ? [first, first] : [first, readNumber(match[2]) * factor];
+}
+
+/** Watts from here down are no reading of "1.350 W" that a label would print with three decimals. */
+const LEAST: Readonly<Partial<Record<Quantity, readonly [number, number]>>> = {
+  W: [0.3, 20_000],
+  VA: [0.3, 20_000],
+  'W cooling': [200, 20_000],
+  'Wh/day': [5, 50_000],
+  'Wh/cycle': [1, 20_000],
+};
+
+/** The other value of "2.400 W", when a label may mean that too. */
+function otherReading(text: string, quantity: Quantity, factor: number, value: number): number | null {
+  const both = bothReadings(text);
+  const range = LEAST[quantity];
+  if (!both || !range) return null;
+  const possible = [both.decimal * factor, both.grouped * factor].filter((one) => one >= range[0] && one <= range[1]);
+  return possible.length < 2 ? (possible[0] ?? null) : (possible.find((one) => one !== value) ?? null);
+}
+
+const plainToken = (quantity: Quantity, value: number) =>
+  ({ quantity, side: 'plain', low: value, high: value, pair: null, other: null, current: null }) as const;
+
+function lettered(text: string): LabelToken[] {
+  return [...text.matchAll(LETTERED)].map((match) => {
+    const value = readNumber(match[4] ?? match[5] ?? '');
+    const quantity: Quantity = match[1] || match[6] ? 'A start' : match[3] || match[8] ? 'A cable' : 'A';
+    return { ...plainToken(quantity, value), start: match.index, end: match.index + match[0].length };
+  });
 }
 
 /** Where a line or a word says that input or output figures follow. */
@@ -151,7 +215,11 @@ function cookingOr(quantity: Quantity, text: string, start: number, end: number)
   const before = text.slice(Math.max(0, start - 40), start);
   const after = text.slice(end, end + 24);
   if (/input\W{0,3}$/iu.test(before) || /^\W{0,3}input/iu.test(after)) return quantity;
-  const cooking = COOKING.test(before) || COOKING_AFTER.test(after);
+  const cooking =
+    COOKING.test(before) ||
+    COOKING_AFTER.test(after) ||
+    (/microwave/iu.test(text) && /(?:output|out|o\/p)\W{0,3}$/iu.test(before)) ||
+    /^\W{0,3}(?:output|out)(?!\p{L})/iu.test(after);
   return cooking ? 'W cooking' : quantity;
 }
 
@@ -172,6 +240,10 @@ function wattsOf(tokens: readonly LabelToken[], side: Side): { powerW: number; b
   const volts = find(tokens, 'V', side);
   const amps = find(tokens, 'A', side);
   if (!volts || !amps) return null;
+  if (volts.pair && amps.pair) {
+    const [v, a] = [volts.pair, amps.pair];
+    return { powerW: Math.max(v[0] * a[0], v[1] * a[1]), because: `${where}${VOLT_AMPS}` };
+  }
   const v = side === 'output' || volts.low < 50 ? volts.high : volts.low;
   return { powerW: v * amps.high, because: `${where}${VOLT_AMPS}` };
 }
@@ -192,7 +264,17 @@ function conclusion(tokens: readonly LabelToken[]): Omit<LabelReading, 'tokens' 
 
   let power: { powerW: number; because: string } | null = isAdapter ? output : (input ?? output);
   if (cooking && !cookingInput) {
-    power = { powerW: cooking.high * INPUT_PER_COOKING, because: 'cooking power ÷ 0.68: what it takes in is more' };
+    power = {
+      powerW: cooking.high / NAMEPLATE.cookingPerInput.value,
+      because: 'cooking power ÷ 0.68: what it takes in is more',
+    };
+  }
+  const shaft = find(tokens, 'W shaft');
+  if (!power && shaft) {
+    power = {
+      powerW: shaft.high / NAMEPLATE.shaftPerInput.value,
+      because: 'shaft power ÷ 0.7: what it takes in is more',
+    };
   }
   if (!power && apparentVa !== null) {
     power = {
@@ -210,11 +292,17 @@ function conclusion(tokens: readonly LabelToken[]): Omit<LabelReading, 'tokens' 
     because: power?.because ?? null,
     apparentVa,
     powerFactor: powerFactor ?? (isVoltAmps ? 1 : ratio(power?.powerW ?? null, apparentVa)),
+    startRatio: startRatio(find(tokens, 'A start'), find(tokens, 'A')),
+    coolingW: find(tokens, 'W cooling')?.high ?? null,
     energyWhPerDay: find(tokens, 'Wh/day')?.high ?? null,
     energyWhPerCycle: find(tokens, 'Wh/cycle')?.high ?? null,
     supply: supplyOf(inputVolts, isAdapter, outputVolts),
   };
 }
+
+/** A start beyond what the schema takes is as good as its most. */
+const startRatio = (start: LabelToken | undefined, runs: LabelToken | undefined): number | null =>
+  start && runs && runs.high > 0 && start.high >= runs.high ? Math.min(12, start.high / runs.high) : null;
 
 function ratio(powerW: number | null, apparentVa: number | null): number | null {
   if (powerW === null || apparentVa === null || apparentVa <= 0 || powerW > apparentVa) return null;
@@ -226,29 +314,132 @@ function supplyOf(
   isAdapter: boolean,
   output: LabelToken | undefined,
 ): LabelReading['supply'] {
-  if (isAdapter && output && (!input || input.high >= MAINS_FROM_V)) return { kind: 'adapter', volts: output.high };
+  if (isAdapter && output && (!input || input.high >= MAINS_FROM_V))
+    return { kind: 'adapter', volts: output.high, low: output.low };
   const volts = input ?? output;
   if (!volts || volts.high === 0) return null;
   const mains = volts.current === 'ac' || (volts.current === null && volts.high >= MAINS_FROM_V);
-  return { kind: mains ? 'mains' : 'dc', volts: volts.high };
+  return { kind: mains ? 'mains' : 'dc', volts: volts.high, low: volts.low };
 }
 
-/** A result inconsistent with its own parts: watts against volts × amps, more than a factor of two apart. */
-function contradictions(text: string, tokens: readonly LabelToken[]): Question[] {
-  return (['input', 'output', 'plain'] as const).flatMap((side) => {
-    const watts = find(tokens, 'W', side);
-    const volts = find(tokens, 'V', side);
-    const amps = find(tokens, 'A', side);
-    if (!watts || !volts || !amps || amps.high === 0 || volts.high === 0) return [];
-    const most = volts.high * amps.high;
-    if (watts.high <= 2 * most && watts.low >= most / 20) return [];
-    const code: QuestionCode = 'label-contradiction';
-    const { start, end } = watts;
-    return [{ code, start, end, found: text.slice(start, end), meant: `${Math.round(most)} W` }];
+/** What on a label needs a word of somebody's: figures that contradict each other, second ones, two readings, a shaft. */
+function labelQuestions(text: string, tokens: readonly LabelToken[]): Question[] {
+  const ask = (code: Question['code'], over: readonly LabelToken[], choices: readonly string[]): Question => {
+    const start = Math.min(...over.map((token) => token.start));
+    const end = Math.max(...over.map((token) => token.end));
+    return { code, start, end, found: text.slice(start, end), choices };
+  };
+  const textOf = ({ start, end }: LabelToken) => text.slice(start, end);
+  const questions: Question[] = [];
+  for (const token of tokens) {
+    if (token.other === null) continue;
+    const number = /\d+[.,]\d{3}/.exec(textOf(token))?.[0] ?? '';
+    const choices = [number.replace(/[.,]/, ''), String(Number(number.replace(',', '.')))];
+    if (token.other !== token.high)
+      questions.push(
+        ask(
+          'two-readings',
+          [token],
+          choices.map((one) => textOf(token).replace(number, one)),
+        ),
+      );
+  }
+  const shaft = tokens.filter(({ quantity }) => quantity === 'W shaft');
+  const said = tokens.some(({ quantity }) => quantity === 'W' || quantity === 'A' || quantity === 'VA');
+  if (shaft[0] && !said && !/shaft/iu.test(text))
+    questions.push(ask('shaft-or-input', [shaft[0]], [`${textOf(shaft[0])} shaft`, `${Math.round(shaft[0].high)} W`]));
+  for (const side of ['input', 'output', 'plain'] as const) {
+    const of = (quantity: Quantity) => tokens.filter((token) => token.quantity === quantity && token.side === side);
+    const outputs = side === 'input' ? [] : outputPairs(of('V'), of('A'));
+    if (outputs.length > 1) {
+      const largest = [...outputs].sort((a, b) => b.volts.high * b.amps.high - a.volts.high * a.amps.high);
+      const over = outputs.flatMap(({ volts, amps }) => [volts, amps]);
+      questions.push(
+        ask(
+          'several-outputs',
+          over,
+          largest.slice(0, 4).map(({ volts, amps }) => `${textOf(volts)} ${textOf(amps)}`),
+        ),
+      );
+      continue;
+    }
+    for (const own of byVolts(of)) questions.push(...secondFigures(text, own('A')), ...secondFigures(text, own('W')));
+    for (const own of byVolts(of)) questions.push(...contradictions(text, own));
+  }
+  const batteries = tokens.filter(({ quantity }) => quantity === 'Ah' || quantity === 'Wh');
+  if (batteries[0] && /batter|akku|accu|cell|li-?ion|lifepo/iu.test(text))
+    questions.push(ask('battery', [batteries[0]], []));
+  return questions;
+}
+
+/** "5V 3A, 9V 3A, 15V 3A, 20V 3.25A": one pair after the other. */
+function outputPairs(volts: readonly LabelToken[], amps: readonly LabelToken[]) {
+  return volts.flatMap((one, i) => {
+    const next = volts[i + 1]?.start ?? Number.POSITIVE_INFINITY;
+    const own = amps.find(({ start }) => start > one.start && start < next);
+    return own && volts.length > 1 ? [{ volts: one, amps: own }] : [];
   });
+}
+
+/** Of several unlike figures of one kind on one side one is what it takes; each may be it. */
+function secondFigures(text: string, tokens: readonly LabelToken[]): Question[] {
+  const [first] = tokens;
+  if (!first || tokens.every(({ high }) => Math.abs(high - first.high) <= first.high * 0.05)) return [];
+  const start = first.start;
+  const end = tokens.at(-1)?.end ?? first.end;
+  const choices = tokens.map((kept) => {
+    let rest = '';
+    for (let i = start; i < end; i++)
+      if (!tokens.some((token) => token !== kept && i >= token.start && i < token.end)) rest += text[i];
+    return rest.replace(/\s+/g, ' ').trim();
+  });
+  return [{ code: 'second-figure', start, end, found: text.slice(start, end), choices: choices.slice(0, 4) }];
+}
+
+type Own = (quantity: Quantity) => LabelToken[];
+
+/** Each voltage has what stands after it, up to the next; the first also what stands before it. */
+function byVolts(of: Own): Own[] {
+  const all = of('V');
+  if (all.length < 2) return [of];
+  return all.map((volts, i) => {
+    const from = i === 0 ? Number.NEGATIVE_INFINITY : volts.start;
+    const to = all[i + 1]?.start ?? Number.POSITIVE_INFINITY;
+    return (quantity) => of(quantity).filter(({ start }) => start >= from && start < to);
+  });
+}
+
+/** Watts against volts × amps. Of mains they may be less by the power factor, of DC by the least voltage. */
+function contradictions(text: string, own: Own): Question[] {
+  const [watts] = own('W');
+  const [volts] = own('V');
+  const [amps] = own('A');
+  const [va] = own('VA');
+  if (watts && va && (watts.high > va.high * 1.05 || watts.high < va.high * NAMEPLATE.leastPowerFactor.value * 0.5))
+    return [contradicts(text, watts, va.high)];
+  return watts && volts && amps && amps.high > 0 && volts.high > 0 ? contradiction(text, watts, volts, amps) : [];
+}
+
+function contradicts(text: string, { start, end }: LabelToken, va: number): Question {
+  const found = `${text.slice(start, end)} beside ${Math.round(va)} VA`;
+  return { code: 'contradiction', start, end, found, choices: [`${Math.round(va)} W`] };
+}
+
+function contradiction(text: string, watts: LabelToken, volts: LabelToken, amps: LabelToken): Question[] {
+  const mains = volts.current === 'ac' || (volts.current === null && volts.high >= MAINS_FROM_V);
+  const products =
+    volts.pair && amps.pair
+      ? [volts.pair[0] * amps.pair[0], volts.pair[1] * amps.pair[1]]
+      : [volts.low * amps.high, volts.high * amps.high];
+  const [least, most] = [Math.min(...products), Math.max(...products)];
+  const lowest = mains ? NAMEPLATE.leastPowerFactor.value * 0.5 : 0.5;
+  if (watts.high <= most * 1.15 && watts.low >= least * lowest) return [];
+  return [contradicts(text, watts, most)];
 }
 
 /** Whether a text looks like a nameplate rather than a typed line. */
 export function looksLikeLabel(text: string): boolean {
-  return /\n|~|⎓|\binput\b|\boutput\b|\bhz\b|\d\s*-\s*\d+\s*v|btu|kwh\s*(?:\/|per)|\bk?va\b|cos\s*φ|model/iu.test(text);
+  return /\n|~|⎓|(?:input|output)\s*[:=]|(?:input|output)\s+(?:[ad]c\s*)?\d[\d.,\s–-]*v(?!\p{L})|\d\s*hz(?!\p{L})|\d\s*[-–/]\s*\d+\s*v(?!\p{L})|\d\s*k?va(?!\p{L})|cos\s*φ|model|eingang|ausgang|entr[ée]e|sortie|i\/p|o\/p|(?<!\p{L})(?:lra|rla|fla|mca)(?!\p{L})/iu.test(
+    text,
+  );
 }

@@ -1,11 +1,25 @@
 import { runningPowerW, withRunningPower } from '../job/draw.ts';
 import { plainLoad } from '../job/plainLoad.ts';
 import type { Draw, Load, Run } from '../job/schema.ts';
+import { type Question, readQuantities } from '../quantity/read.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
-import { type Appliance, findAppliances, loadFrom } from '../reference/appliances.ts';
+import { type Appliance, bestFit, loadFrom, nearMatches } from '../reference/appliances.ts';
+import { fitsBus, NAMEPLATE, windowOf } from '../reference/nameplates.ts';
 import { type LabelReading, readLabel } from './label.ts';
-import type { Proposal } from './quickAdd.ts';
+import type { Bus, Proposal } from './proposal.ts';
 import { runsFor } from './runs.ts';
+import { typedUse } from './typedUse.ts';
+
+/** What may be written beside a label by hand: how long, how often and when. */
+const TIMES: ReadonlySet<string> = new Set([
+  'duration',
+  'times',
+  'clock',
+  'every',
+  'days-per-week',
+  'weekdays',
+  'weekends',
+]);
 
 /** Words of a nameplate that are not the appliance's name. */
 const PLATE_WORDS =
@@ -17,29 +31,46 @@ export function proposeFromLabel(
   idFor: (name: string) => string,
   pick: Appliance | undefined,
   firm: readonly Appliance[],
+  bus: Bus,
 ): Proposal | null {
   const label = readLabel(text);
   if (label.tokens.length === 0 && label.questions.length === 0) return null;
   const words = nameBefore(text, label);
-  const appliance = pick ?? findAppliances(words, 8, firm)[0] ?? null;
+  const appliance = pick ?? bestFit(nearMatches(words, firm), label.powerW, feedOf(label));
   const name = words || pick?.name || '';
-  const about = { appliance, questions: label.questions, label };
+  const about = {
+    appliance,
+    questions: [...label.questions, ...microwaveQuestion(text, label, appliance)],
+    label,
+    notes: [],
+  };
   if (!name) return { ...about, load: null, missing: 'name' };
   if (label.powerW === null && label.energyWhPerDay === null && !appliance)
     return { ...about, load: null, missing: 'power' };
 
   const id = idFor(name);
   const base = appliance ? loadFrom(appliance, id) : plainLoad(id);
-  const draw = drawOf(base.draw, label);
+  const powered = drawOf(base.draw, label);
+  const said = readQuantities(text);
+  const time = { ...said, tokens: said.tokens.filter(({ kind }) => TIMES.has(kind)) };
+  const use = time.tokens.length > 0 ? typedUse(text, time, base, powered, true, bus.busV) : null;
+  const count = said.tokens.find(({ kind }) => kind === 'count')?.value ?? 1;
+  const draw = use?.draw ?? powered;
   return {
     ...about,
+    questions: [...about.questions, ...(use?.questions ?? [])],
     missing: null,
     load: {
       ...base,
+      quantity: count,
       name: `${name.charAt(0).toUpperCase()}${name.slice(1)}`.slice(0, 120),
       draw,
-      runs: runsOfLabel(base.runs, draw, label),
-      path: pathOf(base.path, label),
+      runs: use?.runs ?? runsOfLabel(base.runs, draw, label),
+      variants: use?.variants ?? base.variants,
+      daysPerWeek: use?.daysPerWeek ?? base.daysPerWeek,
+      path: pathOf(base.path, label, bus),
+      ...windowFrom(label, bus),
+      startRatio: label.startRatio ?? base.startRatio,
       evidence: 'nameplate',
       powerFactor: label.powerFactor ?? base.powerFactor,
     },
@@ -57,13 +88,53 @@ function nameBefore(text: string, { tokens, questions }: LabelReading): string {
     .trim();
 }
 
-function drawOf(draw: Draw, { powerW, energyWhPerDay }: LabelReading): Draw {
-  const powered = powerW === null ? draw : withRunningPower(draw, Math.min(20_000, powerW));
+const feedOf = ({ supply }: LabelReading): 'mains' | 'dc' | null =>
+  supply === null ? null : supply.kind === 'dc' ? 'dc' : 'mains';
+
+/** A microwave's lone watts may be what it cooks with or what it takes in. */
+function microwaveQuestion(text: string, { tokens }: LabelReading, appliance: Appliance | null): Question[] {
+  if (!/microwave/i.test(`${text} ${appliance?.name ?? ''}`)) return [];
+  const watts = tokens.filter(({ quantity }) => quantity === 'W');
+  const [only] = watts;
+  if (
+    !only ||
+    watts.length > 1 ||
+    only.side === 'input' ||
+    tokens.some(({ quantity }) => quantity === 'W cooking' || quantity === 'A')
+  )
+    return [];
+  const found = text.slice(only.start, only.end);
+  if (/input\W{0,3}$/iu.test(text.slice(0, only.start)) || /^\W{0,3}input/iu.test(text.slice(only.end))) return [];
+  return [
+    {
+      code: 'cooking-or-input',
+      start: only.start,
+      end: only.end,
+      found,
+      choices: [`${found} cooking`, `${found} input`],
+    },
+  ];
+}
+
+function drawOf(draw: Draw, { powerW, coolingW, energyWhPerDay }: LabelReading): Draw {
+  const powered = poweredBy(draw, powerW, coolingW);
   if (energyWhPerDay === null) return powered;
   if (powered.kind === 'standby') return { kind: 'standby', powerW: energyWhPerDay / 24 };
   const runningW = Math.max(runningPowerW(powered), energyWhPerDay / 24);
   const setC = powered.kind === 'thermostatic' ? powered.setC : 4;
   return { kind: 'thermostatic', runningW, duty: Math.min(1, energyWhPerDay / 24 / Math.max(1e-9, runningW)), setC };
+}
+
+function poweredBy(draw: Draw, powerW: number | null, coolingW: number | null): Draw {
+  if (coolingW !== null && draw.kind === 'room') {
+    const cop = powerW === null ? draw.cop : Math.min(8, Math.max(0.5, coolingW / powerW));
+    return { ...draw, capacityW: coolingW, cop };
+  }
+  const watts = powerW ?? (coolingW === null ? null : coolingW / NAMEPLATE.coolingPerInput.value);
+  if (watts === null) return draw;
+  // What is too little or too much for a room's machine is some other thing of that name.
+  const room = draw.kind === 'room' && (watts * draw.cop < 50 || watts * draw.cop > 30_000);
+  return room ? { kind: 'steady', powerW: watts } : withRunningPower(draw, watts);
 }
 
 function runsOfLabel(usual: readonly Run[], draw: Draw, { energyWhPerCycle }: LabelReading): Run[] {
@@ -76,10 +147,15 @@ function runsOfLabel(usual: readonly Run[], draw: Draw, { energyWhPerCycle }: La
   return [...usual];
 }
 
-function pathOf(usual: Load['path'], { supply }: LabelReading): Load['path'] {
+function pathOf(usual: Load['path'], { supply }: LabelReading, { busV }: Bus): Load['path'] {
   if (!supply) return usual;
   if (supply.kind === 'adapter') return 'inverter-adapter';
   if (supply.kind === 'mains') return usual.startsWith('inverter') ? usual : 'inverter';
-  // Below 11 V or above 30 V it is not what the bus has.
-  return supply.volts < 11 || supply.volts > 30 ? 'dc-dc' : 'direct';
+  return fitsBus(supply.low, supply.volts, busV) ? 'direct' : 'dc-dc';
+}
+
+/** The voltages that it bears, for what hangs on the bus itself. */
+function windowFrom({ supply }: LabelReading, { busV }: Bus): Pick<Load, 'minV' | 'maxV'> {
+  if (supply?.kind !== 'dc' || !fitsBus(supply.low, supply.volts, busV)) return { minV: null, maxV: null };
+  return windowOf(supply.low, supply.volts);
 }

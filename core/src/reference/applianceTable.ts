@@ -11,8 +11,8 @@ export const APPLIANCE_TABLE = `
 kettle | Kettle | water boiler tea hot | steady 1500 | 900–2400 | 4 @ 07:00 12:30 18:30 | inverter | resistive | 1 | T
 kettle-low | Low-watt kettle | travel kettle water boiler | steady 900 | 600–1000 | 6 @ 07:00 12:30 18:30 | inverter | resistive | 1 | M
 kettle-12v | 12 V kettle | travel water boiler | steady 150 | 120–200 | 25 @ 07:00 | direct | resistive | 1 | M
-coffee-filter | Coffee machine, filter | drip brewer pot | cycle brew 1000 6, keep warm 60 30 | 700–1500 | 36 @ 07:00 | inverter | resistive | 1 | M
-coffee-pod | Coffee machine, pod | capsule espresso | cycle heat 1400 0.5, brew 1200 1 | 1200–1600 | 1.5 @ 07:00 10:00 14:00 | inverter | pump | 1 | M
+coffee-filter | Coffee machine, filter | coffee drip brewer pot | cycle brew 1000 6, keep warm 60 30 | 700–1500 | 36 @ 07:00 | inverter | resistive | 1 | M
+coffee-pod | Coffee machine, pod | coffee capsule espresso | cycle heat 1400 0.5, brew 1200 1 | 1200–1600 | 1.5 @ 07:00 10:00 14:00 | inverter | pump | 1 | M
 coffee-espresso | Espresso machine | coffee barista | cycle heat 1400 5, brew 1000 2 | 1000–1600 | 7 @ 07:00 13:00 | inverter | pump | 1 | M
 coffee-grinder | Coffee grinder | beans mill | steady 150 | 100–250 | 1 @ 07:00 | inverter | tool | 0.8 | M
 milk-frother | Milk frother | foam latte | steady 450 | 300–600 | 2 @ 07:00 | inverter | resistive | 1 | M
@@ -41,8 +41,8 @@ fridge-medium | Compressor fridge, 80 l | refrigerator cooler | thermostatic 50 
 fridge-large | Compressor fridge, 130 l | refrigerator larder | thermostatic 60 0.35 4 | 50–80 | day | direct | motor | 1 | M
 fridge-domestic | Domestic fridge-freezer | refrigerator house mains | thermostatic 100 0.35 4 | 70–160 | day | inverter | motor | 0.7 | M
 fridge-absorption-12v | Absorption fridge on 12 V | three-way gas fridge driving | steady 130 | 100–180 | 120 @ 09:00 | direct | resistive | 1 | T
-freezer-small | Freezer box, 45 l | deep freeze chest | thermostatic 48 0.38 -18 | 40–60 | day | direct | motor | 1 | M
-freezer-drawer | Freezer drawer | deep freeze | thermostatic 55 0.40 -18 | 45–70 | day | direct | motor | 1 | M
+freezer-small | Freezer box, 45 l | freezer deep freeze chest | thermostatic 48 0.38 -18 | 40–60 | day | direct | motor | 1 | M
+freezer-drawer | Freezer drawer | freezer deep freeze | thermostatic 55 0.40 -18 | 45–70 | day | direct | motor | 1 | M
 cool-box-thermo | Thermoelectric cool box | peltier cooler | steady 48 | 40–60 | 720 @ 08:00 | direct | resistive | 1 | M
 cool-box-compressor | Compressor cool box | portable fridge cooler esky | thermostatic 45 0.25 4 | 35–60 | day | direct | motor | 1 | M
 ice-maker | Ice maker | ice cubes | steady 120 | 90–160 | 60 @ 16:00 | inverter | motor | 0.75 | M

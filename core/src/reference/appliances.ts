@@ -154,12 +154,15 @@ const OWN_FIRST = 1000;
 
 const singular = (word: string): string => (word.length > 3 ? word.replace(/(?<!s)s$/, '') : word);
 
-function score({ name, words }: Appliance, typed: readonly string[]): number {
-  const named = name
+const wordsIn = (text: string): string[] =>
+  text
     .toLowerCase()
     .split(/[^\p{L}\p{N}]+/u)
     .filter(Boolean)
     .map(singular);
+
+function score({ name, words }: Appliance, typed: readonly string[]): number {
+  const named = wordsIn(name);
   let total = 0;
   for (const word of typed) {
     if (named[0] === word) total += 12;
@@ -170,6 +173,92 @@ function score({ name, words }: Appliance, typed: readonly string[]): number {
     else return 0;
   }
   return total;
+}
+
+/** Words that say how or where of many things, and by themselves of none. */
+const GENERAL = new Set(
+  'box machine small large mini electric electrical mains portable usb dc ac led set unit system hot cold warm water air gas diesel work desk outdoor inside outside travel camera video power display meter tank hand mobile v volt bed heated heating cooling charger charging medical tool motor old new big main spare my our kitchen galley bathroom bedroom front rear left right'.split(
+    ' ',
+  ),
+);
+
+export interface Match {
+  readonly appliance: Appliance;
+  readonly score: number;
+}
+
+/**
+ * The types that a line's words name, the best first: whole words only, so that a short name is not found inside
+ * another. A word that is known to none ("toaster, weekdays", "freezer of Anna") does not lose the type, as long as
+ * one that tells the thing is there; the last word counts most, as in "fridge light", and so does the word a type's
+ * name ends in: a fan heater is a heater, a fan is not.
+ */
+function matchAppliances(text: string, firm: readonly Appliance[]): Match[] {
+  const typed = wordsIn(text);
+  if (typed.length === 0) return [];
+  return [...firm, ...APPLIANCES]
+    .map((appliance) => ({ appliance, score: nameScore(appliance, typed) * (appliance.own ? OWN_FIRST : 1) }))
+    .filter(({ score }) => score > 0)
+    .sort((a, b) => b.score - a.score || rank(a.appliance) - rank(b.appliance));
+}
+
+/** Matches whose names fit about as well as the best: among them watts and volts decide. */
+export function nearMatches(text: string, firm: readonly Appliance[]): Match[] {
+  const matches = matchAppliances(text, firm);
+  const best = matches[0]?.score ?? 0;
+  return matches.filter(({ score }) => score >= best * NEAR);
+}
+
+const NEAR = 0.75;
+
+/** Of near matches the one that is fed as was said and takes about as many watts; the better name of equals. */
+export function bestFit(near: readonly Match[], watts: number | null, feed: 'mains' | 'dc' | null): Appliance | null {
+  const misfit = ({ path, lowW, highW }: Appliance): number => {
+    const byMains = path.startsWith('inverter');
+    const range = watts === null || watts <= 0 ? 1 : watts < lowW ? lowW / watts : watts / highW;
+    const feeds = (feed === 'mains' && !byMains ? 4 : 0) + (feed === 'dc' && byMains ? 2 : 0);
+    return feeds + (range > 3 ? 3 : range > 1 ? 1 : 0);
+  };
+  const sorted = [...near].sort((a, b) => misfit(a.appliance) - misfit(b.appliance) || b.score - a.score);
+  return sorted[0]?.appliance ?? null;
+}
+
+/** Whether all of a line's words tell of this type; a strange one may make it some other thing. */
+export const isFullyNamed = ({ name, words }: Appliance, text: string): boolean => {
+  const known = [...wordsIn(name), ...words.map(singular)];
+  return wordsIn(text).every((word) => known.includes(word));
+};
+
+/** Of equal names the one that is common practice before the one from memory. */
+const rank = ({ origin }: Appliance): number => (origin === 'M' ? 1 : 0);
+
+function nameScore({ id, name, words }: Appliance, typed: readonly string[]): number {
+  const [thing = ''] = name.split(',');
+  const named = wordsIn(thing);
+  const head = named.at(-1);
+  const rest = wordsIn(name).slice(named.length);
+  const everyday = words.map(singular);
+  const isSame = typed.join(' ') === named.join(' ') || typed.join('-') === id;
+  let total = isSame ? 20 : 0;
+  let tells = false;
+  const isUnknown = (word: string) => word !== head && ![named, everyday, rest].some((known) => known.includes(word));
+  const unknown = typed.reduce((sum, word) => (isUnknown(word) ? sum + (GENERAL.has(word) ? 0.5 : 1) : sum), 0);
+  typed.forEach((word, i) => {
+    if (isUnknown(word)) return;
+    const isLast = i === typed.length - 1;
+    const found = word === head ? 12 : named.includes(word) ? 8 : everyday.includes(word) ? 6 : 3;
+    // What a type's name begins with tells it only when all of it is there: a fan is no fan heater.
+    const modifies = word !== head && !everyday.includes(word) && !named.every((part) => typed.includes(part));
+    total += found + (isLast ? 3 : 0) + (id.split('-')[0] === word && !modifies ? 2 : 0);
+    // An everyday word among strange ones is a chance: a bench lathe is no bench lamp.
+    const byChance = word !== head && !named.includes(word) && unknown >= 1 && !isLast;
+    if (!GENERAL.has(word) && !modifies && !byChance) tells = true;
+  });
+  if (!tells && !isSame) {
+    if (unknown > 0) return 0;
+    total *= 0.5;
+  }
+  return total / (1 + 0.6 * unknown);
 }
 
 /** A load of this type with the usual hours; watts are typical until someone measures. */

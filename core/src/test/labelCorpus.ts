@@ -37,8 +37,8 @@ RATED POWER 2.4KW 220-240V~ ⇒ 2400 | mains 240
 100-240 VAC 47-63 Hz 1.2 A max ⇒ 120 | mains 240
 AC230V/50Hz 60W ⇒ 60 | mains 230
 Power consumption 45 W, 230 V~ ⇒ 45 | mains 230
-220V-240V~ 50Hz 1.350W ⇒ 1.35 | mains 240
-220V-240V~ 50Hz 1,350W ⇒ 1350 | mains 240
+220V-240V~ 50Hz 1.350W ⇒ 1.35 | mains 240 | q
+220V-240V~ 50Hz 1,350W ⇒ 1350 | mains 240 | q
 MAINS 230V~ 25VA ⇒ 25 | mains 230
 230V~ 600VA cos φ 0,8 ⇒ 480 | mains 230 | pf 0.8
 120V 400 VA PF 0.75 ⇒ 300 | mains 120 | pf 0.75
@@ -46,8 +46,8 @@ MAINS 230V~ 25VA ⇒ 25 | mains 230
 5 kVA cos φ 0,8 ⇒ 4000 | - | pf 0.8
 230V~ 80W 100VA ⇒ 80 | mains 230 | pf 0.8
 230V 370W cosφ 0.72 ⇒ 370 | mains 230 | pf 0.72
-motor 0.5 HP 230V~ ⇒ 372.85 | mains 230
-1/2 hp pump: 0.5 hp 120 V~ ⇒ 372.85 | mains 120
+motor 0.5 HP 230V~ ⇒ 532.643 | mains 230 | q
+1/2 hp pump: 0.5 hp 120 V~ ⇒ 532.643 | mains 120 | q
 12V DC 45W ⇒ 45 | dc 12
 DC 12V 5A ⇒ 60 | dc 12
 12 V ⎓ 3,5 A ⇒ 42 | dc 12

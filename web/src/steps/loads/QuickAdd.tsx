@@ -1,6 +1,7 @@
 import {
   APPLIANCES,
   type Appliance,
+  type Bus,
   findAppliances,
   formatUse,
   type LabelReading,
@@ -23,6 +24,7 @@ import { PATH_WORDS } from './words.ts';
 /** A name or watts, typed; Enter adds a filled row. Confused units become a question with a one-tap fix. */
 export function QuickAdd() {
   const { session, job, edit } = useJob();
+  const bus = useBus();
   const firm = useFirm().appliances;
   const sender = usePhotoSender();
   const [text, setText] = useState('');
@@ -32,8 +34,8 @@ export function QuickAdd() {
   const matches = useMemo(() => suggestions(text, firm), [text, firm]);
   const pick = active >= 0 ? matches[active] : undefined;
   const proposal = useMemo(
-    () => (text.trim() ? proposeLoad(text, (name) => name, pick, firm) : null),
-    [text, pick, firm],
+    () => (text.trim() ? proposeLoad(text, (name) => name, pick, firm, bus) : null),
+    [text, pick, firm, bus],
   );
   const open = text.trim() !== '' && (matches.length > 0 || proposal !== null);
   const question = proposal?.questions[0];
@@ -44,7 +46,7 @@ export function QuickAdd() {
     setAsked(false);
   };
   const add = (chosen?: Appliance): boolean => {
-    const wanted = chosen ? proposeLoad(text, (name) => name, chosen, firm) : proposal;
+    const wanted = chosen ? proposeLoad(text, (name) => name, chosen, firm, bus) : proposal;
     if (!wanted) return false;
     if (roomFor(job) < 1) {
       setAsked(true);
@@ -156,6 +158,14 @@ export function QuickAdd() {
   );
 }
 
+/** What the lines of this job meet: the bus of the option that is open, and the region's mains. */
+function useBus(): Bus {
+  const { job, optionId } = useJob();
+  const busV = job.options.find(({ id }) => id === optionId)?.system.busVoltageV ?? 12;
+  const mainsV = job.brief.region.mains === '230V-50Hz' ? 230 : 120;
+  return useMemo(() => ({ busV, mainsV }), [busV, mainsV]);
+}
+
 /** Types that fit what is typed; for a nameplate without a name, whatever takes about its watts. */
 function suggestions(text: string, firm: readonly Appliance[]): Appliance[] {
   const found = findAppliances(wordsOf(text), 6, firm);
@@ -209,6 +219,10 @@ function LabelText({ text, label }: { text: string; label: LabelReading }) {
   );
 }
 
+/** What the words were taken for: another type is one arrow key away. */
+const asWhat = ({ appliance }: Proposal): string =>
+  appliance ? `taken as ${appliance.name}, ↓ for another` : 'a type of its own, ↓ for one of the catalogue';
+
 function Preview({ proposal, loud, onAdd }: { proposal: Proposal; loud: boolean; onAdd: () => void }) {
   const { load, missing } = proposal;
   if (!load) {
@@ -236,6 +250,7 @@ function Preview({ proposal, loud, onAdd }: { proposal: Proposal; loud: boolean;
         <span className="num text-ink-2">
           {showText(runningPowerW(load.draw), 'W')}, {formatUse(load)}, {PATH_WORDS[load.path].short}
         </span>
+        <span className="num block text-note text-ink-2">{[asWhat(proposal), ...proposal.notes].join('; ')}</span>
       </span>
       <span className="num text-note text-ink-2">Enter</span>
     </button>
@@ -243,18 +258,22 @@ function Preview({ proposal, loud, onAdd }: { proposal: Proposal; loud: boolean;
 }
 
 function Ask({ question, loud, onFix }: { question: Question; loud: boolean; onFix: (meant: string) => void }) {
-  const { meant } = question;
   return (
     <div role={loud ? 'alert' : undefined} className="border-b border-line px-3 py-2">
       <p className="font-medium text-copper">{questionWords(question)}</p>
-      {meant !== null && (
-        <button
-          type="button"
-          onClick={() => onFix(meant)}
-          className="num mt-1 border-b border-ink font-medium phone:min-h-11"
-        >
-          Make it {meant}
-        </button>
+      {question.choices.length > 0 && (
+        <p className="mt-1 flex flex-wrap gap-x-5 gap-y-1">
+          {question.choices.map((choice) => (
+            <button
+              key={choice}
+              type="button"
+              onClick={() => onFix(choice)}
+              className="num border-b border-ink font-medium phone:min-h-11"
+            >
+              {choice === '' ? 'Leave it out' : `Make it ${choice}`}
+            </button>
+          ))}
+        </p>
       )}
     </div>
   );

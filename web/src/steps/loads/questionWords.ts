@@ -1,23 +1,53 @@
 import type { Question } from '@joulemetric/core';
 
-/** A question about confused units, in plain words. */
-export function questionWords({ code, found, meant }: Question): string {
+/** A question about what was typed, in plain words; its choices stand below it. */
+export function questionWords({ code, found }: Question): string {
   switch (code) {
     case 'power-per-time':
-      return `“${found}”: watts are already per time. ${meant ? `${meant}?` : ''}`;
+      return `“${found}”: watts are already per time. Which is meant?`;
     case 'current-per-time':
-      return `“${found}”: amps are already a rate. ${meant}?`;
+      return `“${found}”: amps are already a rate. Which is meant?`;
     case 'energy-per-hour':
-      return `“${found}”: watt-hours in an hour are watts. ${meant}?`;
+      return `“${found}”: watt-hours in an hour are watts.`;
     case 'charge-per-hour':
-      return `“${found}”: amp-hours in an hour are amps. ${meant}?`;
-    case 'power-of-battery':
-      return `“${found}”: a battery holds kilowatt-hours. ${meant}?`;
+      return `“${found}”: amp-hours in an hour are amps.`;
+    case 'battery':
+      return 'A battery holds kilowatt-hours and is no load: its size is set with the store.';
     case 'breaker':
       return `“${found}” is what protects the cable, not what the appliance takes. Read the watts on its label.`;
-    case 'label-contradiction':
-      return `“${found}” does not go with the volts and amps beside it. ${meant}?`;
+    case 'contradiction':
+      return `${found}: they do not go together. Which stands?`;
     case 'energy-above-power':
-      return `“${found}” is more than its watts give in that time. A slip of the decimal point: ${meant}?`;
+      return `“${found}” is more than its watts give in that time. A slip of the decimal point?`;
+    case 'energy-unlike-use':
+      return `“${found}” does not go with the watts and the time beside it. Take it out, or mend the others.`;
+    case 'two-readings':
+      return `“${found}”: does the mark group thousands or begin a fraction?`;
+    case 'negative':
+      return `“${found}”: a load takes power, it does not give any.`;
+    case 'range':
+      return `“${found}”: from where to where is known; what does it take on a usual day?`;
+    case 'bare-number':
+      return `“${found}” of what?`;
+    case 'second-figure':
+      return `“${found}”: which of them, and what is the other for?`;
+    case 'cooking-or-input':
+      return `“${found}”: what it cooks with, or what it takes in? Microwaves are sold by what they cook with.`;
+    case 'cooling-or-input':
+      return `“${found}”: the cooling it gives, or the electricity it takes?`;
+    case 'shaft-or-input':
+      return `“${found}”: at the shaft, or taken in? Horsepower are of the shaft as a rule.`;
+    case 'sound-or-input':
+      return `“${found}”: the sound it gives at most, or what it takes in?`;
+    case 'several-outputs':
+      return 'It has several outputs: which does the appliance use?';
+    case 'whose-store':
+      return `“${found}”: does it charge this very store? On its own inverter that is a loop.`;
+    case 'over-a-day':
+      return `“${found}” comes to more than 24 hours a day. How long does one piece run?`;
+    case 'no-energy':
+      return `“${found}” is nothing. Leave it out?`;
+    case 'unfit':
+      return `It cannot be taken: ${found}.`;
   }
 }

@@ -1,0 +1,317 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { blankJob } from '../job/blank.ts';
+import { runningPowerW } from '../job/draw.ts';
+import type { Load } from '../job/schema.ts';
+import { validateJob } from '../job/validate.ts';
+import { buildDay } from '../test/dayEnergy.ts';
+import { HOSTILE, LABELS } from '../test/labelCorpus.ts';
+import { LINES } from '../test/lineCorpus.ts';
+import { proposeLoad } from './quickAdd.ts';
+import { minutesPerDay } from './runs.ts';
+
+const propose = (text: string) =>
+  proposeLoad(
+    text,
+    (name) =>
+      name
+        .toLowerCase()
+        .replace(/[^a-z0-9]+/g, '-')
+        .replace(/^-|-$/g, '')
+        .slice(0, 40) || 'load',
+  );
+
+const lines = LINES.trim()
+  .split('\n')
+  .map((line) => {
+    const [text = '', told = ''] = line.split(' ⇒ ');
+    return { text, told: told.split('; ') };
+  });
+
+/** What of a load one part of an expectation is about, to compare with what stands there. */
+function actual(key: string, load: Load, type: string): string | number | null {
+  switch (key) {
+    case 'type':
+      return type;
+    case 'q':
+      return load.quantity;
+    case 'W':
+      return runningPowerW(load.draw);
+    case 'C':
+      return load.draw.kind === 'room' ? load.draw.capacityW : null;
+    case 'min':
+      return minutesPerDay(load.runs);
+    case 'n':
+      return load.runs.length;
+    case 'path':
+      return load.path;
+    case 'days':
+      return load.daysPerWeek;
+    case 'duty':
+      return load.draw.kind === 'thermostatic' ? load.draw.duty * 100 : null;
+    case 'pf':
+      return load.powerFactor;
+    case 'V':
+      return `${load.minV}–${load.maxV}`;
+    case 'wh':
+      return buildDay(load);
+    default:
+      throw new Error(`the corpus has no ${key}`);
+  }
+}
+
+describe('typed lines', () => {
+  it('are many', () => {
+    expect(lines.length).toBeGreaterThanOrEqual(190);
+  });
+
+  it.each(lines)('$text', ({ text, told }) => {
+    const { load, questions, missing, appliance } = propose(text);
+    const [first = ''] = told;
+    if (first.startsWith('?')) {
+      const [code, choice] = first.slice(1).split('/');
+      const question = questions.find((one) => one.code === code);
+      expect(questions.map((one) => one.code)).toContain(code);
+      if (choice) expect(question?.choices).toContain(choice);
+      return;
+    }
+    if (first === 'missing power') {
+      expect(missing).toBe('power');
+      return;
+    }
+    expect(questions).toEqual([]);
+    for (const part of told) {
+      const at = part.indexOf(' ');
+      const [key, value] = [part.slice(0, at), part.slice(at + 1)];
+      const found = load && actual(key, load, appliance?.id ?? '-');
+      if (typeof found === 'number') expect(found, key).toBeCloseTo(Number(value), Number(value) > 100 ? 1 : 2);
+      else expect(found, key).toBe(value);
+    }
+  });
+
+  it('each way that a question offers is taken, and answers that question', () => {
+    // A battery is no load however its size is written.
+    for (const { text } of lines)
+      for (const question of propose(text).questions.filter(({ code }) => code !== 'battery'))
+        for (const choice of question.choices) {
+          const mended = text.slice(0, question.start) + choice + text.slice(question.end);
+          const left = propose(mended).questions.filter(
+            ({ code, start }) => code === question.code && start === question.start,
+          );
+          expect(left, `${text} → ${mended}`).toEqual([]);
+        }
+  });
+});
+
+/** Lines put together from parts whose meaning is known. */
+const aCount = fc.constantFrom(['', 1], ['2 ', 2], ['3x ', 3], ['4 x ', 4], ['two ', 2], ['12 ', 12]);
+const aThing = fc.constantFrom('zorb', 'glimmer rig', 'plonker', 'bench lathe thing', 'whirligig', 'moss humidor');
+const aPower = fc.oneof(
+  fc.integer({ min: 1, max: 200 }).map((w) => [`${w}W`, w] as const),
+  fc.integer({ min: 1, max: 200 }).map((w) => [`${w} watts`, w] as const),
+  fc.integer({ min: 1, max: 99 }).map((w) => [`${w},5 W`, w + 0.5] as const),
+  fc.integer({ min: 1, max: 99 }).map((w) => [`0.${String(w).padStart(2, '0')} kW`, w * 10] as const),
+  fc.integer({ min: 1, max: 40 }).map((a) => [`12V ${a}A`, 12 * a] as const),
+  fc.integer({ min: 1, max: 40 }).map((a) => [`${a} A`, 12 * a] as const),
+  fc.integer({ min: 1, max: 9 }).map((a) => [`12 V ${a}00mA`, 1.2 * a] as const),
+);
+const aUse = fc.oneof(
+  fc.integer({ min: 1, max: 24 }).map((h) => [`${h}h`, h * 60, 1] as const),
+  fc.integer({ min: 1, max: 59 }).map((m) => [`${m} min`, m, 1] as const),
+  fc
+    .tuple(fc.integer({ min: 1, max: 9 }), fc.integer({ min: 10, max: 59 }))
+    .map(([h, m]) => [`${h}h${m}`, h * 60 + m, 1] as const),
+  fc
+    .tuple(fc.integer({ min: 2, max: 6 }), fc.integer({ min: 1, max: 40 }))
+    .map(([n, m]) => [`${n} x ${m} min`, n * m, n] as const),
+  fc
+    .tuple(fc.integer({ min: 2, max: 6 }), fc.integer({ min: 1, max: 40 }))
+    .map(([n, m]) => [`${m} min ${n} times a day`, n * m, n] as const),
+  fc
+    .tuple(fc.integer({ min: 0, max: 11 }), fc.integer({ min: 12, max: 23 }))
+    .map(([from, to]) => [`from ${from} to ${to}`, (to - from) * 60, 1] as const),
+);
+const aWeek = fc.constantFrom(
+  ['', 7],
+  [' twice a week', 2],
+  [' every other day', 3.5],
+  [' on sundays', 1],
+  [' 3 times a week', 3],
+  [' weekdays', 5],
+);
+
+describe('a grammar of lines', () => {
+  const parts = fc.record({ count: aCount, thing: aThing, power: aPower, use: aUse, week: aWeek, flip: fc.boolean() });
+  const samples = fc.sample(parts, { numRuns: 300, seed: 11 });
+
+  it.each(
+    samples.map(({ count, thing, power, use, week, flip }) => {
+      const line = flip
+        ? `${count[0]}${thing} ${use[0]}${week[0]} ${power[0]}`
+        : `${count[0]}${thing} ${power[0]} ${use[0]}${week[0]}`;
+      return { line, count, thing, power, use, week };
+    }),
+  )('$line', ({ line, count, thing, power, use, week }) => {
+    const { load, questions } = propose(line);
+    expect(questions).toEqual([]);
+    expect(load?.name.toLowerCase()).toBe(thing);
+    expect(load?.quantity).toBe(count[1]);
+    expect(load && runningPowerW(load.draw)).toBeCloseTo(power[1], 6);
+    expect(minutesPerDay(load?.runs ?? [])).toBeCloseTo(use[1], 6);
+    expect(load?.runs).toHaveLength(use[2]);
+    expect(load?.daysPerWeek).toBe(week[1]);
+  });
+});
+
+/** Labels put together from parts whose meaning is known, in several tongues and spellings. */
+const IN = ['INPUT:', 'Input', 'I/P:', 'IN:', 'PRI:', 'Eingang', 'Entrée:', 'ENTRADA:', 'Primary'];
+const OUT = ['OUTPUT:', 'Output', 'O/P:', 'OUT:', 'SEC:', 'Ausgang', 'Sortie:', 'SALIDA:', 'Secondary'];
+const anAdapter = fc
+  .record({
+    side: fc.nat(IN.length - 1),
+    volts: fc.constantFrom(5, 9, 12, 15, 19, 19.5, 20, 24, 48),
+    amps: fc.constantFrom(0.5, 1, 1.5, 2, 2.4, 3.25, 4.74, 6),
+    comma: fc.boolean(),
+    dc: fc.constantFrom('V⎓', ' V DC', 'VDC', 'V d.c.', ' Vdc'),
+    unit: fc.constantFrom('A', ' A'),
+    milli: fc.boolean(),
+    hz: fc.constantFrom(' 50/60Hz', '', ' 50-60 Hz', '50Hz'),
+  })
+  .map(({ side, volts, amps, comma, dc, unit, milli, hz }) => {
+    const written = milli ? `${amps * 1000}m${unit.trim()}` : `${amps}${unit}`;
+    const text = `${IN[side]} 100-240V~${hz} 1.2A ${OUT[side]} ${volts}${dc} ${written}`;
+    return {
+      text: comma
+        ? text.replaceAll('.', (mark, at: number) =>
+            /\d/.test(text[at - 1] ?? '') && /\d/.test(text[at + 1] ?? '') ? ',' : mark,
+          )
+        : text,
+      watts: volts * amps,
+      path: 'inverter-adapter',
+    };
+  });
+const aMachine = fc
+  .record({
+    watts: fc.constantFrom(25, 60, 370, 850, 1200, 1850, 2200),
+    volts: fc.constantFrom('230V~', '220-240 V ~', '230 V AC', '120V~', 'AC 230V', '230 V a.c.'),
+    hz: fc.constantFrom('50Hz', '50/60 Hz', '60Hz', '50-60Hz'),
+    kilo: fc.boolean(),
+    order: fc.boolean(),
+  })
+  .map(({ watts, volts, hz, kilo, order }) => {
+    const power = kilo && watts >= 100 ? `${watts / 1000}kW` : `${watts} W`;
+    return { text: order ? `${power} ${volts} ${hz}` : `${volts} ${hz} ${power}`, watts, path: 'inverter' };
+  })
+  .filter(({ text }) => !/\d[.,]\d{3}/.test(text));
+const aDevice = fc
+  .record({
+    volts: fc.constantFrom<readonly [string, number, string]>(
+      ['12V⎓', 12, 'direct'],
+      ['DC 12V', 12, 'direct'],
+      ['12 V d.c.', 12, 'direct'],
+      ['24VDC', 24, 'dc-dc'],
+      ['5V⎓', 5, 'dc-dc'],
+      ['48V⎓', 48, 'dc-dc'],
+      ['19 V ⎓', 19, 'dc-dc'],
+    ),
+    amps: fc.constantFrom(0.5, 1, 2.1, 3, 5, 10),
+  })
+  .map(({ volts: [text, volts, path], amps }) => ({ text: `${text} ${amps}A`, watts: volts * amps, path }));
+const aDual = fc
+  .record({ amps: fc.constantFrom(1, 2, 4, 6, 10), slash: fc.constantFrom('/', ' / ') })
+  .map(({ amps, slash }) => ({ text: `12${slash}24V⎓ ${amps}${slash}${amps / 2}A`, watts: 12 * amps, path: 'direct' }));
+
+describe('a grammar of labels', () => {
+  const samples = fc.sample(fc.oneof(anAdapter, aMachine, aDevice, aDual), { numRuns: 260, seed: 5 });
+  const unlike = [...new Map(samples.map((one) => [one.text, one])).values()];
+
+  it('is of many', () => expect(unlike.length).toBeGreaterThanOrEqual(120));
+
+  it.each(unlike)('$text', ({ text, watts, path }) => {
+    const { load, questions } = propose(`plonker\n${text}`);
+    expect(questions).toEqual([]);
+    expect(load && runningPowerW(load.draw)).toBeCloseTo(watts, 6);
+    expect(load?.path).toBe(path);
+  });
+});
+
+describe('labels that want a word', () => {
+  it.each([
+    ['Phone block INPUT 100-240V~ OUTPUT 5V⎓3A 9V⎓3A 15V⎓3A 20V⎓3.25A', 'several-outputs', '20V 3.25A'],
+    ['Compressor 230V~ RLA 4.5A LRA 26A MCA 7A', null, ''],
+    ['Pump 230V~ 8A 15A', 'second-figure', '8A'],
+    ['Microwave 230V~ 50Hz 800W', 'cooking-or-input', '800W cooking'],
+    ['Microwave 230V~ 50Hz input 1200W output 800W', null, ''],
+    ['Kettle 230V~ 2.400 W', 'two-readings', '2400 W'],
+    ['Lamp 12V⎓ 5A 100W', 'contradiction', '60 W'],
+    ['Battery 12.8V 100Ah LiFePO4 1280Wh', 'battery', ''],
+    ['Motor 230V~ 50Hz 1/2 hp', 'shaft-or-input', '1/2 hp shaft'],
+    ['Fridge 12/24V⎓ 4/2A', null, ''],
+    ['Cooker 230V~ 16A socket', 'breaker', ''],
+  ])('%s', (text, code, choice) => {
+    const { questions, load } = propose(text);
+    expect(questions.map((one) => one.code)).toEqual(code === null ? [] : [code]);
+    if (choice) expect(questions[0]?.choices).toContain(choice);
+    if (code === null) expect(load).not.toBeNull();
+  });
+
+  it('locked-rotor amps are the start, not what it takes', () => {
+    const { load } = propose('Compressor 230V~ RLA 4.5A LRA 26A MCA 7A');
+    expect(load && runningPowerW(load.draw)).toBeCloseTo(230 * 4.5, 6);
+    expect(load?.startRatio).toBeCloseTo(26 / 4.5, 6);
+  });
+
+  it('a time written beside a label is used', () => {
+    expect(propose('Drill 230V 50Hz 650W 5 min twice a day').load?.runs).toHaveLength(2);
+  });
+
+  it('a small mains heater is no room heater of less than the schema’s least', () => {
+    const { load } = propose('Heater pad 230V~ 50Hz 15W');
+    expect(load?.draw).toMatchObject({ kind: 'steady', powerW: 15 });
+  });
+});
+
+describe('whatever is proposed can be saved', () => {
+  const words = fc.constantFrom(
+    ...'kettle heater room aircon battery 5kW charger freezer microwave -4W 2.400 1e9W 0W 999kWh/day 12V 230V 48V 1A 0.001mA x3 99x 120x 30h 0min 24/7 from 22 to 6 every 1 s 5 every 0 min twice a week 9000btu 1/3 hp 100% duty cos phi 0.1 80 l OUTPUT: INPUT 100-240V~ 5V⎓3A 20V⎓3.25A LRA 60 RLA 10 12/24V 4/2A \u0000 \ud800 ⎓ kVA Wh Ah / - ~'.split(
+      ' ',
+    ),
+  );
+  const texts = fc.oneof(
+    { weight: 4, arbitrary: fc.array(words, { maxLength: 9 }).map((parts) => parts.join(' ')) },
+    { weight: 1, arbitrary: fc.string({ unit: 'binary', maxLength: 80 }) },
+    {
+      weight: 1,
+      arbitrary: fc.constantFrom(
+        ...HOSTILE,
+        ...lines.map(({ text }) => text),
+        ...LABELS.trim()
+          .split('\n')
+          .map((line) => line.split(' ⇒ ')[0] ?? ''),
+      ),
+    },
+    {
+      weight: 2,
+      arbitrary: fc
+        .tuple(fc.constantFrom(...lines), fc.constantFrom(...lines), fc.nat(30))
+        .map(([a, b, n]) => a.text.slice(0, n) + b.text.slice(n)),
+    },
+  );
+
+  it('any text gives no proposal, a question, or a load that the schema takes', () => {
+    fc.assert(
+      fc.property(texts, fc.constantFrom(12, 24, 48), (text, busV) => {
+        const { load, questions } = proposeLoad(text, () => 'it', undefined, [], { busV, mainsV: 230 });
+        for (const { start, end, found } of questions) {
+          expect(start).toBeGreaterThanOrEqual(0);
+          expect(end).toBeLessThanOrEqual(text.length);
+          expect(typeof found).toBe('string');
+        }
+        if (!load || questions.length > 0) return;
+        const checked = validateJob({ ...blankJob('x'), loads: [load] });
+        expect(checked.ok ? [] : checked.faults, text).toEqual([]);
+      }),
+      { numRuns: 4000 },
+    );
+  });
+});

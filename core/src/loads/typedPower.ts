@@ -1,0 +1,275 @@
+import { withRunningPower } from '../job/draw.ts';
+import type { Draw, Load } from '../job/schema.ts';
+import type { Question, Reading, Token } from '../quantity/read.ts';
+import { type Appliance, isFullyNamed } from '../reference/appliances.ts';
+import { fitsBus, MAINS_FROM_V, NAMEPLATE, windowOf } from '../reference/nameplates.ts';
+import type { Bus } from './proposal.ts';
+
+/** What a typed line says of an appliance's power and of what feeds it. */
+export interface TypedPower {
+  /** W it takes in while it runs; null when the line does not say. */
+  readonly powerW: number | null;
+  /** Heat it moves, W, when that is what was typed. */
+  readonly coolingW: number | null;
+  readonly powerFactor: number | null;
+  readonly path: Load['path'] | null;
+  readonly minV: number | null;
+  readonly maxV: number | null;
+  readonly startRatio: number | null;
+  readonly questions: readonly Question[];
+  readonly notes: readonly string[];
+  readonly used: readonly Token[];
+}
+
+/** Watts of cooking, cooling, sound or the shaft stand for others at the plug: which are meant is asked. */
+const MEANS = {
+  cooking: { code: 'cooking-or-input', factor: 1 / NAMEPLATE.cookingPerInput.value, note: 'cooking power ÷ 0.68' },
+  shaft: { code: 'shaft-or-input', factor: 1 / NAMEPLATE.shaftPerInput.value, note: 'shaft power ÷ 0.7' },
+  sound: { code: 'sound-or-input', factor: NAMEPLATE.inputPerSound.value, note: 'a quarter of the rated sound' },
+  cooling: { code: 'cooling-or-input', factor: 1 / NAMEPLATE.coolingPerInput.value, note: 'cooling power ÷ 2.8' },
+} as const;
+type Meaning = keyof typeof MEANS;
+
+const SOUND = new Set(['amplifier', 'speaker']);
+
+/** What unmarked watts of this appliance may mean beside its input; null when they are its input. */
+function ambiguity(words: string, base: Appliance | null, token: Token): Meaning | null {
+  if (token.kind === 'shaft') return 'shaft';
+  if (/microwave/i.test(`${words} ${base?.name ?? ''}`)) return 'cooking';
+  if (base?.draw.kind === 'room' && base.draw.mode === 'cooling') return 'cooling';
+  if (base && SOUND.has(base.id)) return 'sound';
+  return null;
+}
+
+/** @param near types that the words fit about as well as `base` */
+export function typedPower(
+  text: string,
+  reading: Reading,
+  base: Appliance | null,
+  near: readonly Appliance[],
+  bus: Bus,
+): TypedPower {
+  const questions: Question[] = [];
+  const notes: string[] = [];
+  const used: Token[] = [];
+  const of = (...kinds: readonly Token['kind'][]) => reading.tokens.filter(({ kind }) => kinds.includes(kind));
+  const ask = (code: Question['code'], { start, end }: { start: number; end: number }, choices: readonly string[]) =>
+    questions.push({ code, start, end, found: text.slice(start, end), choices });
+
+  const volts = of('voltage');
+  const amps = of('current');
+  const factor = of('factor')[0]?.value ?? null;
+  used.push(...of('factor').slice(0, 1), ...of('frequency'));
+  const feeds = voltsOf(volts, bus);
+  used.push(...feeds.used);
+  const saysMains = feeds.mains || of('frequency').length > 0 || /(?<!\p{L})mains(?!\p{L})/iu.test(reading.words);
+
+  const peak = of('power').find(({ mark }) => mark === 'peak');
+  const stated = of('power', 'shaft').filter((token) => token !== peak);
+  const input = stated.find(({ mark }) => mark === 'input');
+  const main = input ?? stated[0] ?? null;
+  // Beside a stated input the other figure says what comes of it, and is read but not needed.
+  if (input) used.push(...stated.filter(({ mark }) => mark !== undefined));
+  else if (stated.length > 1) askWhich(text, stated, questions, used);
+
+  let powerW: number | null = null;
+  let coolingW: number | null = null;
+  const heat = of('cooling')[0] ?? null;
+  if (main) {
+    used.push(main);
+    powerW = main.value;
+    if (main.other !== undefined) {
+      const fits = [main.value, main.other].filter((one) =>
+        near.some((type) => isFullyNamed(type, reading.words) && one >= type.lowW / 3 && one <= type.highW * 3),
+      );
+      if (fits.length === 1) powerW = fits[0] as number;
+      else ask('two-readings', main, readingsAsText(text, main));
+    }
+    const meaning = main === input ? null : meaningOf(main, reading.words, base);
+    if (meaning === 'ask') {
+      const what = ambiguity(reading.words, base, main) as Meaning;
+      const own = text.slice(main.start, main.end);
+      const said = { cooking: 'cooking', shaft: 'shaft', sound: 'output', cooling: 'cooling' }[what];
+      ask(MEANS[what].code, main, [`${own} ${said}`, `${own} input`]);
+    } else if (meaning === 'cooling') {
+      coolingW = powerW;
+      powerW = null;
+    } else if (meaning) {
+      notes.push(MEANS[meaning].note);
+      powerW *= MEANS[meaning].factor;
+    }
+  }
+  if (heat) {
+    used.push(heat);
+    coolingW ??= heat.value;
+  }
+
+  const va = of('apparent')[0] ?? null;
+  if (va) used.push(va);
+  const byAmps = ampsAsVa(text, amps, feeds.volts, base, saysMains, bus, questions, notes, used);
+  const apparent = va?.value ?? byAmps;
+  const mains = saysMains || (feeds.volts === null && (base?.path ?? '').startsWith('inverter'));
+  let powerFactor = factor;
+  if (apparent !== null && powerW !== null && coolingW === null) {
+    const most = apparent * 1.05;
+    const least = apparent * (mains ? (factor === null ? NAMEPLATE.leastPowerFactor.value : factor * 0.9) : 0.7);
+    if ((powerW > most || powerW < least) && main)
+      contradiction(text, [main, ...(va ? [va] : [...feeds.used, ...amps])], main, apparent, questions);
+    else if (mains) powerFactor ??= Math.min(1, powerW / apparent);
+  }
+  if (powerW === null && coolingW === null && apparent !== null) {
+    powerW = apparent * (mains ? (factor ?? 1) : 1);
+    powerFactor ??= mains && va === null ? 1 : null;
+  }
+  const startRatio = peak && powerW ? startOf(peak, powerW, used) : null;
+
+  const path = feeds.path ?? (saysMains ? mainsPath(base) : null);
+  return {
+    powerW,
+    coolingW,
+    powerFactor: powerFactor === null ? null : Math.max(0.1, powerFactor),
+    path: path ?? unsaidPath(base, powerW, notes),
+    ...feeds.window,
+    startRatio,
+    questions,
+    notes,
+    used,
+  };
+}
+
+function meaningOf(main: Token, words: string, base: Appliance | null): Meaning | 'ask' | null {
+  const unclear = ambiguity(words, base, main);
+  if (main.mark === 'cooking') return 'cooking';
+  if (main.mark === 'cooling') return 'cooling';
+  if (main.mark === 'shaft') return 'shaft';
+  if (main.mark === 'output') return unclear;
+  return unclear === null ? null : 'ask';
+}
+
+const startOf = (peak: Token, powerW: number, used: Token[]): number | null => {
+  used.push(peak);
+  return peak.value >= powerW ? Math.min(12, peak.value / powerW) : null;
+};
+
+interface Feeds {
+  readonly volts: number | null;
+  readonly mains: boolean;
+  readonly path: Load['path'] | null;
+  readonly window: { readonly minV: number | null; readonly maxV: number | null };
+  readonly used: readonly Token[];
+}
+
+/** One voltage, or a device that takes several: what of it the bus or the mains is. */
+function voltsOf(volts: readonly Token[], bus: Bus): Feeds {
+  const none = { minV: null, maxV: null };
+  const [first] = volts;
+  if (!first) return { volts: null, mains: false, path: null, window: none, used: [] };
+  const isMains = ({ value, current }: Token) => current === 'ac' || (current !== 'dc' && value >= MAINS_FROM_V);
+  if (isMains(first)) return { volts: first.value, mains: true, path: 'inverter', window: none, used: [first] };
+  // "12V 24V": a device for either; what is not of its own kind is asked about as a second figure.
+  const own = volts.filter((token) => !isMains(token) && [12, 24, 36, 48].includes(token.value));
+  const all = own.length > 1 ? own : [first];
+  const [low, high] = [Math.min(...all.map(({ value }) => value)), Math.max(...all.map(({ value }) => value))];
+  const fits = fitsBus(low, high, bus.busV);
+  const nominal = all.every(({ value }) => [12, 24, 36, 48].includes(value));
+  return {
+    volts: all.find(({ value }) => fitsBus(value, value, bus.busV))?.value ?? high,
+    mains: false,
+    path: fits ? 'direct' : 'dc-dc',
+    window: fits && nominal ? windowOf(low, high) : none,
+    used: all,
+  };
+}
+
+/** Amps as VA: with the volts that stand there, or with those of the path, which is said. */
+function ampsAsVa(
+  text: string,
+  amps: readonly Token[],
+  volts: number | null,
+  base: Appliance | null,
+  saysMains: boolean,
+  { busV, mainsV }: Bus,
+  questions: Question[],
+  notes: string[],
+  used: Token[],
+): number | null {
+  const [first] = amps;
+  if (!first) return null;
+  if (amps.length > 1) askWhich(text, amps, questions, used);
+  used.push(first);
+  if (volts !== null) return volts * first.value;
+  const mains = saysMains || (base?.path ?? 'direct').startsWith('inverter');
+  const taken = mains ? mainsV : busV;
+  notes.push(`${Number(first.value.toPrecision(4))} A × ${taken} V of the ${mains ? 'mains' : 'bus'}`);
+  return first.value * taken;
+}
+
+/** Of two figures of one kind one must go: each may be the one. */
+function askWhich(text: string, tokens: readonly Token[], questions: Question[], used: Token[]): void {
+  used.push(...tokens);
+  const start = Math.min(...tokens.map((token) => token.start));
+  const end = Math.max(...tokens.map((token) => token.end));
+  const choices = tokens.map((kept) =>
+    without(
+      text,
+      start,
+      end,
+      tokens.filter((token) => token !== kept),
+    ),
+  );
+  questions.push({ code: 'second-figure', start, end, found: text.slice(start, end), choices });
+}
+
+function contradiction(
+  text: string,
+  tokens: readonly Token[],
+  main: Token,
+  apparent: number,
+  questions: Question[],
+): void {
+  const start = Math.min(...tokens.map((token) => token.start));
+  const end = Math.max(...tokens.map((token) => token.end));
+  const amps = tokens.filter(({ kind }) => kind === 'current' || kind === 'apparent');
+  questions.push({
+    code: 'contradiction',
+    start,
+    end,
+    found: `${text.slice(main.start, main.end)} beside ${Math.round(apparent)} VA`,
+    choices: [without(text, start, end, [main]), without(text, start, end, amps)],
+  });
+}
+
+/** A stretch of the text with some of its quantities taken out. */
+export function without(text: string, start: number, end: number, tokens: readonly Token[]): string {
+  let kept = '';
+  for (let i = start; i < end; i++) if (!tokens.some((token) => i >= token.start && i < token.end)) kept += text[i];
+  return kept.replace(/\s+/g, ' ').replace(/^[\s,;/]+|[\s,;/]+$/g, '');
+}
+
+/** "2.400 W" as "2400 W" and as "2.4 W". */
+function readingsAsText(text: string, token: Token): string[] {
+  const own = text.slice(token.start, token.end);
+  const number = /\d+[.,]\d{3}/.exec(own)?.[0] ?? '';
+  return [number.replace(/[.,]/, ''), String(Number(number.replace(',', '.')))].map((one) => own.replace(number, one));
+}
+
+const mainsPath = (base: Appliance | null): Load['path'] =>
+  base?.path === 'inverter-adapter' ? base.path : 'inverter';
+
+/** Nobody said what feeds it: as its type usually is; what is unknown and strong hangs on the inverter, and it is said. */
+function unsaidPath(base: Appliance | null, powerW: number | null, notes: string[]): Load['path'] {
+  if (base) return base.path;
+  if (powerW === null || powerW <= NAMEPLATE.mainsFromW.value) return 'direct';
+  notes.push('taken for a mains appliance; write 12V if it is not');
+  return 'inverter';
+}
+
+/** The draw of a type with the power that was typed. */
+export function poweredDraw(draw: Draw, { powerW, coolingW }: TypedPower): Draw {
+  if (coolingW !== null && draw.kind === 'room') {
+    const cop = powerW === null ? draw.cop : Math.min(8, Math.max(0.5, coolingW / powerW));
+    return { ...draw, capacityW: coolingW, cop };
+  }
+  const watts = powerW ?? (coolingW === null ? null : coolingW / NAMEPLATE.coolingPerInput.value);
+  return watts === null ? draw : withRunningPower(draw, watts);
+}

@@ -1,0 +1,313 @@
+import { cycleLength, runningPowerW } from '../job/draw.ts';
+import type { Draw, Load, Run } from '../job/schema.ts';
+import type { Question, Reading, Token } from '../quantity/read.ts';
+import { MINUTES_PER_DAY } from '../quantity/units.ts';
+import { minutesPerDay, partOfDay, runInThe, runsFor, spreadRuns } from './runs.ts';
+
+/** When and how long a typed line says that it runs. */
+export interface TypedUse {
+  readonly draw: Draw;
+  readonly runs: Run[];
+  readonly variants: Load['variants'];
+  readonly daysPerWeek: number;
+  readonly questions: readonly Question[];
+  readonly used: readonly Token[];
+}
+
+/** Uses of one minute or so that are put together, so that a pump of 20 s every ten minutes stays a list one can read. */
+const MOST_RUNS = 48;
+/** How far an energy and watts × hours may be apart and still be the same, share. */
+const SAME = 0.1;
+
+export function typedUse(
+  text: string,
+  reading: Reading,
+  start: Load,
+  powered: Draw,
+  /** Whether watts were typed; otherwise an energy and a length make them. */
+  knowsPower: boolean,
+  busV: number,
+): TypedUse {
+  const asked = new Asked(text, reading);
+  const duty = asked.duty(start, powered);
+  const energy = asked.energy(busV);
+  const times = asked.one('times')?.value ?? null;
+  const minutes = asked.minutes();
+  const clock = asked.all('clock').map((token) => ({
+    startMin: token.value,
+    minutes: ((token.second ?? 0) - token.value + MINUTES_PER_DAY) % MINUTES_PER_DAY || MINUTES_PER_DAY,
+  }));
+  const every = asked.one('every');
+
+  let draw = duty === null ? powered : dutied(powered, duty);
+  const perUse = energy && (energy.perUse || times !== null);
+  if (energy)
+    draw = asked.withEnergy(draw, energy, {
+      minutes: minutes || minutesPerDay(clock),
+      times,
+      knowsPower,
+      perUse: perUse ?? false,
+      start,
+    });
+  if (minutes > 0 && !every) draw = timed(draw, minutes * (times ?? 1));
+  if (clock.length > 0 && draw.kind === 'standby') draw = { kind: 'steady', powerW: draw.powerW };
+  return {
+    draw,
+    runs: asked.runs(start, draw, {
+      minutes,
+      times,
+      clock,
+      every,
+      energyWh: energy?.value ?? null,
+      perUse: perUse ?? false,
+    }),
+    ...asked.week(start),
+    questions: asked.questions,
+    used: asked.used,
+  };
+}
+
+interface Energy {
+  readonly token: Token;
+  /** Wh a day, or a use. */
+  readonly value: number;
+  readonly perUse: boolean;
+}
+
+/** The line's times and energies, each marked as used when it is taken, and the questions that they raise. */
+class Asked {
+  readonly questions: Question[] = [];
+  readonly used: Token[] = [];
+  readonly #text: string;
+  readonly #reading: Reading;
+
+  constructor(text: string, reading: Reading) {
+    this.#text = text;
+    this.#reading = reading;
+  }
+
+  all(...kinds: readonly Token['kind'][]): Token[] {
+    const found = this.#reading.tokens.filter(({ kind }) => kinds.includes(kind));
+    this.used.push(...found);
+    return found;
+  }
+
+  /** The first of a kind; a second is left over, and asked about. */
+  one(...kinds: readonly Token['kind'][]): Token | null {
+    const found = this.#reading.tokens.find(({ kind }) => kinds.includes(kind)) ?? null;
+    if (found) this.used.push(found);
+    return found;
+  }
+
+  ask(code: Question['code'], { start, end }: Token, choices: readonly string[]): void {
+    this.questions.push({ code, start, end, found: this.#text.slice(start, end), choices });
+  }
+
+  /** "1 h 30 min" is one length; two lengths apart are not. */
+  minutes(): number {
+    const lengths = this.#reading.tokens.filter(({ kind }) => kind === 'duration');
+    const [first] = lengths;
+    if (!first) return 0;
+    let sum = 0;
+    let end = first.start;
+    for (const token of lengths) {
+      if (!/^[\s,+&]*(?:and)?\s*$/i.test(this.#text.slice(end, token.start))) continue;
+      sum += token.value;
+      end = token.end;
+      this.used.push(token);
+    }
+    return sum;
+  }
+
+  duty(start: Load, draw: Draw): number | null {
+    const token = this.#reading.tokens.find(({ kind }) => kind === 'share');
+    if (!token) return null;
+    const isDuty =
+      /duty|of the time/i.test(this.#reading.words) ||
+      start.draw.kind === 'thermostatic' ||
+      draw.kind === 'thermostatic';
+    if (!isDuty || !(token.value > 0 && token.value <= 1)) return null;
+    this.used.push(token);
+    return token.value;
+  }
+
+  energy(busV: number): Energy | null {
+    const token = this.one('energy', 'energy-per-day', 'energy-per-use', 'charge-per-day');
+    if (!token) return null;
+    const value = token.kind === 'charge-per-day' ? token.value * busV : token.value;
+    return { token, value, perUse: token.kind === 'energy-per-use' };
+  }
+
+  /** An energy sets what the line leaves open: how long, how often, or at how many watts; what it contradicts is asked. */
+  withEnergy(
+    draw: Draw,
+    energy: Energy,
+    known: { minutes: number; times: number | null; knowsPower: boolean; perUse: boolean; start: Load },
+  ): Draw {
+    const { token, value } = energy;
+    const { minutes, knowsPower, start } = known;
+    const times = known.times ?? 1;
+    const powerW = runningPowerW(draw);
+    if (value <= 0) {
+      this.ask('no-energy', token, ['']);
+      return draw;
+    }
+    if (draw.kind === 'thermostatic') {
+      if (value / 24 > powerW) this.#tooMuch(token, value, powerW * 24);
+      return { ...draw, duty: Math.min(1, value / 24 / Math.max(1e-9, powerW)) };
+    }
+    if (draw.kind === 'standby') {
+      if (knowsPower && Math.abs(powerW * 24 - value) > value * SAME) this.#unlike(token);
+      return knowsPower ? draw : { ...draw, powerW: value / 24 };
+    }
+    const perDay = known.perUse ? value * times : value;
+    if (minutes > 0) {
+      const gives = (powerW * minutes * times) / 60;
+      if (!knowsPower) return this.#atPower(draw, (perDay * 60) / (minutes * times));
+      if (perDay > gives * (1 + SAME)) this.#tooMuch(token, value, known.perUse ? (powerW * minutes) / 60 : gives);
+      else if (perDay < gives * (1 - SAME) && draw.kind !== 'cycle') this.#unlike(token);
+      return draw;
+    }
+    if (draw.kind === 'cycle')
+      return this.#cycleOf(draw, token, perDay / (known.times ?? Math.max(1, energy.perUse ? 1 : start.runs.length)));
+    if (powerW <= 0) return { kind: 'standby', powerW: perDay / 24 };
+    if ((perDay / powerW) * 60 > MINUTES_PER_DAY) this.#tooMuch(token, value, powerW * 24);
+    // Of a room or hot water the day's energy is known better than by a model.
+    return draw.kind === 'steady' ? draw : { kind: 'steady', powerW };
+  }
+
+  #atPower(draw: Draw, powerW: number): Draw {
+    return draw.kind === 'standby' ? { kind: 'standby', powerW } : { kind: 'steady', powerW };
+  }
+
+  /** A cycle that takes so much: its phases last as long as that needs. */
+  #cycleOf(draw: Extract<Draw, { kind: 'cycle' }>, token: Token, useWh: number): Draw {
+    const fixedWh = draw.phases.reduce((sum, { powerW, minutes }) => sum + (powerW * (minutes ?? 0)) / 60, 0);
+    const rest = draw.phases.find(({ minutes }) => minutes === null);
+    if (rest || fixedWh <= 0) return draw;
+    const share = useWh / fixedWh;
+    if (share > 4 || share < 0.1) {
+      this.#unlike(token);
+      return draw;
+    }
+    return { ...draw, phases: draw.phases.map((phase) => ({ ...phase, minutes: (phase.minutes ?? 0) * share })) };
+  }
+
+  /** More than its watts give in that time: the first power of ten that is possible is offered. */
+  #tooMuch(token: Token, value: number, most: number): void {
+    let possible = value;
+    while (possible > most * (1 + 1e-9) && possible > 0.01) possible /= 10;
+    const unit = token.kind === 'energy-per-day' || token.kind === 'charge-per-day' ? ' Wh/day' : ' Wh';
+    const slip = value / possible <= 1000 ? [`${Number(possible.toPrecision(6))}${unit}`] : [];
+    this.ask('energy-above-power', token, slip);
+  }
+
+  #unlike(token: Token): void {
+    this.ask('energy-unlike-use', token, ['']);
+  }
+
+  runs(
+    start: Load,
+    draw: Draw,
+    said: {
+      minutes: number;
+      times: number | null;
+      clock: readonly Run[];
+      every: Token | null;
+      energyWh: number | null;
+      perUse: boolean;
+    },
+  ): Run[] {
+    const { minutes, times, clock, every, energyWh } = said;
+    if (draw.kind === 'standby') return [{ startMin: 0, minutes: MINUTES_PER_DAY }];
+    if (clock.length > 0) return this.#atClock(draw, clock, minutes, times);
+    if (draw.kind === 'thermostatic') return [{ startMin: 0, minutes: MINUTES_PER_DAY }];
+    if (every) return everySoOften(every.value, every.second ?? MINUTES_PER_DAY, minutes || MINUTES_PER_DAY);
+    const powerW = runningPowerW(draw);
+    if (energyWh !== null && minutes === 0 && powerW > 0 && draw.kind !== 'cycle') {
+      const count = times ?? 1;
+      const each = ((said.perUse ? energyWh : energyWh / count) / powerW) * 60;
+      if (each > 0 && each * count <= MINUTES_PER_DAY + 1e-6) return runsFor(draw, count, Math.min(each, MINUTES_PER_DAY / count));
+    }
+    const part = partOfDay(this.#reading.words);
+    if (part && (times ?? 1) === 1 && minutes > 0 && minutes < MINUTES_PER_DAY) return runInThe(part, minutes);
+    if (minutes > 0 || times !== null) return this.#soOften(start, draw, times, minutes);
+    if (draw.kind === 'cycle' && !cycleLength(draw.phases).stretches)
+      return this.#soOften(start, draw, Math.max(1, start.runs.length), 0);
+    return start.runs.length > 0 ? [...start.runs] : spreadRuns(1, 60);
+  }
+
+  #atClock(draw: Draw, clock: readonly Run[], minutes: number, times: number | null): Run[] {
+    const [token] = this.#reading.tokens.filter(({ kind }) => kind === 'clock');
+    const total = minutesPerDay(clock);
+    const fixed = draw.kind === 'cycle' ? cycleLength(draw.phases) : null;
+    const tooShort =
+      fixed &&
+      clock.some((run) =>
+        fixed.stretches ? run.minutes < fixed.fixedMin : Math.abs(run.minutes - fixed.fixedMin) > 1e-6,
+      );
+    if (token && (total > MINUTES_PER_DAY || (minutes > 0 && Math.abs(minutes * (times ?? 1) - total) > 1) || tooShort))
+      this.ask('energy-unlike-use', token, ['']);
+    return tooShort ? runsFor(draw, 1, total) : [...clock];
+  }
+
+  #soOften(start: Load, draw: Draw, times: number | null, minutes: number): Run[] {
+    const usual = start.runs.length > 0 ? minutesPerDay(start.runs) / start.runs.length : 60;
+    const each = minutes > 0 ? minutes : usual;
+    const fixed = draw.kind === 'cycle' ? cycleLength(draw.phases) : null;
+    const least = fixed ? (fixed.stretches ? Math.max(each, fixed.fixedMin) : fixed.fixedMin) : each;
+    const count = times ?? 1;
+    const [token] = this.#reading.tokens.filter(
+      ({ kind }) => kind === (minutes > 0 ? 'duration' : 'times') || kind.startsWith('energy'),
+    );
+    if (count * least > MINUTES_PER_DAY + 1e-6 || count > 96 || count < 1) {
+      if (token) this.ask('over-a-day', token, times === null ? this.#perPiece(minutes) : []);
+      return [...start.runs];
+    }
+    return runsFor(draw, count, each);
+  }
+
+  /** Several pieces that make up more than a day between them: each its part. */
+  #perPiece(minutes: number): string[] {
+    const pieces = this.#reading.tokens.find(({ kind }) => kind === 'count')?.value ?? 1;
+    const each = minutes / pieces / 60;
+    return pieces > 1 && each <= 24 ? [`${Number(each.toPrecision(4))} h`, '24 h'] : ['24 h'];
+  }
+
+  week(start: Load): Pick<Load, 'daysPerWeek' | 'variants'> {
+    const days = this.one('days-per-week');
+    if (days) return { daysPerWeek: days.value, variants: start.variants };
+    const part = this.one('weekdays', 'weekends');
+    if (!part) return { daysPerWeek: start.daysPerWeek, variants: start.variants };
+    const off = part.kind === 'weekdays' ? 'weekend' : 'weekday';
+    return {
+      daysPerWeek: part.value,
+      variants: [...start.variants.filter(({ on }) => on !== off), { on: off, runs: [] }],
+    };
+  }
+}
+
+function dutied(draw: Draw, duty: number): Draw {
+  const setC = draw.kind === 'thermostatic' ? draw.setC : 4;
+  return { kind: 'thermostatic', runningW: runningPowerW(draw), duty, setC };
+}
+
+/**
+ * A typed length wins over what the type would do by itself: a cycle of fixed phases, a room or hot water
+ * becomes that long at its power; of a fridge it is the time its compressor runs.
+ */
+function timed(draw: Draw, minutes: number): Draw {
+  if (draw.kind === 'thermostatic')
+    return minutes >= MINUTES_PER_DAY ? draw : { ...draw, duty: Math.min(1, minutes / MINUTES_PER_DAY) };
+  if (draw.kind === 'standby') return minutes >= MINUTES_PER_DAY ? draw : { kind: 'steady', powerW: draw.powerW };
+  const fixedCycle = draw.kind === 'cycle' && !cycleLength(draw.phases).stretches;
+  const byNeed = draw.kind === 'room' || draw.kind === 'water-heating';
+  return fixedCycle || byNeed ? { kind: 'steady', powerW: runningPowerW(draw) } : draw;
+}
+
+/** So long in every such period, over a stretch of the day: the same minutes in runs that can be listed. */
+function everySoOften(onMin: number, periodMin: number, withinMin: number): Run[] {
+  const total = Math.min(MINUTES_PER_DAY, (withinMin * onMin) / periodMin);
+  const count = Math.max(1, Math.min(MOST_RUNS, Math.floor(withinMin / periodMin)));
+  return spreadRuns(count, total / count);
+}

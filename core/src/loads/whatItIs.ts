@@ -1,0 +1,82 @@
+import type { Question, Reading } from '../quantity/read.ts';
+import type { Appliance } from '../reference/appliances.ts';
+
+/** What a line names, where that is no plain appliance. */
+export interface Identity {
+  /** The words that name it. */
+  readonly words: string;
+  readonly questions: readonly Question[];
+  readonly isCharger: boolean;
+  /** Whether it charges this very store, when that was said. */
+  readonly chargesStore: boolean | null;
+}
+
+const BATTERY =
+  /(?<!\p{L})(?:batter(?:y|ies)(?:\s+(?:bank|pack)s?)?|accu(?:mulator)?s?|akkus?|batterie[ns]?|bater[ií]as?)(?!\p{L})/iu;
+/** What charges a store of a vehicle, as against a phone's or a tool's charger. */
+const STORE_CHARGER =
+  /(?<!\p{L})(?:(?:leisure|house|service|auxiliary|mains|shore|hookup|lithium|lfp|agm|lead|dc\s*-?\s*dc|b2b|smart)\s+)*(?:batter(?:y|ies)\s+charger|dc\s*-?\s*(?:to\s*-?\s*)?dc\s+charger|b2b\s+charger|(?:mains|shore|hookup|leisure|house)\s+(?:battery\s+)?charger)s?(?!\p{L})/iu;
+const OF_STORE = /\s*(?:of|for)\s+(?:this|the)\s+store(?!\p{L})/iu;
+const OF_ELSE = /\s*(?:of|for)\s+something\s+else(?!\p{L})/iu;
+
+export function whatItIs(text: string, reading: Reading, base: Appliance | null): Identity {
+  const words = reading.words
+    .replace(/(?<!\p{L})(?:duty(?:\s*cycle)?|of the time|power factor)(?!\p{L})/giu, ' ')
+    .replace(OF_STORE, ' ')
+    .replace(OF_ELSE, ' ')
+    .replace(/\s+/g, ' ')
+    .trim();
+  const charger = STORE_CHARGER.exec(text);
+  const named = charger !== null && !chargesOther(base, words.replace(STORE_CHARGER, ' '));
+  if (charger && named) return aboutCharger(text, charger, words);
+  const questions = isBattery(words) ? [aboutBattery(text, reading)] : [];
+  return { words, questions, isCharger: false, chargesStore: null };
+}
+
+/** A charger of a phone, a drone, a tool: what is left of its words says whose. */
+function chargesOther(base: Appliance | null, rest: string): boolean {
+  if (!base || !/charger/i.test(base.name)) return false;
+  const known = `${base.name} ${base.words.join(' ')}`.toLowerCase().split(/[^\p{L}\p{N}]+/u);
+  return rest
+    .toLowerCase()
+    .split(/[^\p{L}\p{N}]+/u)
+    .some((word) => word !== '' && word !== 'battery' && word !== 'charger' && known.includes(word));
+}
+
+/** "5 kW battery", "battery bank 200 Ah", "lithium battery": the thing itself, not what runs on one. */
+function isBattery(words: string): boolean {
+  const match = BATTERY.exec(words);
+  if (!match || /power\s*bank/i.test(words)) return false;
+  const after = words.slice(match.index + match[0].length).trim();
+  return after === '' || /^(?:of|storage|bank|pack|system|capacity|li\p{L}*\d?|lfp|agm|gel|lead\S*)(?!\p{L})/iu.test(after);
+}
+
+function aboutBattery(text: string, { tokens }: Reading): Question {
+  const power = tokens.find(({ kind }) => kind === 'power');
+  const place = power ?? { start: 0, end: text.length };
+  const found = text.slice(place.start, place.end);
+  // kW of a battery are kWh; then it is still no load.
+  const meant = power
+    ? [found.replace(/(k?)\s*w(?:atts?)?$/i, (_all, k: string) => ` ${k}Wh`).replace(/\s+/g, ' ')]
+    : [];
+  return { code: 'battery', ...place, found, choices: meant };
+}
+
+function aboutCharger(text: string, charger: RegExpExecArray, words: string): Identity {
+  const chargesStore = OF_STORE.test(text) ? true : OF_ELSE.test(text) ? false : null;
+  const start = charger.index;
+  const end = start + charger[0].length;
+  const questions: Question[] =
+    chargesStore === null
+      ? [
+          {
+            code: 'whose-store',
+            start,
+            end,
+            found: charger[0],
+            choices: [`${charger[0]} of this store`, `${charger[0]} of something else`],
+          },
+        ]
+      : [];
+  return { words, questions, isCharger: true, chargesStore };
+}

@@ -1,0 +1,139 @@
+import { NUMERAL, readNumber } from './numeral.ts';
+import type { Token } from './read.ts';
+
+/** How long, how often and when, in words: "1 hour 20", "quarter of an hour", "from 18 to 23:30", "twice a week", "20 s every 10 min". */
+
+const MINUTE = '(?:minutes?|mins?)';
+const HOUR = '(?:hours?|hrs?|h)';
+const LENGTH = `(${NUMERAL})\\s*(${HOUR}|${MINUTE}|seconds?|secs?|s)`;
+const PER = '(?:\\s*(?:/|per|a|an|each|every)\\s*)';
+const TIMES_WORD: Readonly<Record<string, number>> = {
+  once: 1,
+  twice: 2,
+  thrice: 3,
+  one: 1,
+  two: 2,
+  three: 3,
+  four: 4,
+  five: 5,
+  six: 6,
+};
+const DAY_NAME = '(?:mon|tues?|wednes|thurs?|fri|satur|sun)days?';
+const MINUTES_PER_DAY = 1440;
+const END = '(?![\\p{L}\\d])';
+const BEGIN = '(?<![\\p{L}\\d.,/])';
+
+type Rule = readonly [pattern: string, read: (match: RegExpExecArray) => Omit<Token, 'start' | 'end'> | null];
+
+const minutesOf = (number: string | undefined, unit: string | undefined): number =>
+  readNumber(number ?? '') * (/^h/i.test(unit ?? '') ? 60 : /^m/i.test(unit ?? '') ? 1 : 1 / 60);
+const times = (value: number) => ({ kind: 'times' as const, value });
+const length = (value: number) => ({ kind: 'duration' as const, value });
+const week = (value: number) => ({ kind: 'days-per-week' as const, value });
+const often = (word: string | undefined): number => TIMES_WORD[(word ?? '').toLowerCase()] ?? readNumber(word ?? '');
+
+/** Earlier rules take the longer phrases; what one has taken no other reads. */
+const RULES: readonly Rule[] = [
+  [
+    `${BEGIN}${LENGTH}\\s*(?:every|each|per|/|in every|out of)\\s*(?:(${NUMERAL})\\s*)?(${HOUR}|${MINUTE})${END}`,
+    (m) => {
+      const [on, period] = [minutesOf(m[1], m[2]), minutesOf(m[3] ?? '1', m[4])];
+      return on > 0 && period >= on ? { kind: 'every', value: on, second: period } : null;
+    },
+  ],
+  [
+    '(?<![\\p{L}\\d])(?:from\\s+|between\\s+)?(\\d{1,2})(?::(\\d{2}))?\\s*(am|pm|h)?\\s*(?:-|–|to|till|until|and)\\s*(\\d{1,2})(?::(\\d{2}))?\\s*(am|pm|h|o.?clock)?(?![\\p{L}\\d:.,]|\\s*(?:w|v|a|k?wh|ah|va|hz|min|kw)(?!\\p{L}))',
+    (m) => clock(m),
+  ],
+  [
+    '(?<![\\p{L}\\d])(?:24\\s*/\\s*7|around the clock|round the clock|all day(?: and(?: all)? night| long)?|all the time|always on|non-?stop|permanently|continuous(?:ly)?)(?![\\p{L}\\d])',
+    () => length(MINUTES_PER_DAY),
+  ],
+  [
+    '(?<!\\p{L})(?:overnight|all night)(?!\\p{L})(?!\\s*\\d)(?<!\\d\\s*(?:h|hours?|hrs?|min|mins|minutes)\\s*(?:overnight|all night))',
+    () => ({ kind: 'clock', value: 22 * 60, second: 7 * 60 }),
+  ],
+  [
+    `${BEGIN}(\\d+)\\s*${HOUR}\\s*(?:and\\s*)?(\\d{1,2})(?:\\s*${MINUTE})?(?![\\p{L}\\d.,%:]|\\s*(?:k?w|v|a|k?wh|va|x|×|times)(?!\\p{L}))`,
+    (m) => length(Number(m[1]) * 60 + Number(m[2])),
+  ],
+  [`(?<!\\p{L})(\\d+|an?|one)\\s*and\\s*a\\s*half\\s*${HOUR}${END}`, (m) => length(30 + (Number(m[1]) || 1) * 60)],
+  [
+    `(?<!\\p{L})(?:(\\d+)\\s*${HOUR}\\s*and\\s*)?(?:a\\s*)?half(?:\\s*(?:an|of an))?\\s*${HOUR}${END}`,
+    (m) => length(30 + Number(m[1] ?? 0) * 60),
+  ],
+  [`(?<!\\p{L})three\\s*quarters\\s*of\\s*an\\s*${HOUR}${END}`, () => length(45)],
+  [`(?<!\\p{L})(?:a\\s*)?quarter\\s*(?:of\\s*)?an?\\s*${HOUR}${END}`, () => length(15)],
+  [`(?<!\\p{L})(?:an|one)\\s*hour${END}(?!\\s*and)(?:\\s*(?:a|per|each|every|/)\\s*day)?`, () => length(60)],
+  [`(?<!\\p{L})(?:a|one)\\s*minute${END}`, () => length(1)],
+  [
+    `(?<![\\p{L}\\d.,/])(once|twice|thrice|(?:\\d{1,2}|two|three|four|five|six)\\s*(?:times|[x×]))${PER}(?:week|wk)${END}`,
+    (m) => atMostAWeek(often(m[1]?.replace(/\s*(?:times|[x×])$/i, ''))),
+  ],
+  [
+    `(?<![\\p{L}\\d.,/])(once|twice|thrice|(?:\\d{1,2}|two|three|four|five|six)\\s*(?:times|[x×]))${PER}month${END}`,
+    (m) => atMostAWeek((often(m[1]?.replace(/\s*(?:times|[x×])$/i, '')) * 7 * 12) / 365),
+  ],
+  [
+    `(?<![\\p{L}\\d.,/])(\\d|two|three|four|five|six)\\s*(?:days|nights)${PER}(?:week|wk)${END}`,
+    (m) => atMostAWeek(often(m[1])),
+  ],
+  [`(?<!\\p{L})every\\s*(?:other|second)\\s*(?:day|night)${END}`, () => week(3.5)],
+  [`(?<!\\p{L})every\\s*(\\d|two|three|four|five|six)\\s*(?:days|nights)${END}`, (m) => atMostAWeek(7 / often(m[1]))],
+  [`(?<!\\p{L})(?:weekly|every\\s*week)${END}`, () => week(1)],
+  [
+    '(?<!\\p{L})(?:on\\s+|at\\s+)?(?:the\\s+)?(?:weekends?|saturdays?\\s*(?:and|&)\\s*sundays?)(?:\\s+only)?(?!\\p{L})',
+    () => ({ kind: 'weekends', value: 2 }),
+  ],
+  [
+    '(?<!\\p{L})(?:on\\s+)?(?:weekdays?|workdays?|working days|mondays? to fridays?|mon-fri)(?:\\s+only)?(?!\\p{L})',
+    () => ({ kind: 'weekdays', value: 5 }),
+  ],
+  [
+    `(?<!\\p{L})(?:on\\s+|every\\s+)?${DAY_NAME}(?:\\s*(?:,|and|&)\\s*${DAY_NAME})*${END}`,
+    (m) => week(m[0].match(new RegExp(DAY_NAME, 'gi'))?.length ?? 1),
+  ],
+  [
+    `(?<![\\p{L}\\d.,/])(once|twice|thrice|(?:\\d{1,2}|two|three|four|five|six)\\s*times)(?:${PER}day|\\s*daily)?${END}`,
+    (m) => times(often(m[1]?.replace(/\s*times$/i, ''))),
+  ],
+  [`(?<![\\p{L}\\d.,/])(\\d{1,2})\\s*[x×]?${PER}day${END}`, (m) => times(Number(m[1]))],
+  [`(?<!\\p{L})(?:every|each|a|per)\\s*day${END}|(?<!\\p{L})daily${END}`, () => null],
+];
+
+const atMostAWeek = (days: number) => (days >= 0.1 && days <= 7 ? week(days) : null);
+
+const COMPILED = RULES.map(([pattern, read]) => ({ pattern: new RegExp(pattern, 'giu'), read }));
+
+export function readTimes(text: string): Token[] {
+  const found: Token[] = [];
+  for (const { pattern, read } of COMPILED)
+    for (const match of text.matchAll(pattern)) {
+      const [start, end] = [match.index, match.index + match[0].length];
+      if (found.some((token) => start < token.end && end > token.start)) continue;
+      const token = read(match);
+      if (token && Number.isFinite(token.value)) found.push({ ...token, start, end });
+    }
+  return found;
+}
+
+/** "from 18 to 23:30", "18:00-23:30", "6pm to 11pm": needs a word, a colon or a half of the day, lest "2-3" be a time. */
+function clock(m: RegExpExecArray): Omit<Token, 'start' | 'end'> | null {
+  const isTime = /^(?:from|between)/i.test(m[0]) || [m[2], m[3], m[5], m[6]].some((part) => part !== undefined);
+  const from = minuteOf(
+    m[1],
+    m[2],
+    m[3] ?? (/^[ap]m$/i.test(m[6] ?? '') && Number(m[1]) < Number(m[4]) ? m[6] : undefined),
+  );
+  const to = minuteOf(m[4], m[5], m[6]);
+  if (!isTime || from === null || to === null || from === to) return null;
+  return { kind: 'clock', value: from % MINUTES_PER_DAY, second: to % MINUTES_PER_DAY };
+}
+
+function minuteOf(hour: string | undefined, minute: string | undefined, half: string | undefined): number | null {
+  const [h, m] = [Number(hour), Number(minute ?? 0)];
+  if (h > 24 || m > 59 || (h === 24 && m > 0)) return null;
+  if (!/^[ap]m$/i.test(half ?? '')) return h * 60 + m;
+  if (h < 1 || h > 12) return null;
+  return ((h % 12) + (/^p/i.test(half ?? '') ? 12 : 0)) * 60 + m;
+}

@@ -1,0 +1,236 @@
+/**
+ * Typed lines and what each must be read as, written by hand before the reader saw them (12 V bus, 230 V mains):
+ * line ⇒ what is expected, parts divided by ";".
+ * type = id in the catalogue, "-" for none; W = watts while it runs; q = pieces; min = minutes a day; n = runs a day;
+ * path; days = days a week; duty = share in %; C = W of heat moved; pf = W ÷ VA; V = lowest–highest volts; wh = Wh a day of one piece.
+ * "?code" = it is asked, for that reason; "missing power" = it wants watts; "…/choice" = among the ways to put it.
+ */
+export const LINES = `
+kettle ⇒ type kettle; W 1500; path inverter
+2 laptops 38W 5h ⇒ type laptop; q 2; W 38; min 300; path inverter-adapter
+two laptops 38W 5h ⇒ type laptop; q 2; W 38
+laptop x2 38W ⇒ type laptop; q 2; W 38
+5 x 4W lamp 3h ⇒ q 5; W 4; min 180
+lamp x3 10W 2h ⇒ q 3; W 10; min 120
+4 of LED lights 5W ⇒ type lights-led; q 4; W 5
+pair of speakers 20W input ⇒ type speaker; q 2; W 20
+3x phone ⇒ type phone; q 3
+6 pcs reading light 3W 1h ⇒ type light-reading; q 6; W 3; min 60
+pump 12V 3,5A 3x3min ⇒ W 42; min 9; n 3; path direct
+pump 4A ⇒ W 48; path direct
+winch 30A ⇒ type winch; W 360; path direct
+winch 12V 300A 2min ⇒ type winch; W 3600; min 2; path direct
+kettle 8A ⇒ type kettle; W 1840; path inverter
+toaster 230V 4A ⇒ type toaster; W 920; path inverter
+sauna 230V 8A ⇒ type -; W 1840; path inverter
+autoclave 1.5kW ⇒ type -; W 1500; path inverter
+autoclave 1,5 kW 20 min ⇒ W 1500; min 20; path inverter
+gadget 60W ⇒ type -; W 60; path direct
+gadget 12V 400W ⇒ W 400; path direct
+mystery box 60W ⇒ type -; W 60
+soldering iron 60W ⇒ type soldering-iron; W 60
+iron ⇒ type iron; W 1200
+iron 1200W 10min ⇒ type iron; W 1200; min 10
+waffle iron 1000W ⇒ type waffle-iron; W 1000
+fan 25W 8h ⇒ type fan-roof; W 25; min 480; path direct
+fan 8W ⇒ type fan-desk; W 8
+fan ⇒ path direct
+fan heater 1500W 30min ⇒ type fan-heater; W 1500; min 30; path inverter
+heater 230V 1500W 1h ⇒ type fan-heater; W 1500; path inverter
+mains heater 1000W 1h ⇒ type fan-heater; W 1000; path inverter
+diesel heater ⇒ type heater-diesel; path direct
+heater 12V 25W 6h ⇒ type heater-diesel; path direct; W 25
+toaster 900W weekdays ⇒ type toaster; W 900; days 5
+toaster 900W on weekdays ⇒ type toaster; days 5
+freezer 60W 35% duty ⇒ type freezer-small; W 60; duty 35
+freezer in the garage 55W ⇒ type freezer-small; W 55
+fridge light 2W 20 min ⇒ type light-reading; W 2; min 20
+grandma's kettle 2kW ⇒ type kettle; W 2000
+fridge 60W 6h ⇒ type fridge-medium; W 60; duty 25
+fridge 45W 24/7 ⇒ type fridge-small; W 45
+fridge 0.45 kWh/day ⇒ type fridge-small; W 42; duty 44.643
+fridge 45W 450 Wh/day ⇒ W 45; duty 41.667
+fridge 20Ah/day ⇒ type fridge-small; W 42; duty 23.810
+fridge 45W 40 Ah per day ⇒ W 45; duty 44.444
+fridge 164 kWh/year 60W ⇒ W 60; duty 31.202
+fridge 50W 12 kWh/month ⇒ W 50; duty 32.877
+fridge 50W 2.1 kWh/week ⇒ W 50; duty 25
+router 8W ⇒ type router; W 8; wh 192
+router 0.2 kWh per 24h ⇒ type router; W 8.3333
+router 12V 1A 24/7 ⇒ type router; W 12; min 1440; path direct
+alarm 1W all day ⇒ type alarm; W 1; min 1440
+camera 5W around the clock ⇒ W 5; min 1440
+lamp 10W 1 hour 20 ⇒ W 10; min 80
+lamp 10W 1h20 ⇒ min 80
+lamp 10W 1 h 20 min ⇒ min 80
+lamp 10W 1.5h ⇒ min 90
+lamp 10W 1 1/2 h ⇒ min 90
+lamp 10W ½ h ⇒ min 30
+lamp 10W half an hour ⇒ min 30
+lamp 10W quarter of an hour ⇒ min 15
+lamp 10W three quarters of an hour ⇒ min 45
+lamp 10W an hour ⇒ ?power-per-time/10 W
+lamp 10 W one hour ⇒ min 60
+lamp 10W 2 and a half hours ⇒ min 150
+lamp 10W from 18 to 23:30 ⇒ min 330; n 1
+lamp 10W 18:00-23:30 ⇒ min 330
+lamp 10W 6pm to 11pm ⇒ min 300
+lamp 10W from 22 to 6 ⇒ min 480
+lamp 10W between 7 and 9 ⇒ min 120
+heat mat 20W overnight ⇒ min 540
+blanket 45W 8h overnight ⇒ min 480
+blanket 45W 8 h at night ⇒ min 480; n 1
+hair dryer 1500W 6 min twice a day ⇒ type hair-dryer; min 12; n 2
+hair dryer 1500W 6 min once a day ⇒ min 6; n 1
+kettle 4 min 3 times a day ⇒ type kettle; min 12; n 3
+kettle 3 x 4 min ⇒ min 12; n 3
+kettle 4 min x 3 ⇒ min 12; n 3
+kettle 4min 3x/day ⇒ min 12; n 3
+kettle 3x ⇒ q 3
+washing machine twice a week ⇒ type washing-machine; days 2
+washing machine 2kW 1h twice a week ⇒ type washing-machine; days 2; W 2000; min 60
+washing machine 2 times per week ⇒ days 2
+vacuum 700W 10 min once a week ⇒ type vacuum; days 1; min 10
+vacuum 700W 10 min every other day ⇒ days 3.5
+vacuum 700W 15 min every 3 days ⇒ days 2.3333
+vacuum 700W 10 min 3 days a week ⇒ days 3
+projector 120W 2h at weekends ⇒ type projector; days 2; min 120
+projector 120W 2h weekends ⇒ days 2
+projector 120W 2h on saturdays ⇒ days 1
+projector 120W 2h once a month ⇒ days 0.2301
+pump 50W 20 s every 10 min ⇒ W 50; min 48
+pump 50W 5 min every hour ⇒ W 50; min 120
+pump 50W 10 min per hour ⇒ min 240
+fan 20W 5 min every 30 min 6 h ⇒ min 60
+phone 15Wh ⇒ type phone; W 10; min 90
+phone 15 Wh twice a day ⇒ min 180
+laptop 50W 2h 100Wh ⇒ W 50; min 120
+coffee machine 1.2kW 2x6min ⇒ W 1200; min 12; n 2
+glue 80W 2h ⇒ W 80; min 120
+microwave 800W ⇒ ?cooking-or-input/800W cooking
+microwave 700W 5 min ⇒ ?cooking-or-input
+microwave 800W cooking 5 min ⇒ W 1176.47; min 5; path inverter
+microwave 800W output ⇒ W 1176.47
+microwave 1200W input 5 min ⇒ W 1200; min 5
+microwave 1200W input 800W output ⇒ W 1200
+microwave ⇒ type microwave-700; W 1050
+aircon ⇒ type aircon-rooftop
+aircon 2kW ⇒ ?cooling-or-input/2kW cooling
+aircon 3400W cooling ⇒ C 3400
+aircon 9000 btu ⇒ C 2637.639
+aircon 13,500 btu/h ⇒ C 3956.4585
+aircon 1200W input 2h ⇒ W 1200; min 120
+air conditioner 12V 40A ⇒ W 480; path direct
+amplifier 200W ⇒ ?sound-or-input
+amplifier 200W output 2h ⇒ W 50; min 120
+amplifier 80W input 2h ⇒ W 80
+motor 1/3 hp ⇒ ?shaft-or-input
+motor 1/2 hp shaft 230V ⇒ W 532.643; path inverter
+saw 1.5 hp 230V 8A ⇒ ?shaft-or-input
+-4 W lamp ⇒ ?negative
+lamp -4W ⇒ ?negative/4W
+lamp 2.400 W ⇒ W 2.4
+kettle 2.400 W ⇒ W 2400
+kettle 2,400 W ⇒ W 2400
+kettle 2 400 W ⇒ W 2400
+kettle 2400W ⇒ W 2400
+boiler thing 2.400 W ⇒ ?two-readings/2400 W
+thing 1,350W ⇒ ?two-readings
+thing 1.350 kW 230V ⇒ W 1350
+heater gadget 1.5e3 W ⇒ W 1500
+lamp 3/4 h 10W ⇒ min 45; W 10
+grinder ¾ hp ⇒ ?shaft-or-input
+laptop 65W 19V ⇒ W 65; path dc-dc
+laptop 20V 3.25A ⇒ W 65; path dc-dc
+usb lamp 5V 1A ⇒ W 5; path dc-dc
+access point 48V 0.5A ⇒ W 24; path dc-dc
+radio 13.8V 2A ⇒ W 27.6; path direct
+lamp 24V 20W ⇒ W 20; path dc-dc
+lamp 12V 20W ⇒ W 20; path direct; V 10.5–15
+lamp 12V 24V 20W ⇒ W 20; path direct; V 10.5–30
+tv 230V 45W ⇒ type television; W 45; path inverter
+tv 12V 25W ⇒ type television-12v; W 25; path direct
+60W lamp 5A 12V ⇒ W 60; path direct
+100W lamp 12V 5A ⇒ ?contradiction
+kettle 2000W 230V 4A ⇒ ?contradiction
+kettle 230V 2000W 8.7A ⇒ W 2000
+pump 230V 370W 2.2A ⇒ W 370; pf 0.7312
+ups 600VA ⇒ W 600
+pump 600VA 400W 230V ⇒ W 400; pf 0.6667
+pump 600VA 700W 230V ⇒ ?contradiction
+pump 600VA 60W 230V ⇒ ?contradiction
+press 230V 500VA cos phi 0.8 ⇒ W 400; pf 0.8
+drill 230V 50Hz 650W 5 min ⇒ type drill; W 650; min 5; path inverter
+lamp 10W 20W ⇒ ?second-figure
+pump 4A 15A ⇒ ?second-figure
+lamp 10W 3h 5 times ⇒ min 900; n 5
+lamp 10W 30h ⇒ ?over-a-day/24 h
+6 lamps 10W 30h ⇒ ?over-a-day/5 h
+lamp 10W 20 x 2h ⇒ ?over-a-day
+lamp 30 ⇒ ?bare-number/30 W
+kettle 1500 ⇒ ?bare-number/1500 W
+lamp 10W 7 ⇒ ?bare-number
+lamp 20-40W ⇒ ?range/20 W
+laptop 38W to 65W ⇒ ?range
+warmer 100W 70min 0.85kWh ⇒ ?energy-above-power/85 Wh
+heater box 500W 2h 4kWh ⇒ ?energy-above-power
+lamp 10W 5h 20Wh ⇒ ?energy-unlike-use
+lamp 10W 5h 50Wh ⇒ W 10; min 300
+lamp 5h 50Wh ⇒ W 10; min 300
+gadget 240Wh/day ⇒ W 10; min 1440
+gadget 100Wh ⇒ W 4.1667; min 1440
+200 W per day fridge ⇒ ?power-per-time/200 Wh
+fridge 0.5 kW/day ⇒ ?power-per-time
+lamp 250 watts per hour ⇒ ?power-per-time
+pump 5 A per hour ⇒ ?current-per-time
+pump 5 A per day ⇒ ?current-per-time
+fridge 2 kWh per hour ⇒ ?energy-per-hour
+fridge 3 amp hours an hour ⇒ ?charge-per-hour
+16A breaker ⇒ ?breaker
+socket 10A ⇒ ?breaker
+kettle 13A socket ⇒ ?breaker
+10A outlet ⇒ ?breaker
+20 A circuit for the galley ⇒ ?breaker
+fuse 15A ⇒ ?breaker
+MCB 6A lights ⇒ ?breaker
+5 kW battery ⇒ ?battery/5 kWh
+battery 5kW ⇒ ?battery
+5kW of battery ⇒ ?battery
+battery bank of 10 kW ⇒ ?battery
+lithium battery 100Ah ⇒ ?battery
+leisure battery 12V 100Ah ⇒ ?battery
+battery monitor ⇒ type battery-monitor
+battery charger 300W ⇒ ?whose-store/battery charger of this store
+DC-DC charger 30A ⇒ ?whose-store
+battery charger of something else 300W 2h ⇒ W 300; min 120
+mains charger of this store 500W 230V ⇒ W 500; path inverter
+drone battery charger 180W 90 min ⇒ type drone-charger; W 180; min 90
+e-bike charger 150W 4h ⇒ type bike-charger; W 150
+tool battery charger ⇒ type tool-charger
+power bank 18W 2h ⇒ type power-bank; W 18
+flux capacitor ⇒ missing power
+monitor 24 inch 20W 8h ⇒ type monitor; W 20; min 480
+fridge 80 l ⇒ type fridge-medium
+compressor fridge 130 litres ⇒ type fridge-large
+kettle 1.7 l 2200W ⇒ type kettle; W 2200
+cpap 30W 8h ⇒ type cpap; W 30; min 480
+cpap with humidifier 60W 8h ⇒ type cpap-humidifier; W 60
+hob two rings 3kW ⇒ type hob-2; W 3000
+induction hob 1800W 12 min ⇒ type hob-1; W 1800; min 12
+water heater 800W ⇒ type boiler-electric; W 800
+water pump 55W 3x3min ⇒ type water-pump; W 55; min 9; n 3
+pump 60W peak 90W 10 min ⇒ W 60; min 10
+compressor 12V 20A 10min ⇒ type compressor-air; W 240; min 10; path direct
+satellite internet 75W 8h ⇒ type satellite-internet; min 480
+dishwasher 0.8 kWh per wash ⇒ type dishwasher-small; wh 800
+washing machine 70 kWh/100 cycles 2000W ⇒ type washing-machine; wh 700
+tv 45 kWh/1000h ⇒ type television; W 45; wh 1080
+desk light 9W 4h ⇒ type lamp-desk; W 9; path inverter
+lamp 0W ⇒ W 0
+kettle 90kW ⇒ ?unfit
+120 lamps 5W ⇒ ?bare-number
+lampe 10 W 3 h ⇒ type -; W 10; min 180
+bouilloire 2000 W 230 V 5 min ⇒ W 2000; path inverter; min 5
+Wasserkocher 2,2 kW 230V 4min ⇒ W 2200; path inverter; min 4
+nevera 12V 45W ⇒ W 45; path direct
+`;
