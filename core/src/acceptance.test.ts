@@ -281,15 +281,15 @@ describe('the simulated day', () => {
   it('falls in a straight line under a steady load without sources (closed form)', () => {
     const { first } = simulateStay(steady(20), 'a');
     for (const hour of [0, 6, 13.5, 24]) {
-      expect(first.soc[hour * 60]).toBeCloseTo(1 - (20 * hour) / 1280, 9);
+      expect(first.soc[hour * 60]).toBeCloseTo(1 - (20 * hour) / (1280 * 0.8), 9);
     }
     expect(first.unservedFromMin).toBeNull();
   });
 
-  it('says from when the load goes unserved: 1,280 Wh at 80 W last 16 h (closed form)', () => {
+  it('says from when the load goes unserved: 1,280 Wh, of which 80 % are left when old, at 80 W last 12.8 h (closed form)', () => {
     const { first } = simulateStay(steady(80), 'a');
-    expect(first.unservedFromMin).toBe(960);
-    expect(first.books.unservedWh).toBeCloseTo(80 * 8, 6);
+    expect(first.unservedFromMin).toBe(768);
+    expect(first.books.unservedWh).toBeCloseTo(80 * 11.2, 6);
   });
 
   it('carries a load straight from the alternator without touching the store', () => {

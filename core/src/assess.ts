@@ -15,10 +15,13 @@ import { FigureBook } from './quantity/figure.ts';
 import { nominalVoltageV } from './reference/chemistries.ts';
 import { type Settled, settle } from './settle.ts';
 import { type ArrayDay, arrayDay } from './sources/array.ts';
+import { storeDriftWh } from './sources/drift.ts';
+import { driveProfile } from './sources/driving.ts';
 import { recordAlternator, recordSun } from './sources/sourceFigures.ts';
 import { recordSpared } from './sources/spared.ts';
 import { recordMass } from './store/massFigures.ts';
 import { chargeWeightedMeanA } from './store/peukert.ts';
+import { type StoreFactors, storeFactors } from './store/requirement.ts';
 import { recordStore } from './store/storeFigures.ts';
 
 /** What `assess` computes on the way that the simulation, the curves and the moves go on from. */
@@ -30,6 +33,9 @@ export interface Evaluation extends Settled {
   readonly supplies: readonly SupplyMoment[];
   /** W that the option's array gives in each minute of the day. */
   readonly arrayW: Float64Array;
+  /** W that the charger on the alternator gives in each minute. */
+  readonly alternatorW: Float64Array;
+  readonly factors: StoreFactors;
 }
 
 /** Everything said about one option of a job, in the order of the trade's work. Pure. */
@@ -56,7 +62,8 @@ export function evaluate(job: Job, optionId?: string): Evaluation {
   const coincidence = coincidenceOf(job.together);
   const busPeak = busMoment(profiles, system.devices, feeds, slices, coincidence);
   recordBus(book, busPeak, nominalV);
-  recordStore(book, brief, system, chargeWeightedMeanA(bus.busW, nominalV));
+  const factors = storeFactors(system, chargeWeightedMeanA(bus.busW, nominalV));
+  recordStore(book, brief, system, settled.demand, factors);
   recordCRate(book);
   const supplies = brief.supplies.map((supply) =>
     supplyMoment(supply, profiles, system, inverters, slices, coincidence),
@@ -87,7 +94,21 @@ export function evaluate(job: Job, optionId?: string): Evaluation {
   recordRange(book, job.loads, evidence);
 
   const figures = book.all();
-  const findings = findAll({ job, option, profiles, figures, ledger, evidence, inverters, bus, supplies, coincidence });
+  const alternatorW = driveProfile(brief.driveHoursPerDay, book.value('alternator.yield'));
+  const driftWh = storeDriftWh(bus.busW, arrayW, alternatorW, roundTripEfficiency);
+  const findings = findAll({
+    job,
+    option,
+    profiles,
+    figures,
+    ledger,
+    evidence,
+    inverters,
+    bus,
+    supplies,
+    coincidence,
+    driftWh,
+  });
   return {
     ...settled,
     busPeak,
@@ -95,5 +116,7 @@ export function evaluate(job: Job, optionId?: string): Evaluation {
     assessment: { optionId: option.id, figures, ledger, evidence, findings },
     array,
     arrayW,
+    alternatorW,
+    factors,
   };
 }

@@ -201,6 +201,7 @@ describe('the page', () => {
     const nonce = /content="([^"]+)"/.exec(first.text)?.[1] ?? '';
     expect(nonce.length).toBeGreaterThan(20);
     expect(first.headers['content-security-policy']).toContain(`style-src 'self' 'nonce-${nonce}'`);
+    expect(first.headers['content-security-policy']).toContain("script-src 'self';");
     expect(first.headers['content-security-policy']).not.toContain('unsafe');
     expect(second.text).not.toBe(first.text);
     expect(first.headers['permissions-policy']).toContain('geolocation=()');
@@ -283,6 +284,7 @@ describe('what the database says', () => {
 describe('the server’s role', () => {
   it('reads and writes rows and can change nothing else', async () => {
     await pool.query("drop role if exists bare_role; create role bare_role login password 'x'");
+    await pool.query('grant connect on database joulemetric to bare_role');
     await migrate(url, 'bare_role');
     const bare = openPool(url.replace(/\/\/[^@]+@/, '//bare_role:x@'));
     try {

@@ -1,7 +1,11 @@
-import { evaluate } from '../assess.ts';
+import { type Evaluation, evaluate } from '../assess.ts';
+import { onItsDay, shareOfDays } from '../job/day.ts';
 import type { Job } from '../job/schema.ts';
+import { type LoadProfile, rememberedProfile } from '../loads/profile.ts';
+import { busDay } from '../paths/ledger.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
-import { CHEMISTRY, nominalVoltageV } from '../reference/chemistries.ts';
+import { CHEMISTRY } from '../reference/chemistries.ts';
+import { chargeAtPeukert } from '../store/peukert.ts';
 import { type Step, type StoreModel, stepStore } from './step.ts';
 
 /** Energy books of one simulated day, Wh. */
@@ -28,6 +32,8 @@ export interface StaySimulation {
   /** The day after arriving with a full store, and the last day of the stay. */
   readonly first: DayTrace;
   readonly last: DayTrace;
+  /** The day on which most goes unserved; the first when all is served. */
+  readonly worst: DayTrace;
   readonly days: number;
   readonly floorSoc: number;
   readonly busW: Float64Array;
@@ -35,53 +41,72 @@ export interface StaySimulation {
   readonly alternatorW: Float64Array;
 }
 
-/** When a usual day's driving is taken to begin, minutes after midnight. Common practice: after breakfast. */
-const DRIVE_FROM_MIN = 9 * 60;
-
 /**
- * Simulates the stay off-grid, minute by minute from midnight, beginning with a full store: the usual day
- * of the darkest month of use, repeated. Asserts that the books balance to 1e-6 of the energy moved.
+ * Simulates the stay off-grid, minute by minute from midnight, beginning with a full store, in the darkest month of
+ * use: the store old and at its coldest, as it is sized; what runs on some days of the week on those days and all of it
+ * on the first. Asserts that the books balance to 1e-6 of the energy moved.
  */
 export function simulateStay(job: Job, optionId: string): StaySimulation {
-  const { assessment, option, bus, array } = evaluate(job, optionId);
+  const evaluation = evaluate(job, optionId);
+  const { assessment, option, factors, arrayW: solarW, alternatorW } = evaluation;
   const { figures } = assessment;
-  const { system } = option;
-  const data = CHEMISTRY[system.store.chemistry];
-  const nominalV = nominalVoltageV(system.store.chemistry, system.busVoltageV);
-  const capacityWh = figures['store.capacity'].value;
+  const data = CHEMISTRY[option.system.store.chemistry];
+  const { nominalV, usableDepth, coldFactor, ageingReserve } = factors;
+  const ratedAh = figures['store.capacity'].value / nominalV;
+  const capacityWh =
+    chargeAtPeukert(ratedAh, factors.typicalA, factors.peukert) * nominalV * coldFactor * ageingReserve;
   const model: StoreModel = {
     capacityWh,
-    floorWh: capacityWh - figures['store.usable'].value,
-    oneWayEfficiency: Math.sqrt(system.store.roundTripEfficiency ?? data.roundTripEfficiency),
-    chargeLimitW: (capacityWh / nominalV) * data.chargeLimitC * nominalV,
-    dischargeLimitW: (capacityWh / nominalV) * data.dischargeLimitC * nominalV,
+    // The reserve is a share of the capacity as it then is.
+    floorWh: capacityWh * (1 - usableDepth),
+    oneWayEfficiency: factors.dischargeEfficiency,
+    chargeLimitW: ratedAh * data.chargeLimitC * nominalV,
+    dischargeLimitW: ratedAh * data.dischargeLimitC * nominalV,
     taperFromSoc: data.taperFromSoc,
   };
-  const solarW = array.perRatedW.map((w) => w * figures['array.rating'].value);
-  const driveMin = job.brief.driveHoursPerDay * 60;
-  const chargeW = driveMin > 0 ? (figures['alternator.yield'].value / driveMin) * 60 : 0;
-  const alternatorW = driveProfile(driveMin, chargeW);
+  const busOn = busOfDay(job, evaluation);
 
   const days = job.brief.nightsOffGrid;
   let storedWh = capacityWh;
   let first: DayTrace | undefined;
   let last: DayTrace | undefined;
+  let worst: DayTrace | undefined;
   for (let day = 0; day < days; day++) {
-    last = simulateDay(model, storedWh, bus.busW, solarW, alternatorW);
+    last = simulateDay(model, storedWh, busOn(day), solarW, alternatorW);
     first ??= last;
+    if (!worst || last.books.unservedWh > worst.books.unservedWh + 1e-9) worst = last;
     storedWh = (last.soc[MINUTES_PER_DAY] as number) * capacityWh;
   }
-  if (!first || !last) throw new RangeError('a stay has at least one night');
+  if (!first || !last || !worst) throw new RangeError('a stay has at least one night');
   const floorSoc = capacityWh > 0 ? model.floorWh / capacityWh : 0;
-  return { first, last, days, floorSoc, busW: bus.busW, solarW, alternatorW };
+  return { first, last, worst, days, floorSoc, busW: busOn(0), solarW, alternatorW };
 }
 
-function driveProfile(driveMin: number, watts: number): Float64Array {
-  const start = Math.min(DRIVE_FROM_MIN, MINUTES_PER_DAY - driveMin);
-  return Float64Array.from({ length: MINUTES_PER_DAY }, (_, m) => {
-    const share = Math.min(m + 1, start + driveMin) - Math.max(m, start);
-    return watts * Math.max(0, share);
-  });
+/** W on the bus on each day of the stay: what is of some days runs on the first, and then as often as it is said to. */
+function busOfDay(
+  job: Job,
+  { bus, profiles, option, feeds, brief, ambientC, sun }: Evaluation,
+): (day: number) => Float64Array {
+  const around = { ambientC, irradianceWm2: sun.irradianceWm2, day: brief.day };
+  const shares = job.loads.map((load) => shareOfDays(load, brief.day));
+  if (shares.every((share) => share >= 1)) return () => bus.busW;
+  const runsOnDay = (share: number, day: number) =>
+    day === 0 || Math.floor(day * share) > Math.floor((day - 1) * share);
+  const made = new Map<string, Float64Array>();
+  return (day) => {
+    const on = shares.map((share) => share >= 1 || runsOnDay(share, day));
+    const key = on.map(Number).join('');
+    const known = made.get(key);
+    if (known) return known;
+    const those = job.loads.map((load, i) =>
+      (shares[i] as number) >= 1
+        ? (profiles[i] as LoadProfile)
+        : rememberedProfile(onItsDay(load, on[i] as boolean), around),
+    );
+    const { busW } = busDay(those, option.system.devices, feeds);
+    made.set(key, busW);
+    return busW;
+  };
 }
 
 function simulateDay(

@@ -31,6 +31,7 @@ export const FINDING_CODES = [
   'store-short',
   'store-cold',
   'no-sun',
+  'sun-hours-doubtful',
   'balance-short',
   'dcdc-limited',
   'payload-exceeded',
@@ -80,6 +81,8 @@ export interface Assessed {
   readonly bus: BusDay;
   readonly supplies: readonly SupplyMoment[];
   readonly coincidence: Coincidence;
+  /** Wh that the store gains (or, below 0, loses) over a usual day, sun and alternator feeding the loads directly first. */
+  readonly driftWh: number;
 }
 
 export type Rule = (assessed: Assessed) => Finding[];

@@ -123,6 +123,11 @@ const CASES: Readonly<Record<FindingCode, { bad: Job; good: Job }>> = {
     bad: place(brief(aJob([aLoad()]), { months: [12] }), { latitudeDeg: 75 }),
     good: aJob([aLoad()]),
   },
+  'sun-hours-doubtful': {
+    // December at 45° N: H₀ is about 3.1 kWh/m² (extraterrestrial), a clear sky lets 0.75 of it through.
+    bad: place(brief(aJob([aLoad()]), { months: [12] }), { latitudeDeg: 45, peakSunHours: 2.7 }),
+    good: place(brief(aJob([aLoad()]), { months: [12] }), { latitudeDeg: 45, peakSunHours: 2.2 }),
+  },
   'balance-short': {
     bad: withSystem(aJob([aLoad({ hours: 12 })]), { array: { ratingW: 0 } }),
     good: aJob([aLoad({ hours: 12 })]),

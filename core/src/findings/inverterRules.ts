@@ -1,3 +1,4 @@
+import { DEFAULT } from '../reference/defaults.ts';
 import { INVERTER_SIZES_W, nextSize } from '../reference/sizes.ts';
 import type { Rule } from './finding.ts';
 import { namesOf } from './names.ts';
@@ -9,13 +10,22 @@ export const inverterTooSmall: Rule = ({ inverters }) =>
   inverters.flatMap(({ device, ratingW, ids, need, moment }) => {
     const requiredW = Math.max(need.byPowerW, need.byApparentW);
     const worstW = moment.continuous.weight;
+    // Watts and volt-amperes are both its limits: one VA of rating gives one W.
+    const worstVa = moment.apparent.weight * DEFAULT.inverterWattsPerVa.value;
     if (ratingW === 0 || ratingW >= requiredW - 1e-9) return [];
     return [
       {
         code: 'inverter-too-small',
-        severity: ratingW < worstW ? 'stop' : 'caution',
+        severity: ratingW < Math.max(worstW, worstVa) - 1e-9 ? 'stop' : 'caution',
         where: { step: 'moment', figure: ids.rating },
-        values: { name: device.name, ratingW, requiredW, worstW, marginTaken: ratingW / worstW - 1 },
+        values: {
+          name: device.name,
+          ratingW,
+          requiredW,
+          worstW: Math.max(worstW, worstVa),
+          unit: worstVa > worstW ? 'VA' : 'W',
+          marginTaken: ratingW / Math.max(worstW, worstVa) - 1,
+        },
       },
     ];
   });

@@ -20,7 +20,7 @@ import {
   steppedWave,
   voltageRange,
 } from './pathRules.ts';
-import { balanceShort, dcdcLimited, noSun } from './sourceRules.ts';
+import { balanceShort, dcdcLimited, noSun, sunHoursDoubtful } from './sourceRules.ts';
 import { lowVoltageHighCurrent, payloadExceeded, storeCold, storeCurrent, storeShort } from './storeRules.ts';
 import {
   assistShort,
@@ -66,6 +66,7 @@ const RULES: readonly Rule[] = [
   storeCold,
   payloadExceeded,
   noSun,
+  sunHoursDoubtful,
   balanceShort,
   dcdcLimited,
   mainsLicensed,

@@ -1,3 +1,6 @@
+import { monthName } from '../sources/sourceFigures.ts';
+import { designMonth } from '../sun/day.ts';
+import { dailyExtraterrestrialKwh, meanDayOfMonth } from '../sun/geometry.ts';
 import type { Rule } from './finding.ts';
 
 export const noSun: Rule = ({ figures }) =>
@@ -5,9 +8,35 @@ export const noSun: Rule = ({ figures }) =>
     ? []
     : [{ code: 'no-sun', severity: 'caution', where: { step: 'result', figure: 'sun.hours' }, values: {} }];
 
-/** The usual day spends more than comes in: the store runs down even without a cloudy spell. */
-export const balanceShort: Rule = ({ figures, job }) => {
-  const net = figures['balance.net'].value;
+/** The clearest skies: above this share of what falls above the air a figure is asked about. Common practice. */
+const CLEAREST = 0.8;
+
+/** Typed sun hours against what the sky can give in that month. */
+export const sunHoursDoubtful: Rule = ({ job }) => {
+  const { place } = job.brief;
+  const month = designMonth(job.brief);
+  const above = dailyExtraterrestrialKwh(place.latitudeDeg, meanDayOfMonth(month));
+  if (place.peakSunHours === null || place.peakSunHours <= CLEAREST * above + 1e-9) return [];
+  return [
+    {
+      code: 'sun-hours-doubtful',
+      severity: place.peakSunHours > above ? 'stop' : 'caution',
+      where: { step: 'brief', figure: 'sun.hours' },
+      values: {
+        hours: place.peakSunHours,
+        share: above > 0 ? place.peakSunHours / above : Number.MAX_VALUE,
+        month: monthName(month),
+      },
+    },
+  ];
+};
+
+/**
+ * The usual day spends more than comes in: the store runs down even without a cloudy spell. Counted by the day as it
+ * goes, in which what the sun feeds directly does not pass through the store.
+ */
+export const balanceShort: Rule = ({ figures, job, driftWh }) => {
+  const net = driftWh;
   if (net >= -0.5) return [];
   const usable = figures['store.usable'].value;
   return [

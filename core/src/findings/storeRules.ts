@@ -6,7 +6,8 @@ const GUIDE_W = { 12: 3000, 24: 6000, 48: Number.POSITIVE_INFINITY } as const;
 
 export const lowVoltageHighCurrent: Rule = ({ figures, option }) => {
   const busV = option.system.busVoltageV;
-  const worstW = figures['peak.continuous'].value;
+  // What the bus carries in all, not the main inverter alone.
+  const worstW = figures['peak.bus'].value;
   if (worstW <= GUIDE_W[busV]) return [];
   return [
     {
@@ -43,7 +44,7 @@ export const storeShort: Rule = ({ figures }) => {
       code: 'store-short',
       severity: 'caution',
       where: { step: 'result', figure: 'store.capacity' },
-      values: { capacityWh, requiredWh, days: figures['store.days'].value },
+      values: { capacityWh, requiredWh, days: figures['store.daysOld'].value },
     },
   ];
 };

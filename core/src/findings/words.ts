@@ -47,7 +47,7 @@ const WORDS: Readonly<Record<FindingCode, (values: Values) => Words>> = {
     act: 'Add a source, or keep reserve in the store for it.',
   }),
   'cannot-hold': (v) => ({
-    what: `${s(v, 'name')} cannot ${s(v, 'what')} for ${showText(n(v, 'hours'), 'h')} of its running time.`,
+    what: `${s(v, 'name')} cannot ${s(v, 'what')} for ${showText(n(v, 'hours'), 'h')} a day.`,
     why: 'It runs at full power and it is not enough. Heat and cold in a small room are a danger to health.',
     act: 'A larger unit, better insulation, shaded glass, or longer running times.',
   }),
@@ -62,7 +62,7 @@ const WORDS: Readonly<Record<FindingCode, (values: Values) => Words>> = {
   'inverter-too-small': (v) =>
     n(v, 'marginTaken') < 0
       ? {
-          what: `${w(v, 'ratingW')} cannot carry the worst moment of ${w(v, 'worstW')}.`,
+          what: `${w(v, 'ratingW')} cannot carry the worst moment of ${formatNumber(n(v, 'worstW'))} ${s(v, 'unit')}.`,
           why: 'It shuts down on overload, within seconds or when it is warm.',
           act: `Fit at least ${w(v, 'requiredW')}, or keep some loads from running together. A trip on what runs proves nothing about its surge.`,
         }
@@ -155,7 +155,7 @@ const WORDS: Readonly<Record<FindingCode, (values: Values) => Words>> = {
   }),
   'store-short': (v) => ({
     what: `The store holds ${wh(v, 'capacityWh')} of the ${wh(v, 'requiredWh')} asked for.`,
-    why: `New and at 25 °C it lasts ${formatNumber(n(v, 'days'), 1)} days; cold and age take their part of that.`,
+    why: `Old and at its coldest it lasts ${formatNumber(n(v, 'days'), 1)} days without sun.`,
     act: 'Add capacity, lower the need, or accept fewer sunless days.',
   }),
   'store-cold': (v) => ({
@@ -180,6 +180,14 @@ const WORDS: Readonly<Record<FindingCode, (values: Values) => Words>> = {
         ? `A full store is down to its reserve after ${formatNumber(n(v, 'days'), 1)} days of the ${n(v, 'nights')} away.`
         : `A full store covers the gap for ${formatNumber(n(v, 'days'), 1)} days; the stay is ${n(v, 'nights')} nights.`,
     act: 'More array, more driving, or less need.',
+  }),
+  'sun-hours-doubtful': (v) => ({
+    what: `${showText(n(v, 'hours'), 'h')} of peak sun are ${formatNumber(n(v, 'share') * 100)} % of what falls above the air in ${s(v, 'month')}.`,
+    why:
+      n(v, 'share') > 1
+        ? 'No sky lets more through than there is. The figure may be of another month, of a tilted plane, or hours of daylight.'
+        : 'The clearest skies let about 75 to 80 % through. The figure may be of a tilted plane or of a better month.',
+    act: 'Check it, or leave it out: then it follows from latitude, month and sky.',
   }),
   'dcdc-limited': (v) => ({
     what: `${a(v, 'ratingA')} of charging is more than the alternator should give: ${a(v, 'limitA')}.`,

@@ -45,3 +45,25 @@ export const isUsual = (day: Day): boolean => editedKind(day) === null;
 export function briefOn(brief: Brief): Brief {
   return brief.day.motion === 'parked' ? { ...brief, driveHoursPerDay: 0 } : brief;
 }
+
+/**
+ * Share of the days like the one that is shown on which a load runs, 0…1. Where a day of the week is chosen, a load
+ * that is said to be of those days runs on it, and nothing is scaled twice.
+ */
+export function shareOfDays({ daysPerWeek, variants }: Pick<Load, 'daysPerWeek' | 'variants'>, { week }: Day): number {
+  const byWeek = variants.some(({ on }) => on === 'weekday' || on === 'weekend');
+  const itsDays = (week === 'weekday' && daysPerWeek === 5) || (week === 'weekend' && daysPerWeek === 2);
+  return week !== 'usual' && (byWeek || itsDays) ? 1 : daysPerWeek / 7;
+}
+
+/** The load as it is on a day on which it runs, or (`false`) on one on which it does not: the same object each time. */
+export function onItsDay(load: Load, runs: boolean): Load {
+  const made = madeByDay.get(load) ?? {
+    on: { ...load, daysPerWeek: 7 },
+    off: { ...load, daysPerWeek: 7, runs: [], variants: [], draw: { kind: 'steady', powerW: 0 }, residueW: 0 },
+  };
+  madeByDay.set(load, made);
+  return runs ? made.on : made.off;
+}
+
+const madeByDay = new WeakMap<Load, { readonly on: Load; readonly off: Load }>();

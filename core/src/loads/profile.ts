@@ -1,9 +1,9 @@
-import { runsOn, sameDay } from '../job/day.ts';
+import { runsOn, sameDay, shareOfDays } from '../job/day.ts';
 import { runningPowerW } from '../job/draw.ts';
 import type { Day, Draw, Load, Run } from '../job/schema.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
 import { DEFAULT } from '../reference/defaults.ts';
-import { dutyAt } from './duty.ts';
+import { askedDutyAt } from './duty.ts';
 import { roomDuty } from './room.ts';
 import { waterHeatingWh } from './water.ts';
 
@@ -85,7 +85,8 @@ function askedDuty(draw: Draw, runs: readonly Run[], around: Surroundings): (min
   switch (draw.kind) {
     case 'thermostatic':
       // It stands inside, where it is not as cold as outside.
-      return (minute) => dutyAt(draw.duty, draw.setC, Math.max(DEFAULT.livedInC.value, around.ambientC[minute] ?? 0));
+      return (minute) =>
+        askedDutyAt(draw.duty, draw.setC, Math.max(DEFAULT.livedInC.value, around.ambientC[minute] ?? 0));
     case 'room':
       return (minute) => roomDuty(draw, around.ambientC[minute] ?? 0, around.irradianceWm2[minute] ?? 0);
     case 'water-heating': {
@@ -111,7 +112,7 @@ export function loadProfile(load: Load, around: Surroundings): LoadProfile {
   const { quantity } = load;
   const draw = electricalDraw(load);
   const runs = runsOf(load, around.day);
-  const days = load.daysPerWeek / 7;
+  const days = shareOfDays(load, around.day);
   const varies = CYCLES.has(draw.kind) || days < 1;
   const varianceW2 = varies ? new Float64Array(MINUTES_PER_DAY) : null;
   const duty = askedDuty(draw, runs, around);
@@ -131,6 +132,9 @@ export function loadProfile(load: Load, around: Surroundings): LoadProfile {
       });
     }
   }
+  // Without a time or without watts none of the day's water is heated.
+  if (draw.kind === 'water-heating' && waterHeatingWh(draw) > 0 && !(draw.powerW > 0 && runs.length > 0))
+    shortMin = MINUTES_PER_DAY;
   if (draw.kind === 'water-heating' && draw.standingW > 0) {
     // The tank is topped up around the clock.
     for (let m = 0; m < MINUTES_PER_DAY; m++) {
@@ -190,8 +194,9 @@ const drawsAlike = (a: Load, b: Load): boolean =>
   a.residueW === b.residueW;
 
 /** Whether a profile made in other surroundings is the same in these. */
-function holdsIn(then: Surroundings, { draw, variants }: Load, now: Surroundings): boolean {
+function holdsIn(then: Surroundings, { draw, variants, daysPerWeek }: Load, now: Surroundings): boolean {
   const indoors = draw.kind !== 'thermostatic' && draw.kind !== 'room';
   const sameAir = then.ambientC === now.ambientC && then.irradianceWm2 === now.irradianceWm2;
-  return (indoors || sameAir) && (variants.length === 0 || sameDay(then.day, now.day));
+  const anyDay = variants.length === 0 && daysPerWeek === 7;
+  return (indoors || sameAir) && (anyDay || sameDay(then.day, now.day));
 }

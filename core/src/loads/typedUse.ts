@@ -227,7 +227,8 @@ class Asked {
     if (energyWh !== null && minutes === 0 && powerW > 0 && draw.kind !== 'cycle') {
       const count = times ?? 1;
       const each = ((said.perUse ? energyWh : energyWh / count) / powerW) * 60;
-      if (each > 0 && each * count <= MINUTES_PER_DAY + 1e-6) return runsFor(draw, count, Math.min(each, MINUTES_PER_DAY / count));
+      if (each > 0 && each * count <= MINUTES_PER_DAY + 1e-6)
+        return runsFor(draw, count, Math.min(each, MINUTES_PER_DAY / count));
     }
     const part = partOfDay(this.#reading.words);
     if (part && (times ?? 1) === 1 && minutes > 0 && minutes < MINUTES_PER_DAY) return runInThe(part, minutes);

@@ -48,7 +48,9 @@ function isBattery(words: string): boolean {
   const match = BATTERY.exec(words);
   if (!match || /power\s*bank/i.test(words)) return false;
   const after = words.slice(match.index + match[0].length).trim();
-  return after === '' || /^(?:of|storage|bank|pack|system|capacity|li\p{L}*\d?|lfp|agm|gel|lead\S*)(?!\p{L})/iu.test(after);
+  return (
+    after === '' || /^(?:of|storage|bank|pack|system|capacity|li\p{L}*\d?|lfp|agm|gel|lead\S*)(?!\p{L})/iu.test(after)
+  );
 }
 
 function aboutBattery(text: string, { tokens }: Reading): Question {

@@ -29,6 +29,12 @@ export function heatFactor(ambientC: number | null): number {
 export const holdSecondsOf = ({ surgeSeconds }: Pick<Inverter, 'surgeSeconds'>): number =>
   surgeSeconds ?? DEFAULT.inverterSurgeSeconds.value;
 
+/** What the fitted unit holds at a start ÷ its rating, when its data sheet says; otherwise the usual. */
+export const surgeFactorOf = ({ surgeW, ratingW }: Pick<Inverter, 'surgeW' | 'ratingW'>): number =>
+  surgeW !== null && ratingW !== null && ratingW > 0 && surgeW > 0
+    ? surgeW / ratingW
+    : DEFAULT.inverterSurgeFactor.value;
+
 /** W that an inverter of a rating holds while something starts: of its data sheet if that is its size, or the usual. */
 export function surgeHeldW({ surgeW, ratingW }: Pick<Inverter, 'surgeW' | 'ratingW'>, sizeW: number): number {
   return surgeW !== null && ratingW === sizeW ? surgeW : sizeW * DEFAULT.inverterSurgeFactor.value;
@@ -36,13 +42,19 @@ export function surgeHeldW({ surgeW, ratingW }: Pick<Inverter, 'surgeW' | 'ratin
 
 /**
  * The rating an inverter needs, W: the worst moment with the margin; the same in VA, where 1 VA of rating gives
- * 0.8 W; both in the heat around it; the heaviest start within what it holds for a second (2 × rating), and one
- * that lasts longer within what it carries for a minute (1.25 ×). Common practice.
+ * 1 W; both in the heat around it; the heaviest start within what it holds for a second, and one that lasts longer
+ * within what it carries for a minute (1.25 ×). Common practice.
+ * @param surgeFactor what it holds ÷ its rating: the fitted unit's, or the usual 2
  */
-export function inverterNeed(moment: WorstMoment, marginFactor: number, heat: number): InverterNeed {
+export function inverterNeed(
+  moment: WorstMoment,
+  marginFactor: number,
+  heat: number,
+  surgeFactor: number = DEFAULT.inverterSurgeFactor.value,
+): InverterNeed {
   const byPowerW = (moment.continuous.weight * marginFactor) / heat;
   const byApparentW = (moment.apparent.weight * marginFactor * DEFAULT.inverterWattsPerVa.value) / heat;
-  const bySurgeW = moment.surge.weight / DEFAULT.inverterSurgeFactor.value;
+  const bySurgeW = moment.surge.weight / surgeFactor;
   const byLongStartW = (moment.longStart?.weight ?? 0) / DEFAULT.inverterOverloadFactor.value;
   const requiredW = Math.max(byPowerW, byApparentW, bySurgeW, byLongStartW);
   const decidedBy =

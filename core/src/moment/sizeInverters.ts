@@ -11,6 +11,7 @@ import {
   type InverterNeed,
   inverterNeed,
   standardInverter,
+  surgeFactorOf,
   surgeHeldW,
 } from './inverterSize.ts';
 import type { Slice } from './slices.ts';
@@ -97,7 +98,12 @@ export function sizeInverters(
   const main = found.find(({ moment }) => moment.acLoads.length > 0) ?? found[0];
   const ordered = [...found].sort((a, b) => Number(b === main) - Number(a === main));
   return ordered.map(({ device, moment }) => {
-    const need = inverterNeed(moment, MARGIN[rules.inverterMargin].factor, heatFactor(device.ambientC));
+    const need = inverterNeed(
+      moment,
+      MARGIN[rules.inverterMargin].factor,
+      heatFactor(device.ambientC),
+      surgeFactorOf(device),
+    );
     const standard = standardInverter(need.requiredW);
     const isUsed = moment.acLoads.length > 0;
     const ratingW = isUsed ? (device.ratingW ?? standard.ratingW) : 0;

@@ -29,9 +29,16 @@ describe('the loss curve of an inverter', () => {
   });
 
   it('goes through its peak even when the idle is too large for the efficiency', () => {
+    // By hand: c₁ = 0.1111 − 2·0.05/0.35 < 0, so c₂ = (0.1111/2)²/0.05 = 0.061728, best at √(0.05/0.061728) = 0.9.
     const curve = curveFromIdleAndPeak(0.05, 0.9, 0.35);
     expect(curve.c1).toBe(0);
-    expect(efficiencyAt(curve, 0.35)).toBeLessThanOrEqual(0.9);
+    expect(curve.c2).toBeCloseTo(0.061728, 6);
+    expect(efficiencyAt(curve, 0.9)).toBeCloseTo(0.9, 12);
+    const best = Math.max(...Array.from({ length: 200 }, (_, i) => efficiencyAt(curve, (i + 1) / 100)));
+    expect(best).toBeCloseTo(0.9, 6);
+    // 92 % with 2.7 % idle: never better than 92 % at any load.
+    const large = curveFromIdleAndPeak(0.027, 0.92, 0.35);
+    for (let x = 0.02; x <= 2; x += 0.02) expect(efficiencyAt(large, x)).toBeLessThanOrEqual(0.92 + 1e-9);
   });
 
   it('is 80 % at every load in the flat school, and 64 % through two such stages (common practice)', () => {

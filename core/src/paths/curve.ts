@@ -11,8 +11,9 @@ export interface LossCurve {
 }
 
 /**
- * The curve through an idle draw and a best efficiency: c₂ = c₀/x*², c₁ = 1/η* − 1 − 2√(c₀c₂);
- * a negative c₁ is set to 0 and c₂ refitted through η*.
+ * The curve through an idle draw and a best efficiency: c₂ = c₀/x*², c₁ = 1/η* − 1 − 2√(c₀c₂). An idle so large that
+ * c₁ comes out negative moves the peak instead: c₁ = 0 and c₂ = ((1/η* − 1)/2)²/c₀, best at √(c₀/c₂), so that η*
+ * stays the best there is.
  * @param idleShare c₀, idle W ÷ rated W, 0…1
  * @param peak η*, best efficiency, above 0 to 1
  * @param at x*, share of the rating where it is best, above 0
@@ -24,8 +25,7 @@ export function curveFromIdleAndPeak(idleShare: number, peak: number, at: number
   const c2 = idleShare / at ** 2;
   const c1 = 1 / peak - 1 - 2 * Math.sqrt(idleShare * c2);
   if (c1 >= 0) return { c0: idleShare, c1, c2 };
-  const lossAtPeak = at * (1 / peak - 1);
-  return { c0: idleShare, c1: 0, c2: Math.max(0, (lossAtPeak - idleShare) / at ** 2) };
+  return { c0: idleShare, c1: 0, c2: ((1 / peak - 1) / 2) ** 2 / idleShare };
 }
 
 /** The flat school: one efficiency at every load, idle on top. c₁ = 1/η − 1. */

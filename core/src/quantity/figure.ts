@@ -43,6 +43,7 @@ export interface Figure {
 export const FIGURE_IDS = [
   'demand.useful',
   'demand.bus',
+  'demand.heaviest',
   'demand.battery',
   'demand.low',
   'demand.high',
@@ -71,6 +72,7 @@ export const FIGURE_IDS = [
   'store.ah12',
   'store.ah24',
   'store.days',
+  'store.daysOld',
   'sun.hours',
   'sun.yield',
   'storage.spared',

@@ -16,8 +16,9 @@ export interface ChemistryData {
   /** Largest charge and discharge current, as a multiple of the capacity in Ah. */
   readonly chargeLimitC: number;
   readonly dischargeLimitC: number;
-  /** Share of capacity lost for each K below 25 °C. */
+  /** Share of capacity lost for each K below `coldFromC`. */
   readonly coldLossPerK: number;
+  readonly coldFromC: number;
   /** State of charge above which charging tapers (exponentially, lead) and the share of the limit left at 100 %. */
   readonly taperFromSoc: number;
   readonly minChargeC: number;
@@ -26,7 +27,14 @@ export interface ChemistryData {
   readonly origin: Origin;
 }
 
-const lead = { nominal12V: 12.0, usableDepth: 0.5, ageingReserve: 0.8, coldLossPerK: 0.01, minChargeC: -40 } as const;
+const lead = {
+  nominal12V: 12.0,
+  usableDepth: 0.5,
+  ageingReserve: 0.8,
+  coldLossPerK: 0.01,
+  coldFromC: 25,
+  minChargeC: -40,
+} as const;
 const leadLimits = { chargeLimitC: 0.2, dischargeLimitC: 0.25, taperFromSoc: 0.8, kgPer100Ah12V: 30 } as const;
 
 /** Battery chemistries: common practice, figures recalled from memory. */
@@ -36,11 +44,12 @@ export const CHEMISTRY: Readonly<Record<Chemistry, ChemistryData>> = {
     nominal12V: 12.8,
     usableDepth: 0.8,
     roundTripEfficiency: 0.95,
-    ageingReserve: 0.85,
-    peukert: 1.03,
+    ageingReserve: 0.8,
+    peukert: 1,
     chargeLimitC: 0.5,
     dischargeLimitC: 1,
-    coldLossPerK: 0,
+    coldLossPerK: 0.007,
+    coldFromC: 0,
     taperFromSoc: 0.95,
     minChargeC: 0,
     kgPer100Ah12V: 12,

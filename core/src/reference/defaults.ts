@@ -51,8 +51,8 @@ export const DEFAULT = {
   chargerEfficiency: sourced(0.9, ORIGIN.memory),
   chargerPowerFactor: sourced(0.98, ORIGIN.memory),
   chargeVoltage12V: sourced(14.2, ORIGIN.memory),
-  /** W per VA of an inverter's rating: a 5 kVA unit gives about 4 kW. */
-  inverterWattsPerVa: sourced(0.8, ORIGIN.practice),
+  /** W per VA of an inverter's rating where no data sheet says otherwise; both are its limits. */
+  inverterWattsPerVa: sourced(1, ORIGIN.practice),
   dcdcEfficiency: sourced(0.9, ORIGIN.memory),
   /** V at the terminals of a 12 V alternator under load. */
   alternatorVoltage12V: sourced(13.5, ORIGIN.memory),

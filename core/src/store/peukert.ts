@@ -25,6 +25,16 @@ export function capacityForPeukert(neededAh: number, currentA: number, exponent:
   return Math.max(neededAh, rated);
 }
 
+/**
+ * Ampere-hours that a rated capacity gives at a current: C·(C/(I·H))^(k−1), at most C; the inverse of
+ * `capacityForPeukert`.
+ */
+export function chargeAtPeukert(ratedAh: number, currentA: number, exponent: number, ratedHours = 20): number {
+  atLeast('capacity', ratedAh, 0);
+  atLeast('current', currentA, 0);
+  return currentA === 0 ? ratedAh : Math.min(ratedAh, ratedAh * (ratedAh / (currentA * ratedHours)) ** (exponent - 1));
+}
+
 /** Charge-weighted mean of a current, ΣI²/ΣI: the current at which the average ampere-hour is drawn, A. */
 export function chargeWeightedMeanA(busW: Float64Array, voltageV: number): number {
   let squares = 0;

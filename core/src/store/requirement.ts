@@ -1,8 +1,10 @@
 import type { System } from '../job/schema.ts';
 import { CHEMISTRY, nominalVoltageV } from '../reference/chemistries.ts';
-import { capacityForPeukert } from './peukert.ts';
+import { type Demand, daysOf, heaviestWh } from './demand.ts';
+import { capacityForPeukert, chargeAtPeukert } from './peukert.ts';
 
-export interface StoreNeed {
+/** What stands between the energy in a store and the energy that can be planned with; the same for sizing and for the days it lasts. */
+export interface StoreFactors {
   readonly usableDepth: number;
   readonly roundTripEfficiency: number;
   /** √ of the round trip: half the loss is taken on the way in, half on the way out. */
@@ -10,36 +12,78 @@ export interface StoreNeed {
   readonly coldFactor: number;
   readonly ageingReserve: number;
   readonly nominalV: number;
+  readonly peukert: number;
+  /** Charge-weighted mean discharge current, A. */
+  readonly typicalA: number;
+}
+
+export function storeFactors({ store, busVoltageV }: System, typicalA: number): StoreFactors {
+  const data = CHEMISTRY[store.chemistry];
+  const roundTripEfficiency = store.roundTripEfficiency ?? data.roundTripEfficiency;
+  return {
+    usableDepth: store.usableDepth ?? data.usableDepth,
+    roundTripEfficiency,
+    dischargeEfficiency: Math.sqrt(roundTripEfficiency),
+    coldFactor: 1 - data.coldLossPerK * Math.min(60, Math.max(0, data.coldFromC - store.coldestC)),
+    ageingReserve: data.ageingReserve,
+    nominalV: nominalVoltageV(store.chemistry, busVoltageV),
+    peukert: data.peukert,
+    typicalA,
+  };
+}
+
+export interface StoreNeed {
+  /** Wh drawn from the terminals in the heaviest N days in a row. */
+  readonly heaviestWh: number;
   /** Share by which Peukert's law raises the capacity; 1 when it does not bite. */
   readonly peukertFactor: number;
+  readonly byEnergyWh: number;
+  readonly byCurrentWh: number;
   readonly requiredWh: number;
+  readonly decidedBy: 'energy' | 'current';
 }
 
 /**
- * Nominal capacity needed: C = E_day·N/(DoD·k_T·k_age·η_discharge), raised by Peukert's law for lead.
- * Sizing method after IEEE 1013.
- * @param busWhPerDay energy drawn from the terminals in a day, Wh
+ * Nominal capacity needed: for the energy C = E_N/(DoD·k_T·k_age·η_discharge), raised by Peukert's law for lead
+ * (sizing method after IEEE 1013); and no less than the worst moment's current ÷ what a cell of it may give.
  * @param days N, days it must last
- * @param typicalA charge-weighted mean discharge current, A
+ * @param worstA current at the worst moment, A
  */
-export function storeNeed(system: System, busWhPerDay: number, days: number, typicalA: number): StoreNeed {
-  const { store, busVoltageV } = system;
-  const data = CHEMISTRY[store.chemistry];
-  const usableDepth = store.usableDepth ?? data.usableDepth;
-  const roundTripEfficiency = store.roundTripEfficiency ?? data.roundTripEfficiency;
-  const dischargeEfficiency = Math.sqrt(roundTripEfficiency);
-  const coldFactor = 1 - data.coldLossPerK * Math.min(60, Math.max(0, 25 - store.coldestC));
-  const nominalV = nominalVoltageV(store.chemistry, busVoltageV);
-  const flatWh = (busWhPerDay * days) / (usableDepth * coldFactor * data.ageingReserve * dischargeEfficiency);
-  const requiredWh = capacityForPeukert(flatWh / nominalV, typicalA, data.peukert) * nominalV;
+export function storeNeed(
+  system: System,
+  demand: Demand,
+  days: number,
+  factors: StoreFactors,
+  worstA: number,
+): StoreNeed {
+  const wanted = heaviestWh(demand, days);
+  const { nominalV, typicalA, peukert } = factors;
+  const flatWh = wanted / planned(factors);
+  const byEnergyWh = capacityForPeukert(flatWh / nominalV, typicalA, peukert) * nominalV;
+  const byCurrentWh = wanted > 0 ? (worstA / CHEMISTRY[system.store.chemistry].dischargeLimitC) * nominalV : 0;
   return {
-    usableDepth,
-    roundTripEfficiency,
-    dischargeEfficiency,
-    coldFactor,
-    ageingReserve: data.ageingReserve,
-    nominalV,
-    peukertFactor: flatWh > 0 ? requiredWh / flatWh : 1,
-    requiredWh,
+    heaviestWh: wanted,
+    peukertFactor: flatWh > 0 ? byEnergyWh / flatWh : 1,
+    byEnergyWh,
+    byCurrentWh,
+    requiredWh: Math.max(byEnergyWh, byCurrentWh),
+    decidedBy: byCurrentWh > byEnergyWh ? 'current' : 'energy',
   };
 }
+
+const planned = ({ usableDepth, coldFactor, ageingReserve, dischargeEfficiency }: StoreFactors): number =>
+  usableDepth * coldFactor * ageingReserve * dischargeEfficiency;
+
+/** A store by its label, new and warm and drawn slowly; or old, at its coldest and at the day's current, as it is sized. */
+export type StoreState = 'new' | 'old';
+
+/** Wh at the terminals that a nominal capacity gives to its usable depth, by the factors that size it. */
+export function givesWh(capacityWh: number, factors: StoreFactors, state: StoreState): number {
+  const { nominalV, typicalA, peukert, usableDepth, dischargeEfficiency } = factors;
+  if (state === 'new') return capacityWh * usableDepth * dischargeEfficiency;
+  return chargeAtPeukert(capacityWh / nominalV, typicalA, peukert) * nominalV * planned(factors);
+}
+
+/** Days that a nominal capacity carries the heaviest run of days without any source. */
+export const lastsDays = (capacityWh: number, demand: Demand, factors: StoreFactors, state: StoreState): number =>
+  daysOf(demand, givesWh(capacityWh, factors, state));

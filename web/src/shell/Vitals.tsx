@@ -44,7 +44,8 @@ const VITALS: readonly Vital[] = [
   {
     id: 'store.usable',
     label: 'Store, usable',
-    meaning: (f) => (value(f, 'store.days') > 0 ? `lasts ${text(f, 'store.days')} dark` : 'nothing draws on it'),
+    meaning: (f) =>
+      value(f, 'store.daysOld') > 0 ? `lasts ${text(f, 'store.daysOld')} dark, old` : 'nothing draws on it',
     onPhone: false,
   },
   {

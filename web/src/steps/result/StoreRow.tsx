@@ -37,7 +37,8 @@ export function StoreRow() {
         <>
           For {days} sunless {days === 1 ? 'day' : 'days'}: <Fig id="store.required" after="," /> which is{' '}
           <Fig id="store.ah12" /> at 12 V or <Fig id="store.ah24" /> at 24 V. Usable <Fig id="store.usable" /> lasts{' '}
-          <Fig id="store.days" after="." /> Gives up to <Fig id="peak.current" /> at the worst moment.
+          <Fig id="store.daysOld" /> old and at its coldest, <Fig id="store.days" /> new. Gives up to{' '}
+          <Fig id="peak.current" /> at the worst moment.
         </>
       }
     >
