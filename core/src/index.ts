@@ -6,6 +6,7 @@
 // What does this job come to?
 export { assess, type Evaluation, evaluate } from './assess.ts';
 export type { Assessment, Ledger, LedgerEntry } from './assessment.ts';
+export type { Habit, Habits } from './choices/habits.ts';
 export type { SizeChoice } from './choices/inverterChoice.ts';
 // What comes together, and what carries it?
 export {
@@ -58,6 +59,8 @@ export {
 export type { EvidenceSummary } from './loads/evidence.ts';
 // How does a load run?
 export type { LabelReading } from './loads/label.ts';
+// What may have been forgotten?
+export { type Missing, missingUsuals } from './loads/missing.ts';
 export { withPhases } from './loads/phases.ts';
 export { type Bus, type Proposal, proposeLoad } from './loads/quickAdd.ts';
 export { addRun, moveRun, resizeRun } from './loads/runs.ts';

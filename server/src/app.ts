@@ -13,6 +13,7 @@ import { catalogueRoutes } from './routes/catalogue.ts';
 import { jobRoutes } from './routes/jobs.ts';
 import { photoRoutes } from './routes/photos.ts';
 import { apiHeaders, knownHost, ownOrigin, permissions } from './security.ts';
+import { Summaries } from './summary/summaries.ts';
 
 const WEB = fileURLToPath(new URL('../../web/dist/', import.meta.url));
 
@@ -23,11 +24,12 @@ export interface AppOptions {
   /** Requests a minute of one address; 0 = no limit. */
   readonly requestsPerMinute?: number;
   readonly decoder?: PhotoDecoder;
+  readonly summaries?: Summaries;
 }
 
 /** Builds the application without starting it: web and API from one origin. */
 export function buildApp(pool: Pool, log: Logger, options: AppOptions = {}): Express {
-  const { webRoot = WEB, hosts = [], decoder = new PhotoDecoder() } = options;
+  const { webRoot = WEB, hosts = [], decoder = new PhotoDecoder(), summaries = new Summaries(pool, log) } = options;
   const app = express();
   app.disable('x-powered-by');
   app.set('etag', false);
@@ -43,7 +45,7 @@ export function buildApp(pool: Pool, log: Logger, options: AppOptions = {}): Exp
     response.json({ status: 'ok' });
   });
   api.use('/jobs/:job/photos', photoRoutes(pool, decoder, demoWorkspace));
-  api.use('/jobs', jobRoutes(pool, demoWorkspace));
+  api.use('/jobs', jobRoutes(pool, summaries, demoWorkspace));
   api.use('/catalogue', catalogueRoutes(pool, demoWorkspace));
   api.use((request) => {
     throw new Problem(

@@ -9,6 +9,7 @@ import { limitConnections } from './limits.ts';
 import { migrate, NewerDatabase } from './migrate.ts';
 import { PhotoDecoder } from './photo/reencode.ts';
 import { readSettings, SettingFault, type Settings } from './settings.ts';
+import { Summaries } from './summary/summaries.ts';
 
 /** The server process: migrate, put the demo in, listen. Settings come from the environment alone. */
 
@@ -52,7 +53,8 @@ async function prepare(): Promise<void> {
 }
 
 const decoder = new PhotoDecoder();
-const app = buildApp(pool, log, { hosts, decoder, requestsPerMinute: limits.requestsPerMinute });
+const summaries = new Summaries(pool, log);
+const app = buildApp(pool, log, { hosts, decoder, summaries, requestsPerMinute: limits.requestsPerMinute });
 const server = createServer({ connectionsCheckingInterval: 2000 }, app);
 limitConnections(server);
 server.once('error', (error: NodeJS.ErrnoException) =>
@@ -74,6 +76,7 @@ const STOP_MS = 2000;
 
 function stop(): void {
   decoder.close();
+  summaries.close();
   server.close(() => pool.end().then(() => process.exit(0)));
   server.closeIdleConnections();
   setTimeout(() => process.exit(0), STOP_MS).unref();

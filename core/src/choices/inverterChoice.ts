@@ -81,7 +81,7 @@ export function schoolChoices({ moment, device }: SizedInverter): SchoolChoice[]
 }
 
 /** The job with an inverter of that size; what was measured on another size is not taken over. */
-function withSize(job: Job, optionId: string, { id, ratingW }: Inverter, sizeW: number): Job {
+export function withSize(job: Job, optionId: string, { id, ratingW }: Inverter, sizeW: number): Job {
   const own = ratingW === sizeW ? {} : UNIT_UNSAID;
   return {
     ...job,

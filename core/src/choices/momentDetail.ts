@@ -10,6 +10,7 @@ import { type SupplyMoment, supplyMoment } from '../moment/supplyMoment.ts';
 import { type Trip, tripsOf } from '../moment/trips.ts';
 import { acWeights, startsOf, type TimedSet } from '../moment/worstMoment.ts';
 import { MOTOR_FROM } from '../reference/starts.ts';
+import { type Habits, habitsOf } from './habits.ts';
 import { type SchoolChoice, type SizeChoice, schoolChoices, sizeChoices } from './inverterChoice.ts';
 
 /** One of the heaviest sets of an inverter, the largest member first, with its own worst start and what trips. */
@@ -31,6 +32,8 @@ export interface InverterDetail {
   /** Loads that a stepped wave would harm: motors, and medical or precision devices. */
   readonly sineFor: readonly string[];
   readonly forms: readonly FormChoice[];
+  /** What would shrink it; null when fewer than two loads hang on it. */
+  readonly habits: Habits | null;
 }
 
 /** What a kind of inverter makes possible on each supply of the brief. */
@@ -99,6 +102,7 @@ function inverterDetail(job: Job, evaluation: Evaluation, inverter: SizedInverte
       .filter(({ id, sensitive, startRatio }) => ids.has(id) && (sensitive || startRatio >= MOTOR_FROM))
       .map(({ name }) => name),
     forms: formChoices(job, evaluation, inverter),
+    habits: habitsOf(job, evaluation, inverter),
   };
 }
 

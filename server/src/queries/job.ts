@@ -1,5 +1,6 @@
 import { type Job, SCHEMA_VERSION } from '@joulemetric/core';
 import type { Database } from '../database.ts';
+import type { JobSummary } from '../summary/summarise.ts';
 
 /** A job as it is stored. Its document stays the text that PostgreSQL hands over: nobody here needs to look inside. */
 export interface StoredJob {
@@ -17,6 +18,8 @@ export interface JobListing {
   readonly client: string;
   readonly vehicle: string;
   readonly loads: number;
+  /** Of this very version; null while it is being reckoned, empty when it could not be. */
+  readonly summary: Partial<JobSummary> | null;
 }
 
 const HEAD = 'id, version, updated_at as "updatedAt"';
@@ -25,8 +28,11 @@ const HEAD = 'id, version, updated_at as "updatedAt"';
 export async function listJobs(db: Database, workspace: string): Promise<JobListing[]> {
   const { rows } = await db.query<JobListing>({
     name: 'list-jobs',
-    text: `select ${HEAD}, title, client, vehicle, loads
-             from job where workspace_id = $1 order by updated_at desc, id`,
+    text: `select job.id, job.version, updated_at as "updatedAt", title, client, vehicle, loads, summary
+             from job left join job_summary
+               on job_summary.workspace_id = job.workspace_id and job_id = job.id
+              and job_summary.version = job.version
+            where job.workspace_id = $1 order by updated_at desc, job.id`,
     values: [workspace],
   });
   return rows;

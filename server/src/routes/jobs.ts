@@ -13,18 +13,29 @@ import {
   type StoredJob,
   updateJob,
 } from '../queries/job.ts';
+import type { Summaries } from '../summary/summaries.ts';
 import { uuidFrom } from './ids.ts';
 
 /** `/api/jobs`: the jobs of one workspace. @param workspace resolves the workspace of a request */
-export function jobRoutes(db: Database, workspace: (request: Request) => Promise<string>): Router {
+export function jobRoutes(
+  db: Database,
+  summaries: Summaries,
+  workspace: (request: Request) => Promise<string>,
+): Router {
   const router = Router();
 
   router.get('/', async (request, response) => {
-    response.json(await listJobs(db, await workspace(request)));
+    const owner = await workspace(request);
+    const listed = await listJobs(db, owner);
+    for (const { id, summary } of listed) if (summary === null) summaries.want(owner, id);
+    response.json(listed);
   });
 
   router.post('/', async (request, response) => {
-    created(response, await insertJob(db, await workspace(request), jobFrom(request)));
+    const owner = await workspace(request);
+    const stored = await insertJob(db, owner, jobFrom(request));
+    summaries.want(owner, stored.id);
+    created(response, stored);
   });
 
   router.get('/:id', async (request, response) => {
@@ -39,11 +50,16 @@ export function jobRoutes(db: Database, workspace: (request: Request) => Promise
     const owner = await workspace(request);
     if (seen === 'none') {
       const stored = await insertJobAs(db, owner, id, job);
-      if (stored) return created(response, stored);
+      if (stored) {
+        summaries.want(owner, id);
+        return created(response, stored);
+      }
       // The same call came before, and its answer was lost.
       return answer(response, (await readJob(db, owner, id)) ?? unknown(id));
     }
-    answer(response, (await updateJob(db, owner, id, seen, job)) ?? (await whyNot(db, owner, id, seen)));
+    const stored = (await updateJob(db, owner, id, seen, job)) ?? (await whyNot(db, owner, id, seen));
+    summaries.want(owner, id);
+    answer(response, stored);
   });
 
   router.delete('/:id', async (request, response) => {

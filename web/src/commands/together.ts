@@ -18,6 +18,14 @@ export const limitTogether = (loads: readonly string[], most: number): Edit =>
       : { atMost: [...atMost, { loads: [...loads], most }] },
   );
 
+/** Each of these pairs is never together, as one edit; all or, when the job holds no more groups, none. */
+export const keepApart = (pairs: readonly (readonly [string, string])[]): Edit =>
+  edited(({ atMost }) =>
+    atMost.length + pairs.length > MOST_GROUPS.atMost
+      ? {}
+      : { atMost: [...atMost, ...pairs.map(([a, b]) => ({ loads: [a, b], most: 1 }))] },
+  );
+
 /** These run only together: what excludes one of them excludes all. */
 export const joinTogether = (loads: readonly string[]): Edit =>
   edited(({ always }) =>

@@ -10,6 +10,19 @@ export interface JobListing {
   readonly client: string;
   readonly vehicle: string;
   readonly loads: number;
+  /** Null while it is being reckoned; empty when it could not be. */
+  readonly summary: Partial<JobSummary> | null;
+}
+
+/** What the server says of a job at a glance. */
+export interface JobSummary {
+  readonly needWh: number;
+  readonly lostWh: number;
+  readonly storeAh: number;
+  readonly busV: number;
+  readonly worst: { readonly severity: 'stop' | 'caution'; readonly what: string } | null;
+  readonly stops: number;
+  readonly cautions: number;
 }
 
 export interface StoredJob {

@@ -8,6 +8,8 @@ interface TextFieldProps {
   readonly note?: string;
   readonly maxLength?: number;
   readonly required?: boolean;
+  /** Stands ready to be typed over when the page opens. */
+  readonly ready?: boolean;
 }
 
 const LINE = 'border-b border-line focus-within:border-ink focus-within:shadow-[0_1px_0_var(--ink)]';
@@ -32,7 +34,15 @@ function Label({ id, hidden, children }: { id: string; hidden: boolean; children
 }
 
 /** A line of text under its label; every keystroke counts. */
-export function TextField({ label, value, onChange, note, maxLength = 120, required = false }: TextFieldProps) {
+export function TextField({
+  label,
+  value,
+  onChange,
+  note,
+  maxLength = 120,
+  required = false,
+  ready = false,
+}: TextFieldProps) {
   const id = useId();
   const { draft, problem, type, leave } = useDraft(value, (text) => {
     if (required && text.trim() === '') return 'It needs a name; the last one stays until you give another';
@@ -51,6 +61,9 @@ export function TextField({ label, value, onChange, note, maxLength = 120, requi
           maxLength={maxLength}
           aria-invalid={problem ? true : undefined}
           aria-describedby={problem || note ? `${id}-note` : undefined}
+          // biome-ignore lint/a11y/noAutofocus: only where the page was opened to fill in this very field.
+          autoFocus={ready}
+          onFocus={(event) => ready && event.target.select()}
           onChange={(event) => type(event.target.value)}
           onBlur={leave}
           className="min-h-8 w-full bg-transparent py-1 text-number focus:outline-none phone:min-h-11"

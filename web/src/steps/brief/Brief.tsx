@@ -1,5 +1,6 @@
 import { type Job, MARGIN, monthName, SKY } from '@joulemetric/core';
 import { ToggleGroup } from 'radix-ui';
+import { useLocation } from 'react-router';
 import {
   changeAlternator,
   changeBrief,
@@ -57,10 +58,18 @@ function Section({ title, wide = false, children }: { title: string; wide?: bool
 
 function Client() {
   const { job, edit } = useJob();
+  const { state } = useLocation();
+  const nameIt = (state as { nameIt?: boolean } | null)?.nameIt === true;
   return (
     <Section title="Client and vehicle">
       <div className="col-span-2">
-        <TextField label="Job" required value={job.title} onChange={(title) => edit(changeJob({ title }), 'title')} />
+        <TextField
+          label="Job"
+          ready={nameIt}
+          required
+          value={job.title}
+          onChange={(title) => edit(changeJob({ title }), 'title')}
+        />
       </div>
       <TextField label="Client" value={job.client} onChange={(client) => edit(changeJob({ client }), 'client')} />
       <TextField label="Vehicle" value={job.vehicle} onChange={(vehicle) => edit(changeJob({ vehicle }), 'vehicle')} />

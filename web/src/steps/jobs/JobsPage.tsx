@@ -1,5 +1,5 @@
 import { blankJob } from '@joulemetric/core';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import useSWR from 'swr';
 import { ApiError, api, type JobListing } from '../../edges/api.ts';
@@ -7,13 +7,27 @@ import { newUuid } from '../../edges/uuid.ts';
 import { toggleTheme } from '../../shell/theme.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
+import { arrange, type Order } from './arrange.ts';
+import { Finder } from './Finder.tsx';
+import { Glance } from './Glance.tsx';
 import { ImportJob } from './ImportJob.tsx';
 import { OrphanEdits } from './OrphanEdits.tsx';
 import { useWaiting } from './useWaiting.ts';
 
 /** All jobs of the workspace, the last touched first. */
 export function JobsPage() {
-  const { data: jobs, error, mutate } = useSWR('jobs', api.listJobs, { errorRetryInterval: 2000 });
+  const {
+    data: jobs,
+    error,
+    mutate,
+  } = useSWR('jobs', api.listJobs, {
+    errorRetryInterval: 2000,
+    // What is still being reckoned is there in a moment.
+    refreshInterval: (listed) => (listed?.some(({ summary }) => summary === null) ? 1500 : 0),
+  });
+  const [word, setWord] = useState('');
+  const [order, setOrder] = useState<Order>('touched');
+  const shown = useMemo(() => arrange(jobs ?? [], word, order), [jobs, word, order]);
   const [removing, setRemoving] = useState<JobListing | null>(null);
   const waiting = useWaiting();
   return (
@@ -44,8 +58,12 @@ export function JobsPage() {
             No job yet. Name one above, then take down what runs in it; every size follows from that.
           </p>
         )}
+        {(jobs?.length ?? 0) > 3 && <Finder word={word} onWord={setWord} order={order} onOrder={setOrder} />}
+        {jobs && jobs.length > 0 && shown.length === 0 && (
+          <p className="py-6 text-number text-ink-2">No job has “{word.trim()}” in its name, client or vehicle.</p>
+        )}
         <ul>
-          {jobs?.map((job) => (
+          {shown.map((job) => (
             <JobRow key={job.id} job={job} waiting={waiting.editsOf(job.id)} onRemove={() => setRemoving(job)} />
           ))}
         </ul>
@@ -70,7 +88,7 @@ function JobRow({ job, waiting, onRemove }: { job: JobListing; waiting: number; 
   });
   return (
     <li className="grid grid-cols-[1fr_auto] items-center gap-4 border-b border-line">
-      <Link to={`/jobs/${job.id}/loads`} className="group grid grid-cols-[1fr_90px_170px] gap-4 py-3 phone:block">
+      <Link to={`/jobs/${job.id}/loads`} className="group grid grid-cols-[1fr_300px_130px] gap-4 py-3 phone:block">
         <span>
           <span className="block text-total font-semibold group-hover:text-copper">{job.title}</span>
           <span className="block text-ink-2">
@@ -83,7 +101,7 @@ function JobRow({ job, waiting, onRemove }: { job: JobListing; waiting: number; 
             </span>
           )}
         </span>
-        <span className="num self-center text-number text-ink-2 phone:mr-4">{job.loads} loads</span>
+        <Glance summary={job.summary} loads={job.loads} />
         <span className="num self-center text-note text-ink-2">{touched}</span>
       </Link>
       <button
@@ -98,6 +116,9 @@ function JobRow({ job, waiting, onRemove }: { job: JobListing; waiting: number; 
   );
 }
 
+/** What a new job is called until somebody names it. */
+const UNNAMED = 'Unnamed job';
+
 function NewJob() {
   const navigate = useNavigate();
   const [title, setTitle] = useState('');
@@ -106,8 +127,9 @@ function NewJob() {
   const [id] = useState(newUuid);
   const create = async () => {
     try {
-      const stored = await api.createJob(id, blankJob(title.trim()));
-      navigate(`/jobs/${stored.id}/brief`);
+      const stored = await api.createJob(id, blankJob(title.trim() || UNNAMED));
+      // A job that has no name yet waits for one, ready to be typed.
+      navigate(`/jobs/${stored.id}/brief`, { state: { nameIt: title.trim() === '' } });
     } catch (error) {
       setProblem((error as Error).message);
     }
@@ -117,7 +139,6 @@ function NewJob() {
       className="w-[400px] phone:mt-4 phone:w-full"
       onSubmit={(event) => {
         event.preventDefault();
-        if (title.trim() === '') return setProblem('Give the job a name, such as the vehicle and its client.');
         void create();
       }}
     >

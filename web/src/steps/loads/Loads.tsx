@@ -13,6 +13,7 @@ import { dayWords } from './dayWords.ts';
 import { FirstLoads } from './FirstLoads.tsx';
 import { COLUMNS, LANE_COLUMN, SPARE_COLUMN } from './LoadRow.tsx';
 import { LoadSheet } from './LoadSheet.tsx';
+import { MissingLoads } from './MissingLoads.tsx';
 import { QuickAdd } from './QuickAdd.tsx';
 import { ManyActions, RowActions } from './RowActions.tsx';
 import { DayChoice, DaysCompared, ListTools } from './SheetTools.tsx';
@@ -32,6 +33,7 @@ export function Loads() {
         <StepHead question="What runs, and for how long?" aside={!isPhone && <QuickAdd />}>
           <Summary />
         </StepHead>
+        <MissingLoads />
         {job.loads.length === 0 ? <FirstLoads /> : <Sheet isPhone={isPhone} />}
         <CsvFiles />
       </div>

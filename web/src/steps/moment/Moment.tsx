@@ -10,6 +10,7 @@ import { StepHead } from '../../ui/Question.tsx';
 import { Argue } from './Argue.tsx';
 import { BusBar } from './BusBar.tsx';
 import { Forms } from './Forms.tsx';
+import { Habits } from './Habits.tsx';
 import { SetBars } from './SetBars.tsx';
 import { Sizes } from './Sizes.tsx';
 import { Supplies } from './Supplies.tsx';
@@ -82,6 +83,7 @@ export function Moment() {
         return (
           <section key={inverter.device.id} aria-label={inverter.device.name}>
             <Sizes inverter={inverter} detail={own} alone={used.length === 1} />
+            <Habits detail={own} />
             <Forms inverter={inverter} detail={own} />
           </section>
         );
