@@ -141,7 +141,7 @@ test('a generator: too much at once is said with what to do, and what is ticked 
   page,
 }) => {
   const id = await openJob(page);
-  for (const line of ['kettle 1500W', 'fan heater 1500W', 'air conditioner portable 900W']) await add(page, line);
+  for (const line of ['kettle 1500W', 'fan heater 1500W', 'air conditioner portable 900W input']) await add(page, line);
   await page.keyboard.press('Alt+4');
   await page.getByRole('radio', { name: 'With a transfer switch' }).check();
   await page.getByRole('button', { name: 'A generator' }).click();

@@ -70,7 +70,7 @@ test('a second inverter, a measured curve and a port are described, and what han
   const port = page.locator('[data-device="port"]');
   await expect(port.getByLabel('Shuts off at')).toHaveValue('10');
   await expect(page.getByRole('region', { name: 'Findings' })).toContainText('shuts off at 10 A');
-  await port.getByLabel('Shuts off at').fill('15A');
+  await port.getByLabel('Shuts off at').fill('16A');
   await expect(page.getByRole('region', { name: 'Findings' })).toHaveCount(0);
 
   const inverter = page.locator('[data-device="inverter"]');

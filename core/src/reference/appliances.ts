@@ -249,7 +249,7 @@ function nameScore({ id, name, words }: Appliance, typed: readonly string[]): nu
     const found = word === head ? 12 : named.includes(word) ? 8 : everyday.includes(word) ? 6 : 3;
     // What a type's name begins with tells it only when all of it is there: a fan is no fan heater.
     const modifies = word !== head && !everyday.includes(word) && !named.every((part) => typed.includes(part));
-    total += found + (isLast ? 3 : 0) + (id.split('-')[0] === word && !modifies ? 2 : 0);
+    total += found + (isLast ? 3 : 0) + (named.includes(word) && id.split('-')[0] === word && !modifies ? 2 : 0);
     // An everyday word among strange ones is a chance: a bench lathe is no bench lamp.
     const byChance = word !== head && !named.includes(word) && unknown >= 1 && !isLast;
     if (!GENERAL.has(word) && !modifies && !byChance) tells = true;

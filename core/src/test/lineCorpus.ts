@@ -60,6 +60,8 @@ router 0.2 kWh per 24h ⇒ type router; W 8.3333
 router 12V 1A 24/7 ⇒ type router; W 12; min 1440; path direct
 alarm 1W all day ⇒ type alarm; W 1; min 1440
 camera 5W around the clock ⇒ W 5; min 1440
+lamp ⇒ type lights-led; path direct
+lamp desk 60W 5h ⇒ type lamp-desk; W 60; path inverter
 lamp 10W 1 hour 20 ⇒ W 10; min 80
 lamp 10W 1h20 ⇒ min 80
 lamp 10W 1 h 20 min ⇒ min 80

@@ -1,6 +1,5 @@
-import { type ChildProcess, fork } from 'node:child_process';
-import { fileURLToPath } from 'node:url';
 import { Problem } from '../errors.ts';
+import { Helper } from '../helper.ts';
 import type { Decoded, ToDecode } from './decoder.ts';
 
 /** A photo as it is stored: JPEG, upright, without metadata. */
@@ -12,8 +11,6 @@ export interface Reencoded {
 
 /** ms a photo may take to decode; a phone's takes under one second. */
 const DECODE_MS = 10_000;
-/** ms after which a decoder that nobody needs is let go. */
-const IDLE_MS = 60_000;
 /** Photos that may wait for the decoder; each is up to 15 MB. */
 const MOST_WAITING = 8;
 
@@ -32,66 +29,21 @@ const isPhoto = (bytes: Buffer): boolean =>
     marks.every(({ at, bytes: mark }) => bytes.toString('latin1', at, at + mark.length) === mark),
   );
 
-/**
- * Decodes photos in a process of its own, one after the other: what hangs or breaks there is ended there, and the
- * server goes on. The process is started when first needed and let go when idle.
- */
+/** Decodes photos in a process of its own, one after the other. */
 export class PhotoDecoder {
-  #child: ChildProcess | null = null;
-  #queue: Promise<unknown> = Promise.resolve();
-  #waiting = 0;
-  #idle: NodeJS.Timeout | undefined;
+  readonly #helper = new Helper<ToDecode, Decoded>(new URL('./decoder.ts', import.meta.url), DECODE_MS);
 
   async reencode(bytes: Buffer): Promise<Reencoded> {
     if (!isPhoto(bytes)) throw notAPhoto();
-    if (this.#waiting >= MOST_WAITING)
+    if (this.#helper.waiting >= MOST_WAITING)
       throw new Problem('too-many-requests', 'Other photos are being read; send this one again in a moment.');
-    this.#waiting += 1;
-    const turn = this.#queue.then(() => this.#decode(bytes));
-    this.#queue = turn.catch(() => undefined).finally(() => (this.#waiting -= 1));
-    return turn;
+    const answer = await this.#helper.ask({ bytes });
+    if (answer && 'jpeg' in answer) return { ...answer, jpeg: Buffer.from(answer.jpeg) };
+    throw answer?.tooLarge ? tooLarge() : notAPhoto();
   }
 
   close(): void {
-    clearTimeout(this.#idle);
-    this.#child?.kill('SIGKILL');
-    this.#child = null;
-  }
-
-  #decode(bytes: Buffer): Promise<Reencoded> {
-    clearTimeout(this.#idle);
-    const child = this.#child ?? this.#start();
-    return new Promise<Reencoded>((resolve, reject) => {
-      const settle = (answer: Decoded | null): void => {
-        clearTimeout(late);
-        child.off('message', settle);
-        child.off('exit', lost);
-        if (answer && 'jpeg' in answer) resolve({ ...answer, jpeg: Buffer.from(answer.jpeg) });
-        else reject(answer?.tooLarge ? tooLarge() : notAPhoto());
-        this.#idle = setTimeout(() => this.close(), IDLE_MS).unref();
-      };
-      const lost = () => {
-        if (this.#child === child) this.#child = null;
-        settle(null);
-      };
-      const late = setTimeout(() => this.close(), DECODE_MS);
-      child.once('message', settle);
-      child.once('exit', lost);
-      child.send({ bytes } satisfies ToDecode, (error) => error && this.close());
-    });
-  }
-
-  #start(): ChildProcess {
-    this.#child = fork(fileURLToPath(new URL('./decoder.ts', import.meta.url)), [], {
-      execArgv: ['--import', 'tsx', '--max-old-space-size=256'],
-      serialization: 'advanced',
-      stdio: 'ignore',
-      // Nothing of the server's secrets is needed to read a picture.
-      env: { PATH: process.env.PATH },
-    });
-    this.#child.unref();
-    this.#child.channel?.unref();
-    return this.#child;
+    this.#helper.close();
   }
 }
 
