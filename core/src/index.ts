@@ -6,7 +6,7 @@
 // What does this job come to?
 export { assess, type Evaluation, evaluate } from './assess.ts';
 export type { Assessment, Ledger, LedgerEntry } from './assessment.ts';
-export type { Habit, Habits } from './choices/habits.ts';
+export type { Habit, Habits, Rare } from './choices/habits.ts';
 export type { SizeChoice } from './choices/inverterChoice.ts';
 // What comes together, and what carries it?
 export {

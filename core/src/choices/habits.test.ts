@@ -65,4 +65,14 @@ describe('habits that shrink the inverter', () => {
       { numRuns: 12 },
     );
   });
+
+  it('a size that only one rare load asks for says so: 2,400 W for 6 minutes a day beside 100 W', () => {
+    const rare = habits(
+      exact(aJob([ac('dryer', 2400), ac('desk', 100, { runs: [{ startMin: 540, minutes: 300 }] })])),
+    )?.rare;
+    expect(rare).toMatchObject({ id: 'dryer-0', ratingW: 150 });
+    expect(rare?.minutes).toBeCloseTo(6, 9);
+    const daily = exact(aJob([ac('heater', 2400, { runs: [{ startMin: 540, minutes: 120 }] }), ac('desk', 100)]));
+    expect(habits(daily)?.rare).toBeNull();
+  });
 });

@@ -1,5 +1,7 @@
 import type { Evaluation } from '../assess.ts';
+import { runsOn, shareOfDays } from '../job/day.ts';
 import type { Inverter, Job } from '../job/schema.ts';
+import { minutesPerDay } from '../loads/runs.ts';
 import { coincidenceOf } from '../moment/coincidence.ts';
 import {
   heatFactor,
@@ -31,6 +33,15 @@ export interface Habit {
   readonly worth: Worth;
 }
 
+/** A load that is seldom on and alone asks for the size. */
+export interface Rare {
+  readonly id: string;
+  /** Minutes a day that it is on, by the mean of the week. */
+  readonly minutes: number;
+  /** The standard size that would do without it. */
+  readonly ratingW: number;
+}
+
 export interface Habits {
   /** The size that is needed as it stands. */
   readonly ratingW: number;
@@ -38,6 +49,8 @@ export interface Habits {
   readonly single: readonly Habit[];
   /** The fewest habits with which the next smaller standard size does; null when none are enough. */
   readonly smallest: Habit | null;
+  /** What nothing but one rare load asks for; null when the size is of everyday use. */
+  readonly rare: Rare | null;
   /** Whether `smallest` is known to be the smallest: the search was not cut short. */
   readonly proved: boolean;
 }
@@ -108,6 +121,7 @@ export function habitsOf(job: Job, evaluation: Evaluation, inverter: SizedInvert
     ratingW,
     single,
     smallest: found.pairs ? tell(found.pairs, kept.with(found.pairs).need.requiredW) : null,
+    rare: rareLoad(job, evaluation, inverter, ratingW),
     proved: found.proved,
   };
 }
@@ -141,8 +155,34 @@ function fewest(
   return { pairs: null, proved: true };
 }
 
+/** Less than this a day is rare, minutes; and the size without it must be so much smaller to be worth a word. Own choice. */
+const RARE_MIN = 30;
+const MUCH_SMALLER = 0.75;
+
+function rareLoad(
+  job: Job,
+  { slices }: Evaluation,
+  { device, moment, need }: SizedInverter,
+  nowW: number,
+): Rare | null {
+  const coincidence = coincidenceOf(job.together);
+  const found = decidingIds(moment, need.requiredW, { device }).flatMap((id): Rare[] => {
+    const load = job.loads.find((one) => one.id === id);
+    if (!load || load.draw.kind === 'standby' || load.draw.kind === 'thermostatic') return [];
+    const minutes = minutesPerDay(runsOn(load, job.brief.day)) * shareOfDays(load, job.brief.day);
+    if (minutes > RARE_MIN) return [];
+    const others = moment.acLoads.filter((one) => one.id !== id);
+    const without = worstMoment(others, slices, coincidence, job.rules.twoMayStart, holdSecondsOf(device));
+    const margin = MARGIN[job.rules.inverterMargin].factor;
+    const needed = inverterNeed(without, margin, heatFactor(device.ambientC), surgeFactorOf(device));
+    return [{ id, minutes, ratingW: standardInverter(needed.requiredW).ratingW }];
+  });
+  const [most] = found.sort((a, b) => a.ratingW - b.ratingW);
+  return most && most.ratingW <= nowW * MUCH_SMALLER ? most : null;
+}
+
 /** The loads of a set that asks more than a size gives: each way out breaks this set. */
-function decidingIds(moment: WorstMoment, sizeW: number, { device }: SizedInverter): readonly string[] {
+function decidingIds(moment: WorstMoment, sizeW: number, { device }: Pick<SizedInverter, 'device'>): readonly string[] {
   const need = inverterNeed(moment, 1, 1, surgeFactorOf(device));
   const margins = [
     [need.byPowerW, moment.continuous.ids],

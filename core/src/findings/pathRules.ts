@@ -129,8 +129,8 @@ export const voltageRange: Rule = (assessed) =>
     return [
       {
         code: 'voltage-range',
-        // Too much destroys; too little only stops.
-        severity: tooHigh ? 'stop' : 'caution',
+        // Too much destroys, and a bus of another voltage never serves it; too little now and then only stops it.
+        severity: tooHigh || (load.minV !== null && high < load.minV) ? 'stop' : 'caution',
         where: { step: 'paths', loadId: load.id },
         values: {
           name: load.name,

@@ -1,4 +1,12 @@
-import { type Habit, type InverterDetail, namesOf, showText } from '@joulemetric/core';
+import {
+  formatDuration,
+  formatNumber,
+  type Habit,
+  type InverterDetail,
+  namesOf,
+  type Rare,
+  showText,
+} from '@joulemetric/core';
 import { keepApart } from '../../commands/together.ts';
 import { useJob } from '../../shell/JobContext.tsx';
 import { Button } from '../../ui/Button.tsx';
@@ -6,7 +14,7 @@ import { Button } from '../../ui/Button.tsx';
 /** Which loads kept apart shrink the inverter most: each habit with the size that then does and what it saves. */
 export function Habits({ detail }: { detail: InverterDetail | null }) {
   const habits = detail?.habits;
-  if (!habits || (habits.single.length === 0 && !habits.smallest)) return null;
+  if (!habits || (habits.single.length === 0 && !habits.smallest && !habits.rare)) return null;
   const { smallest } = habits;
   const several = smallest && smallest.pairs.length > 1 ? smallest : null;
   return (
@@ -17,6 +25,7 @@ export function Habits({ detail }: { detail: InverterDetail | null }) {
           {showText(habits.ratingW, 'W')} as it stands; what is marked stands on the client’s card
         </span>
       </h3>
+      {habits.rare && <RareLine rare={habits.rare} nowW={habits.ratingW} />}
       <ul>
         {habits.single.map((habit) => (
           <HabitRow key={habit.pairs.flat().join()} habit={habit} nowW={habits.ratingW} />
@@ -34,6 +43,16 @@ export function Habits({ detail }: { detail: InverterDetail | null }) {
   );
 }
 
+function RareLine({ rare, nowW }: { rare: Rare; nowW: number }) {
+  const { job } = useJob();
+  return (
+    <p className="num border-b border-line py-1.5 text-number">
+      {showText(nowW, 'W')} for {formatDuration(Math.round(rare.minutes * 10) / 10)} a day: nothing but{' '}
+      {namesOf([rare.id], job.loads)} asks for it; without it {showText(rare.ratingW, 'W')} would do.
+    </p>
+  );
+}
+
 function HabitRow({ habit, nowW }: { habit: Habit; nowW: number }) {
   const { job, edit } = useJob();
   const { pairs, requiredW, ratingW, worth } = habit;
@@ -48,7 +67,7 @@ function HabitRow({ habit, nowW }: { habit: Habit; nowW: number }) {
             ? `: ${showText(ratingW, 'W')} do instead of ${showText(nowW, 'W')}`
             : ', still the same size'}
           {ratingW < nowW &&
-            `; ${showText(savedWh, 'Wh')} a day less idle and conversion, ${showText(worth.kg, 'kg', job.brief.region.units)} less${worth.money === null ? '' : `, ${showText(worth.money, '')} ${job.brief.region.currency} of store and panel`}`}
+            `; ${showText(savedWh, 'Wh')} a day less idle and conversion, ${showText(worth.kg, 'kg', job.brief.region.units)} less${worth.money === null ? '' : `, ${formatNumber(worth.money)} ${job.brief.region.currency} of store and panel`}`}
         </p>
       </div>
       <Button onClick={() => edit(keepApart(pairs))}>{pairs.length === 1 ? 'Mark it' : 'Mark them'}</Button>
