@@ -58,7 +58,7 @@ export {
 } from './loads/csv.ts';
 export type { EvidenceSummary } from './loads/evidence.ts';
 // How does a load run?
-export type { LabelReading } from './loads/label.ts';
+export type { LabelReading } from './loads/labelReading.ts';
 // What may have been forgotten?
 export { type Missing, missingUsuals } from './loads/missing.ts';
 export { withPhases } from './loads/phases.ts';
@@ -94,7 +94,10 @@ export { type FlowLink, type FlowNode, flowOf } from './paths/flow.ts';
 // How is a number read and shown?
 export type { Figure, FigureId, Figures, OriginLabel, WorkingInput } from './quantity/figure.ts';
 export { formatClock, formatDuration, formatNumber, show, showText } from './quantity/format.ts';
-export { type Kind, type Question, readField, readNumber } from './quantity/read.ts';
+export { readNumber } from './quantity/numeral.ts';
+export type { Question } from './quantity/question.ts';
+export { readField } from './quantity/readField.ts';
+export type { Kind } from './quantity/token.ts';
 
 // What is taken when nothing is known?
 export { APPLIANCES, type Appliance, findAppliances, fromFirm } from './reference/appliances.ts';

@@ -4,7 +4,7 @@ import { overlappingRun } from '../job/overlap.ts';
 import { plainLoad } from '../job/plainLoad.ts';
 import type { Draw, Load, Run } from '../job/schema.ts';
 import { DAY_KINDS, EVIDENCE, INSULATION, PATHS } from '../job/values.ts';
-import { readNumber } from '../quantity/read.ts';
+import { readNumber } from '../quantity/numeral.ts';
 import { spreadRuns } from './runs.ts';
 
 /**

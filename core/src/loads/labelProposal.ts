@@ -1,11 +1,13 @@
 import { runningPowerW, withRunningPower } from '../job/draw.ts';
 import { plainLoad } from '../job/plainLoad.ts';
 import type { Draw, Load, Run } from '../job/schema.ts';
-import { type Question, readQuantities } from '../quantity/read.ts';
+import type { Question } from '../quantity/question.ts';
+import { readQuantities } from '../quantity/read.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
 import { type Appliance, bestFit, loadFrom, nearMatches } from '../reference/appliances.ts';
 import { fitsBus, NAMEPLATE, windowOf } from '../reference/nameplates.ts';
-import { type LabelReading, readLabel } from './label.ts';
+import { readLabel } from './label.ts';
+import type { LabelReading } from './labelReading.ts';
 import type { Bus, Proposal } from './proposal.ts';
 import { runsFor } from './runs.ts';
 import { typedUse } from './typedUse.ts';

@@ -1,7 +1,7 @@
 import type { Load } from '../job/schema.ts';
 import type { Question } from '../quantity/question.ts';
 import type { Appliance } from '../reference/appliances.ts';
-import type { LabelReading } from './label.ts';
+import type { LabelReading } from './labelReading.ts';
 
 /** What a typed line or a label would add, or the questions that stand in the way. */
 export interface Proposal {

@@ -1,6 +1,8 @@
 import { plainLoad } from '../job/plainLoad.ts';
 import type { Load } from '../job/schema.ts';
-import { type Question, type Reading, readQuantities, type Token } from '../quantity/read.ts';
+import type { Question } from '../quantity/question.ts';
+import { readQuantities } from '../quantity/read.ts';
+import type { Reading, Token } from '../quantity/token.ts';
 import { type Appliance, bestFit, loadFrom, type Match, nearMatches } from '../reference/appliances.ts';
 import { MAINS_FROM_V } from '../reference/nameplates.ts';
 import { looksLikeLabel } from './label.ts';

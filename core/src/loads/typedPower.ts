@@ -1,6 +1,7 @@
 import { withRunningPower } from '../job/draw.ts';
 import type { Draw, Load } from '../job/schema.ts';
-import type { Question, Reading, Token } from '../quantity/read.ts';
+import type { Question } from '../quantity/question.ts';
+import type { Reading, Token } from '../quantity/token.ts';
 import { type Appliance, isFullyNamed } from '../reference/appliances.ts';
 import { fitsBus, MAINS_FROM_V, NAMEPLATE, windowOf } from '../reference/nameplates.ts';
 import type { Bus } from './proposal.ts';

@@ -1,6 +1,7 @@
 import { cycleLength, runningPowerW } from '../job/draw.ts';
 import type { Draw, Load, Run } from '../job/schema.ts';
-import type { Question, Reading, Token } from '../quantity/read.ts';
+import type { Question } from '../quantity/question.ts';
+import type { Reading, Token } from '../quantity/token.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
 import { minutesPerDay, partOfDay, runInThe, runsFor, spreadRuns } from './runs.ts';
 

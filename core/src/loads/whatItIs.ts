@@ -1,4 +1,5 @@
-import type { Question, Reading } from '../quantity/read.ts';
+import type { Question } from '../quantity/question.ts';
+import type { Reading } from '../quantity/token.ts';
 import type { Appliance } from '../reference/appliances.ts';
 
 /** What a line names, where that is no plain appliance. */

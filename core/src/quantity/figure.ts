@@ -124,8 +124,10 @@ export class FigureBook {
   /** Records a figure and hands its plain value back for the next step. */
   set(id: FigureId, figure: Figure): number {
     if (!Number.isFinite(figure.value)) throw new RangeError(`figure ${id} is not a finite number`);
-    this.#figures[id] = figure;
-    return figure.value;
+    // No figure is −0: it would be shown with a sign.
+    const value = figure.value + 0;
+    this.#figures[id] = { ...figure, value };
+    return value;
   }
 
   value(id: FigureId): number {

@@ -5,7 +5,9 @@ import { formatUse, readUse } from '../loads/use.ts';
 import { findAppliances } from '../reference/appliances.ts';
 import { aLoad } from '../test/jobs.ts';
 import { formatDuration, formatNumber, show } from './format.ts';
-import { readField, readNumber, readQuantities } from './read.ts';
+import { readNumber } from './numeral.ts';
+import { readQuantities } from './read.ts';
+import { readField } from './readField.ts';
 
 describe('numbers as people write them', () => {
   it.each([

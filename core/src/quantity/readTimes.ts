@@ -1,5 +1,5 @@
 import { NUMERAL, readNumber } from './numeral.ts';
-import type { Token } from './read.ts';
+import type { Token } from './token.ts';
 
 /** How long, how often and when, in words: "1 hour 20", "quarter of an hour", "from 18 to 23:30", "twice a week", "20 s every 10 min". */
 
@@ -57,6 +57,7 @@ const RULES: readonly Rule[] = [
     `${BEGIN}(\\d+)\\s*${HOUR}\\s*(?:and\\s*)?(\\d{1,2})(?:\\s*${MINUTE})?(?![\\p{L}\\d.,%:]|\\s*(?:k?w|v|a|k?wh|va|x|×|times)(?!\\p{L}))`,
     (m) => length(Number(m[1]) * 60 + Number(m[2])),
   ],
+  [`(?<!\\p{L})(\\d+|an|one)\\s*${HOUR}\\s*and\\s*a\\s*half${END}`, (m) => length(30 + (Number(m[1]) || 1) * 60)],
   [`(?<!\\p{L})(\\d+|an?|one)\\s*and\\s*a\\s*half\\s*${HOUR}${END}`, (m) => length(30 + (Number(m[1]) || 1) * 60)],
   [
     `(?<!\\p{L})(?:(\\d+)\\s*${HOUR}\\s*and\\s*)?(?:a\\s*)?half(?:\\s*(?:an|of an))?\\s*${HOUR}${END}`,
@@ -77,6 +78,10 @@ const RULES: readonly Rule[] = [
   [
     `(?<![\\p{L}\\d.,/])(\\d|two|three|four|five|six)\\s*(?:days|nights)${PER}(?:week|wk)${END}`,
     (m) => atMostAWeek(often(m[1])),
+  ],
+  [
+    `(?<!\\p{L})(?:(?:once|one)\\s*)?(?:a|per|each|every)\\s*fortnight${END}|(?<!\\p{L})fortnightly${END}`,
+    () => week(0.5),
   ],
   [`(?<!\\p{L})every\\s*(?:other|second)\\s*(?:day|night)${END}`, () => week(3.5)],
   [`(?<!\\p{L})every\\s*(\\d|two|three|four|five|six)\\s*(?:days|nights)${END}`, (m) => atMostAWeek(7 / often(m[1]))],

@@ -1,0 +1,118 @@
+import type { Question } from '../quantity/question.ts';
+import { MAINS_FROM_V, NAMEPLATE } from '../reference/nameplates.ts';
+import type { LabelToken, Quantity } from './labelReading.ts';
+
+/** What on a label needs a word of somebody's: figures that contradict each other, second ones, two readings, a shaft. */
+export function labelQuestions(text: string, tokens: readonly LabelToken[]): Question[] {
+  const ask = (code: Question['code'], over: readonly LabelToken[], choices: readonly string[]): Question => {
+    const start = Math.min(...over.map((token) => token.start));
+    const end = Math.max(...over.map((token) => token.end));
+    return { code, start, end, found: text.slice(start, end), choices };
+  };
+  const textOf = ({ start, end }: LabelToken) => text.slice(start, end);
+  const questions: Question[] = [];
+  for (const token of tokens) {
+    if (token.other === null) continue;
+    const number = /\d+[.,]\d{3}/.exec(textOf(token))?.[0] ?? '';
+    const choices = [number.replace(/[.,]/, ''), String(Number(number.replace(',', '.')))];
+    if (token.other !== token.high)
+      questions.push(
+        ask(
+          'two-readings',
+          [token],
+          choices.map((one) => textOf(token).replace(number, one)),
+        ),
+      );
+  }
+  const shaft = tokens.filter(({ quantity }) => quantity === 'W shaft');
+  const said = tokens.some(({ quantity }) => quantity === 'W' || quantity === 'A' || quantity === 'VA');
+  if (shaft[0] && !said && !/shaft/iu.test(text))
+    questions.push(ask('shaft-or-input', [shaft[0]], [`${textOf(shaft[0])} shaft`, `${Math.round(shaft[0].high)} W`]));
+  for (const side of ['input', 'output', 'plain'] as const) {
+    const of = (quantity: Quantity) => tokens.filter((token) => token.quantity === quantity && token.side === side);
+    const outputs = side === 'input' ? [] : outputPairs(of('V'), of('A'));
+    if (outputs.length > 1) {
+      const largest = [...outputs].sort((a, b) => b.volts.high * b.amps.high - a.volts.high * a.amps.high);
+      const over = outputs.flatMap(({ volts, amps }) => [volts, amps]);
+      questions.push(
+        ask(
+          'several-outputs',
+          over,
+          largest.slice(0, 4).map(({ volts, amps }) => `${textOf(volts)} ${textOf(amps)}`),
+        ),
+      );
+      continue;
+    }
+    for (const own of byVolts(of)) questions.push(...secondFigures(text, own('A')), ...secondFigures(text, own('W')));
+    for (const own of byVolts(of)) questions.push(...contradictions(text, own));
+  }
+  const batteries = tokens.filter(({ quantity }) => quantity === 'Ah' || quantity === 'Wh');
+  if (batteries[0] && /batter|akku|accu|cell|li-?ion|lifepo/iu.test(text))
+    questions.push(ask('battery', [batteries[0]], []));
+  return questions;
+}
+
+/** "5V 3A, 9V 3A, 15V 3A, 20V 3.25A": one pair after the other. */
+function outputPairs(volts: readonly LabelToken[], amps: readonly LabelToken[]) {
+  return volts.flatMap((one, i) => {
+    const next = volts[i + 1]?.start ?? Number.POSITIVE_INFINITY;
+    const own = amps.find(({ start }) => start > one.start && start < next);
+    return own && volts.length > 1 ? [{ volts: one, amps: own }] : [];
+  });
+}
+
+/** Of several unlike figures of one kind on one side one is what it takes; each may be it. */
+function secondFigures(text: string, tokens: readonly LabelToken[]): Question[] {
+  const [first] = tokens;
+  if (!first || tokens.every(({ high }) => Math.abs(high - first.high) <= first.high * 0.05)) return [];
+  const start = first.start;
+  const end = tokens.at(-1)?.end ?? first.end;
+  const choices = tokens.map((kept) => {
+    let rest = '';
+    for (let i = start; i < end; i++)
+      if (!tokens.some((token) => token !== kept && i >= token.start && i < token.end)) rest += text[i];
+    return rest.replace(/\s+/g, ' ').trim();
+  });
+  return [{ code: 'second-figure', start, end, found: text.slice(start, end), choices: choices.slice(0, 4) }];
+}
+
+type Own = (quantity: Quantity) => LabelToken[];
+
+/** Each voltage has what stands after it, up to the next; the first also what stands before it. */
+function byVolts(of: Own): Own[] {
+  const all = of('V');
+  if (all.length < 2) return [of];
+  return all.map((volts, i) => {
+    const from = i === 0 ? Number.NEGATIVE_INFINITY : volts.start;
+    const to = all[i + 1]?.start ?? Number.POSITIVE_INFINITY;
+    return (quantity) => of(quantity).filter(({ start }) => start >= from && start < to);
+  });
+}
+
+/** Watts against volts × amps. Of mains they may be less by the power factor, of DC by the least voltage. */
+function contradictions(text: string, own: Own): Question[] {
+  const [watts] = own('W');
+  const [volts] = own('V');
+  const [amps] = own('A');
+  const [va] = own('VA');
+  if (watts && va && (watts.high > va.high * 1.05 || watts.high < va.high * NAMEPLATE.leastPowerFactor.value * 0.5))
+    return [contradicts(text, watts, va.high)];
+  return watts && volts && amps && amps.high > 0 && volts.high > 0 ? contradiction(text, watts, volts, amps) : [];
+}
+
+function contradicts(text: string, { start, end }: LabelToken, va: number): Question {
+  const found = `${text.slice(start, end)} beside ${Math.round(va)} VA`;
+  return { code: 'contradiction', start, end, found, choices: [`${Math.round(va)} W`] };
+}
+
+function contradiction(text: string, watts: LabelToken, volts: LabelToken, amps: LabelToken): Question[] {
+  const mains = volts.current === 'ac' || (volts.current === null && volts.high >= MAINS_FROM_V);
+  const products =
+    volts.pair && amps.pair
+      ? [volts.pair[0] * amps.pair[0], volts.pair[1] * amps.pair[1]]
+      : [volts.low * amps.high, volts.high * amps.high];
+  const [least, most] = [Math.min(...products), Math.max(...products)];
+  const lowest = mains ? NAMEPLATE.leastPowerFactor.value * 0.5 : 0.5;
+  if (watts.high <= most * 1.15 && watts.low >= least * lowest) return [];
+  return [contradicts(text, watts, most)];
+}

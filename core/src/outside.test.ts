@@ -1,0 +1,266 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { assess, evaluate } from './assess.ts';
+import { simulateStay } from './days/simulate.ts';
+import { acceptanceW, type Step, type StoreModel, stepStore } from './days/step.ts';
+import { blankJob } from './job/blank.ts';
+import { ambientByMinuteC } from './loads/ambient.ts';
+import { chargerWatts } from './moment/supplyMoment.ts';
+import { applyMoves } from './moves/move.ts';
+import { prepareMoves, rankMoves } from './moves/rank.ts';
+import { arrayDay } from './sources/array.ts';
+import { storeDriftWh } from './sources/drift.ts';
+import { driveProfile } from './sources/driving.ts';
+import { sunDay } from './sun/day.ts';
+import { dailyExtraterrestrialKwh, declination, extraterrestrialNormal, sunsetHourAngle } from './sun/geometry.ts';
+import { aHookup, aJob, aLoad, withSupplies, withSystem } from './test/jobs.ts';
+
+/** Worked by hand, beside the code: each figure here is arithmetic on the published formula or a closed form. */
+
+const place = (part: object) => ({ ...blankJob('x').brief.place, ...part });
+
+describe('a day’s sun by hand', () => {
+  it('at the equator the sun sets at 90°: noon and mid-morning by Collares-Pereira and Rabl', () => {
+    // a = 0.409 + 0.5016·sin 30° = 0.6598; b = 0.6609 − 0.4767·sin 30° = 0.42255.
+    // ∫(a + b·cos ω)·cos ω dω from −90° to 90° = 2a + bπ/2 = 1.98334; in hours × 12/π = 7.57578.
+    const day = sunDay(place({ latitudeDeg: 0, peakSunHours: 6 }), 3);
+    const noon = ((0.6598 + 0.42255) / 7.57578) * 6000;
+    const at0900 = (((0.6598 + 0.42255 * Math.SQRT1_2) * Math.SQRT1_2) / 7.57578) * 6000;
+    expect(day.irradianceWm2[719] as number).toBeCloseTo(noon, 0);
+    expect(day.irradianceWm2[540] as number).toBeCloseTo(at0900, -1);
+    expect(day.irradianceWm2[540] as number).toBeLessThan(noon * 0.66);
+    expect(day.irradianceWm2[300]).toBe(0);
+    expect(day.irradianceWm2.reduce((sum, w) => sum + w, 0) / 60).toBeCloseTo(6000, 6);
+  });
+
+  it('is as long before noon as after', () => {
+    const { irradianceWm2 } = sunDay(place({ latitudeDeg: 47, peakSunHours: 4 }), 6);
+    for (let m = 0; m < 720; m += 37) expect(irradianceWm2[m]).toBeCloseTo(irradianceWm2[1439 - m] as number, 9);
+  });
+
+  it('above the air: 1,367 W/m² more in January than in July; H₀ of 15 April at 43° N is 33.8 MJ/m² (the textbook’s)', () => {
+    expect(extraterrestrialNormal(1)).toBeCloseTo(1367 * (1 + 0.033 * Math.cos((2 * Math.PI) / 365)), 9);
+    expect(extraterrestrialNormal(183)).toBeLessThan(1330);
+    expect(dailyExtraterrestrialKwh(43, 105) * 3.6).toBeCloseTo(33.8, 1);
+  });
+
+  it('polar night gives nothing, polar day the whole circle, and the pole itself no NaN', () => {
+    expect(sunsetHourAngle((80 * Math.PI) / 180, declination(355))).toBe(0);
+    expect(sunsetHourAngle((80 * Math.PI) / 180, declination(172))).toBeCloseTo(Math.PI, 9);
+    for (const latitude of [-90, 90])
+      for (let day = 1; day <= 365; day += 13) {
+        const kwh = dailyExtraterrestrialKwh(latitude, day);
+        expect(kwh).toBeGreaterThanOrEqual(0);
+        expect(kwh).toBeLessThan(14);
+      }
+  });
+});
+
+describe('a usual day’s warmth by hand', () => {
+  const ambient = ambientByMinuteC(place({ dayTempC: 30, nightTempC: 10 }));
+  it('is warmest at 15:00, coldest at 03:00, and half way at 09:00 and 21:00', () => {
+    expect(ambient[899]).toBeCloseTo(30, 3);
+    expect(ambient[179]).toBeCloseTo(10, 3);
+    expect(ambient[539]).toBeCloseTo(20, 1);
+    expect(ambient[1259]).toBeCloseTo(20, 1);
+  });
+});
+
+describe('an array by hand', () => {
+  const steady = (g: number) => ({
+    month: 6,
+    extraterrestrialKwh: 10,
+    sunHours: (g * 24) / 1000,
+    irradianceWm2: new Float64Array(1440).fill(g),
+  });
+  const air = new Float64Array(1440).fill(20);
+  // Dirt 0.97, wiring 0.98, mismatch 0.98, controller 0.97.
+  const other = 0.97 * 0.98 * 0.98 * 0.97;
+
+  it.each([
+    // Cells at 20 + 25/800·G + 7·G/800: 52 °C and 36 °C; −0.4 % a kelvin above 25 °C.
+    [800, 52],
+    [400, 36],
+  ])('at %d W/m² and 20 °C its cells have %d °C', (g, cellC) => {
+    const { perRatedW, heatFactor } = arrayDay(steady(g), air, null);
+    const heat = 1 - 0.004 * (cellC - 25);
+    expect(heatFactor).toBeCloseTo(heat, 9);
+    expect(perRatedW[600]).toBeCloseTo((g / 1000) * heat * other, 9);
+  });
+
+  it('with one flat factor gives that share of the laboratory’s watts, hot or cold', () => {
+    const { perRatedW, heatFactor } = arrayDay(steady(500), air, 0.75);
+    expect(perRatedW[1]).toBeCloseTo(0.375, 12);
+    expect(heatFactor).toBe(1);
+  });
+
+  it('four panels of 320 W at nominal conditions: 800 W/m², 20 °C, cells at 45 °C without the roof, give about 950 W', () => {
+    // 1,280 W × 0.8 × 0.92 = 942 W; the trade says 4 × 238 = 952 W.
+    expect(1280 * 0.8 * (1 - 0.004 * 20)).toBeCloseTo(942, 0);
+  });
+});
+
+describe('what a store takes in, by hand', () => {
+  const model: StoreModel = {
+    capacityWh: 1200,
+    floorWh: 600,
+    oneWayEfficiency: 1,
+    chargeLimitW: 240,
+    dischargeLimitW: 300,
+    taperFromSoc: 0.8,
+  };
+
+  it.each([
+    [0.5, 240],
+    [0.8, 240],
+    // 0.02 to the power of the share of the last fifth that is filled.
+    [0.9, 240 * Math.sqrt(0.02)],
+    [0.95, 240 * 0.02 ** 0.75],
+    [1, 240 * 0.02],
+  ])('at %f of its charge', (soc, watts) => {
+    expect(acceptanceW(model, soc * 1200)).toBeCloseTo(watts, 9);
+  });
+
+  const blank = (): Step => ({
+    storedWh: 0,
+    solarUsedWh: 0,
+    alternatorUsedWh: 0,
+    spilledWh: 0,
+    servedWh: 0,
+    unservedWh: 0,
+    storageLossWh: 0,
+  });
+
+  it('half the loss on the way in and half on the way out', () => {
+    const lossy = { ...model, oneWayEfficiency: 0.9 };
+    const step = blank();
+    stepStore(lossy, 700, 0, 100, 0, 1, step);
+    expect([step.storedWh, step.storageLossWh]).toEqual([790, expect.closeTo(10, 9)]);
+    stepStore(lossy, 700, 90, 0, 0, 1, step);
+    expect([step.storedWh, step.storageLossWh]).toEqual([expect.closeTo(600, 9), expect.closeTo(10, 9)]);
+  });
+
+  it('gives no more than its limit and nothing below its floor; sun serves before the alternator', () => {
+    const step = blank();
+    stepStore(model, 1200, 500, 0, 0, 1, step);
+    expect([step.servedWh, step.unservedWh]).toEqual([300, 200]);
+    stepStore(model, 650, 500, 0, 0, 1, step);
+    expect([step.servedWh, step.unservedWh, step.storedWh]).toEqual([50, 450, 600]);
+    stepStore(model, 1200, 100, 80, 80, 1, step);
+    expect([step.solarUsedWh, step.alternatorUsedWh]).toEqual([80, 20]);
+  });
+
+  it('property: whatever comes and goes, the books of a step balance', () => {
+    const watts = fc.double({ min: 0, max: 2000, noNaN: true });
+    fc.assert(
+      fc.property(
+        watts,
+        watts,
+        watts,
+        fc.double({ min: 600, max: 1200, noNaN: true }),
+        (demand, solar, alternator, stored) => {
+          const lossy = { ...model, oneWayEfficiency: 0.92 };
+          const step = blank();
+          stepStore(lossy, stored, demand, solar, alternator, 0.25, step);
+          const income = step.solarUsedWh + step.alternatorUsedWh;
+          expect(income - (step.storedWh - stored)).toBeCloseTo(step.servedWh + step.storageLossWh, 6);
+          expect(step.servedWh + step.unservedWh).toBeCloseTo(demand * 0.25, 6);
+          expect(step.solarUsedWh + step.spilledWh).toBeCloseTo(solar * 0.25, 6);
+        },
+      ),
+    );
+  });
+
+  it('over a day it gains what is over, less half the loss, and loses what is missing, with half on top', () => {
+    const bus = new Float64Array(1440).fill(60);
+    const sun = new Float64Array(1440).fill(0).fill(160, 600, 1200);
+    const none = new Float64Array(1440);
+    // Ten hours 100 W over, fourteen hours 60 W missing, 0.81 there and back.
+    expect(storeDriftWh(bus, sun, none, 0.81)).toBeCloseTo(1000 * 0.9 - (14 * 60) / 0.9, 6);
+    expect(storeDriftWh(bus, none, driveProfile(2, 500), 1)).toBeCloseTo(500 - 60 * 24, 6);
+  });
+});
+
+describe('driving and charging by hand', () => {
+  it('a drive begins at 09:00, lasts as long as it is said to, and gives what it gives', () => {
+    const profile = driveProfile(1.5, 300);
+    expect([profile[539], profile[540], profile[629], profile[630]]).toEqual([0, 200, 200, 0]);
+    expect(profile.reduce((sum, w) => sum + w, 0) / 60).toBeCloseTo(300, 9);
+    expect(driveProfile(0, 300).every((w) => w === 0)).toBe(true);
+    expect(driveProfile(24, 2400)[0]).toBeCloseTo(100, 9);
+  });
+
+  it('a charger of 30 A at 12 V asks 30 × 14.2 ÷ 0.9 = 473.3 W of mains; on 24 V twice that', () => {
+    const charger = { ratingA: 30, leastA: null, efficiency: null, powerFactor: null };
+    expect(chargerWatts(30, charger, 12)).toBeCloseTo(473.33, 2);
+    expect(chargerWatts(30, charger, 24)).toBeCloseTo(946.67, 2);
+    expect(chargerWatts(30, { ...charger, efficiency: 0.8 }, 12)).toBeCloseTo(532.5, 9);
+  });
+
+  it('at a socket it counts by its VA: 473.3 W ÷ 0.98 ÷ 230 V = 2.10 A', () => {
+    const job = withSystem(withSupplies(aJob([aLoad()]), aHookup(10, 230)), { charger: { ratingA: 30 } });
+    const [supply] = evaluate(job, 'a').supplies;
+    expect(supply?.loads.find(({ id }) => id === '@charger')?.size).toBeCloseTo(2.1, 2);
+  });
+});
+
+describe('moves by hand', () => {
+  const lamp = (part = {}) => aLoad({ id: 'lamp', watts: 100, hours: 4, path: 'inverter-adapter', ...part });
+  const flat = (job: ReturnType<typeof aJob>) => ({
+    ...withSystem(job, {
+      inverter: { ratingW: 500, idleW: 0, peakEfficiency: 0.8 },
+      store: { roundTripEfficiency: 0.9 },
+    }),
+    rules: { ...job.rules, inverterCurve: 'flat' as const },
+  });
+
+  it('the average view counts the way there and back: 400 Wh through 0.8 × 0.85, against 0.9, over 0.9', () => {
+    const { moves } = rankMoves(prepareMoves(flat(aJob([lamp()])), 'a'), []);
+    const toDc = moves.find(({ move }) => move.kind === 'dc-converter');
+    expect(toDc?.averageWh).toBeCloseTo(400 / (0.8 * 0.85) / 0.9 - 400 / 0.9 / 0.9, 6);
+  });
+
+  it('what goes into the sun runs around noon: four hours from 10:00 to 14:00', () => {
+    const job = aJob([lamp({ movable: true, runs: [{ startMin: 1200, minutes: 240 }] })]);
+    const moved = applyMoves(job, 'a', [{ id: 'into-sun lamp-0', kind: 'into-sun', loadId: 'lamp-0' }]).loads[0];
+    expect(moved?.runs).toEqual([{ startMin: 600, minutes: 240 }]);
+  });
+});
+
+describe('the ends', () => {
+  it('an empty job has no −0 and no NaN in any figure', () => {
+    for (const figure of Object.values(assess(blankJob('Empty')).figures)) {
+      const value = figure?.value ?? 0;
+      expect(Number.isFinite(value)).toBe(true);
+      expect(Object.is(value, -0)).toBe(false);
+    }
+  });
+
+  it('500 loads of every kind are reckoned, and the day of an empty store is served by nobody', () => {
+    const loads = Array.from({ length: 500 }, (_, i) => aLoad({ watts: 1 + (i % 40), hours: 1 + (i % 20) }));
+    const { figures } = assess(aJob(loads));
+    const byHand = loads.reduce((sum, _, i) => sum + (1 + (i % 40)) * (1 + (i % 20)), 0);
+    expect(figures['demand.useful'].value).toBeCloseTo(byHand, 4);
+  });
+
+  it('at −18 °C in the polar night a stay is simulated, with all that is missing named', () => {
+    const job = withSystem(
+      aJob([aLoad({ draw: { kind: 'standby', powerW: 50 } })], (j) => ({
+        ...j,
+        brief: {
+          ...j.brief,
+          months: [12],
+          nightsOffGrid: 9,
+          driveHoursPerDay: 0,
+          place: { ...j.brief.place, latitudeDeg: 80, dayTempC: -18, nightTempC: -18 },
+        },
+      })),
+      { store: { capacityAh: 100, coldestC: -18, usableDepth: 1, roundTripEfficiency: 1 } },
+    );
+    const { first, last, worst } = simulateStay(job, 'a');
+    // 1,280 Wh × 0.8 when old × (1 − 18 × 0.007) in the cold = 894.98 Wh of 1,200 Wh a day.
+    expect(first.books.unservedWh).toBeCloseTo(1200 - 1280 * 0.8 * (1 - 18 * 0.007), 3);
+    expect(last.books.unservedWh).toBeCloseTo(1200, 6);
+    expect(worst.books.unservedWh).toBeCloseTo(1200, 6);
+  });
+});

@@ -1,0 +1,95 @@
+import { NUMERAL } from './numeral.ts';
+import type { Question, QuestionCode } from './question.ts';
+import type { Token } from './token.ts';
+
+/** What of a line can only be asked about: units that are not what they claim, numbers that belong to nothing, signs and spans. */
+
+const PER_DAY = String.raw`\s*(?:/\s*|per\s+|a\s+)(?:day|d|24\s*h)\b`;
+const PER_HOUR = String.raw`\s*(?:/\s*|per\s+|an\s+)h(?:ou)?r?\b`;
+const PROTECTS = '(?:circuit\\s*)?(?:breaker|fuse|mcb|rcbo|rcd|circuit|socket(?:\\s*outlet)?|outlet|receptacle)s?';
+
+/** Units that are not what they claim: pattern, what it is, and the likely meaning with the number in `$1`. */
+const CONFUSED: readonly (readonly [RegExp, QuestionCode, string | null])[] = [
+  [new RegExp(String.raw`(${NUMERAL})\s*(k?)w(?:atts?)?${PER_DAY}`, 'giu'), 'power-per-time', '$1 $2Wh'],
+  [new RegExp(String.raw`(${NUMERAL})\s*(k?)w(?:atts?)?${PER_HOUR}`, 'giu'), 'power-per-time', '$1 $2W'],
+  [new RegExp(String.raw`(${NUMERAL})\s*(k?)wh${PER_HOUR}`, 'giu'), 'energy-per-hour', '$1 $2W'],
+  [new RegExp(String.raw`(${NUMERAL})\s*(?:ah|amp[ -]?hours?)${PER_HOUR}`, 'giu'), 'charge-per-hour', '$1 A'],
+  [new RegExp(String.raw`(${NUMERAL})\s*a(?:mps?)?${PER_HOUR}`, 'giu'), 'current-per-time', '$1 A'],
+  [new RegExp(String.raw`(${NUMERAL})\s*a(?:mps?)?${PER_DAY}`, 'giu'), 'current-per-time', '$1 Ah/day'],
+  [
+    new RegExp(
+      String.raw`(?:(${NUMERAL})\s*a(?:mps?)?\s*(?:\p{L}+\s+)?${PROTECTS}(?!\p{L})|(?<!\p{L})${PROTECTS}\s*(?:of|at|:|=)?\s*${NUMERAL}\s*a(?:mps?)?(?!\p{L}))`,
+      'giu',
+    ),
+    'breaker',
+    null,
+  ],
+];
+
+/** Units that are not what they claim, each with its likely meaning. */
+export function askAbout(text: string): Question[] {
+  const questions: Question[] = [];
+  for (const [pattern, code, meant] of CONFUSED) {
+    for (const match of text.matchAll(pattern)) {
+      const start = match.index;
+      const end = start + match[0].length;
+      if (questions.some((other) => start < other.end && end > other.start)) continue;
+      const likely = meant
+        ?.replace('$1', match[1] ?? '')
+        .replace('$2', match[2]?.toLowerCase() ?? '')
+        .trim();
+      questions.push({ code, start, end, found: match[0], choices: likely ? [likely] : [] });
+    }
+  }
+  return questions.sort((a, b) => a.start - b.start);
+}
+
+/** Measures that tell one thing from another and are part of its name: 80 l, 24 inch, 3 door. */
+const NAMING =
+  /^\s*-?\s*(?:l|lt|ltr|litres?|liters?|ml|gal(?:lons?)?|kg|g|lbs?|cm|mm|m|m2|m²|m3|m³|inch(?:es)?|in|ft|foot|feet|["”″'′]|°\s*[cf]?|deg(?:rees)?|k|lm|lumens?|px|gb|tb|mb|bar|psi|rpm|mhz|ghz|channels?|ch|door|ring|burner|slice|cup|stage|speed|way|zone|person|people|berth|led|cell|watt-hour|star|th|st|nd|rd|g|gen)s?(?![\p{L}\d])/iu;
+
+/** Numbers that belong to nothing: asked about, since what is typed is never dropped. */
+export function bareNumbers(
+  text: string,
+  taken: readonly { start: number; end: number }[],
+  tokens: readonly Token[],
+): Question[] {
+  const questions: Question[] = [];
+  for (const match of text.matchAll(new RegExp(`(?<![\\p{L}\\d.,/#_-])${NUMERAL}(?![\\p{L}\\d]|[.,]\\d)`, 'giu'))) {
+    const [start, end] = [match.index, match.index + match[0].length];
+    if (taken.some((span) => start < span.end && end > span.start)) continue;
+    if (NAMING.test(text.slice(end)) || /^[-_/]\p{L}/u.test(text.slice(end))) continue;
+    const found = match[0].trim();
+    const hasPower = tokens.some(({ kind }) => kind === 'power' || kind === 'current' || kind === 'apparent');
+    questions.push({ code: 'bare-number', start, end, found, choices: hasPower ? [''] : [`${found} W`, ''] });
+  }
+  return questions;
+}
+
+/** A minus before a quantity, and a span of two values, each asked about. */
+export function signs(text: string, tokens: readonly Token[]): Question[] {
+  return tokens.flatMap((token): Question[] => {
+    if (!['power', 'current', 'apparent', 'energy', 'duration'].includes(token.kind)) return [];
+    const lead = text.slice(0, token.start);
+    const span = new RegExp(
+      `(?<![\\p{L}\\d.,])(${NUMERAL})\\s*(?:k?w|watts?|a|va|k?wh)?\\s*(?:[-–—]|to|\\.{2,3}|…)\\s*$`,
+      'iu',
+    ).exec(lead);
+    const own = text.slice(token.start, token.end);
+    const unit = own.replace(new RegExp(`^${NUMERAL}`, 'iu'), '').trim();
+    if (span && token.kind !== 'duration')
+      return [
+        {
+          code: 'range',
+          start: span.index,
+          end: token.end,
+          found: text.slice(span.index, token.end),
+          choices: [`${span[1]} ${unit}`, own],
+        },
+      ];
+    const minus = /(?:^|\s)[-−]\s?$/.exec(lead);
+    if (!minus || (/-\s$/.test(lead) && !/^\s*-\s$/.test(lead))) return [];
+    const start = token.start - minus[0].trimStart().length;
+    return [{ code: 'negative', start, end: token.end, found: text.slice(start, token.end), choices: [own] }];
+  });
+}

@@ -1,0 +1,57 @@
+import type { Token } from './token.ts';
+
+/** "5 x 4W", "lamp x3", "4 of", "2 laptops": how many pieces; what multiplies a length is how often instead. */
+export function withCounts(text: string, tokens: readonly Token[], taken: { start: number; end: number }[]): Token[] {
+  const all = [...tokens];
+  const add = (token: Token) => {
+    if (taken.some((span) => token.start < span.end && token.end > span.start)) return;
+    taken.push({ start: token.start, end: token.end });
+    all.push(token);
+  };
+  const isLength = (token: Token | undefined) => token?.kind === 'duration';
+  const before = (at: number) => tokens.find((token) => token.end <= at && text.slice(token.end, at).trim() === '');
+  const after = (at: number) => tokens.find((token) => token.start >= at && text.slice(at, token.start).trim() === '');
+  for (const match of text.matchAll(/(?<![\p{L}\d.,/])(\d{1,2})\s*[x×*](?!\p{L}\d)(?!\p{L}{1,2}(?!\p{L}))/giu)) {
+    const [start, end] = [match.index, match.index + match[0].length];
+    const kind = isLength(after(end)) ? 'times' : 'count';
+    add({ kind, value: Number(match[1]), start, end });
+  }
+  for (const match of text.matchAll(/(?<=\s|\p{L})[x×*]\s*(\d{1,2})(?![\p{L}\d.,])/giu)) {
+    const [start, end] = [match.index, match.index + match[0].length];
+    add({ kind: isLength(before(start)) ? 'times' : 'count', value: Number(match[1]), start, end });
+  }
+  for (const match of text.matchAll(
+    /(?<![\p{L}\d.,/])(\d{1,2})\s+(?:of|off|pcs?\.?|pieces|nos?\.?)(?!\p{L})(?:\s+them)?/giu,
+  ))
+    add({ kind: 'count', value: Number(match[1]), start: match.index, end: match.index + match[0].length });
+  for (const match of text.matchAll(/(?<!\p{L})(?:a\s+)?(pair|couple|dozen)\s+of(?!\p{L})/giu)) {
+    const value = match[1]?.toLowerCase() === 'dozen' ? 12 : 2;
+    add({ kind: 'count', value, start: match.index, end: match.index + match[0].length });
+  }
+  const words = /^\s*(two|three|four|five|six|seven|eight|nine|ten|twelve)\s+(?=\p{L}{3,})/iu.exec(text);
+  if (words) {
+    const value = COUNT_WORDS[words[1]?.toLowerCase() ?? ''] ?? 1;
+    add({ kind: 'count', value, start: 0, end: words[0].trimEnd().length });
+  }
+  // A number before the first word counts it: "2 laptops", but not "2 door fridge" of which doors are counted.
+  const leading =
+    /^\s*(\d{1,2})\s+(?=\p{L}{3,})(?!(?:door|ring|burner|slice|cup|stage|speed|way|zone|person|berth|litre|liter|inch|foot|metre|meter)s?(?!\p{L}))/iu.exec(
+      text,
+    );
+  if (leading && !all.some(({ kind }) => kind === 'count'))
+    add({ kind: 'count', value: Number(leading[1]), start: leading[0].search(/\d/), end: leading[0].trimEnd().length });
+  return all.sort((a, b) => a.start - b.start);
+}
+
+const COUNT_WORDS: Readonly<Record<string, number>> = {
+  two: 2,
+  three: 3,
+  four: 4,
+  five: 5,
+  six: 6,
+  seven: 7,
+  eight: 8,
+  nine: 9,
+  ten: 10,
+  twelve: 12,
+};
