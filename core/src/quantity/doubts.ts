@@ -48,6 +48,8 @@ export function askAbout(text: string): Question[] {
 const NAMING =
   /^\s*-?\s*(?:l|lt|ltr|litres?|liters?|ml|gal(?:lons?)?|kg|g|lbs?|cm|mm|m|m2|m²|m3|m³|inch(?:es)?|in|ft|foot|feet|["”″'′]|°\s*[cf]?|deg(?:rees)?|k|lm|lumens?|px|gb|tb|mb|bar|psi|rpm|mhz|ghz|channels?|ch|door|ring|burner|slice|cup|stage|speed|way|zone|person|people|berth|led|cell|watt-hour|star|th|st|nd|rd|g|gen)s?(?![\p{L}\d])/iu;
 
+const BARE = new RegExp(`(?<![\\p{L}\\d.,/#_-])${NUMERAL}(?![\\p{L}\\d]|[.,]\\d)`, 'giu');
+
 /** Numbers that belong to nothing: asked about, since what is typed is never dropped. */
 export function bareNumbers(
   text: string,
@@ -55,7 +57,7 @@ export function bareNumbers(
   tokens: readonly Token[],
 ): Question[] {
   const questions: Question[] = [];
-  for (const match of text.matchAll(new RegExp(`(?<![\\p{L}\\d.,/#_-])${NUMERAL}(?![\\p{L}\\d]|[.,]\\d)`, 'giu'))) {
+  for (const match of text.matchAll(BARE)) {
     const [start, end] = [match.index, match.index + match[0].length];
     if (taken.some((span) => start < span.end && end > span.start)) continue;
     if (NAMING.test(text.slice(end)) || /^[-_/]\p{L}/u.test(text.slice(end))) continue;
@@ -66,24 +68,28 @@ export function bareNumbers(
   return questions;
 }
 
+const SPAN = new RegExp(
+  `(?<![\\p{L}\\d.,])(${NUMERAL})\\s*(?:k?w|watts?|a|va|k?wh)?\\s*(?:[-–—]|to|\\.{2,3}|…)\\s*$`,
+  'iu',
+);
+/** Characters before a quantity in which the other end of a span stands. */
+const SPAN_REACH = 40;
+
 /** A minus before a quantity, and a span of two values, each asked about. */
 export function signs(text: string, tokens: readonly Token[]): Question[] {
   return tokens.flatMap((token): Question[] => {
     if (!['power', 'current', 'apparent', 'energy', 'duration'].includes(token.kind)) return [];
     const lead = text.slice(0, token.start);
-    const span = new RegExp(
-      `(?<![\\p{L}\\d.,])(${NUMERAL})\\s*(?:k?w|watts?|a|va|k?wh)?\\s*(?:[-–—]|to|\\.{2,3}|…)\\s*$`,
-      'iu',
-    ).exec(lead);
+    const span = SPAN.exec(lead.slice(-SPAN_REACH));
     const own = text.slice(token.start, token.end);
     const unit = own.replace(new RegExp(`^${NUMERAL}`, 'iu'), '').trim();
     if (span && token.kind !== 'duration')
       return [
         {
           code: 'range',
-          start: span.index,
+          start: lead.length - Math.min(lead.length, SPAN_REACH) + span.index,
           end: token.end,
-          found: text.slice(span.index, token.end),
+          found: text.slice(lead.length - Math.min(lead.length, SPAN_REACH) + span.index, token.end),
           choices: [`${span[1]} ${unit}`, own],
         },
       ];

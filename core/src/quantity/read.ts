@@ -204,15 +204,24 @@ const MARKS: readonly (readonly [pattern: string, mark: Mark])[] = [
   ['peak|max(?:imum)?|surge', 'peak'],
 ];
 
+const BESIDE = MARKS.map(([pattern, mark]) => ({
+  mark,
+  behind: new RegExp(`^[\\s,(]{0,2}(?:${pattern})(?!\\p{L})\\)?`, 'iu'),
+  ahead: new RegExp(`(?<!\\p{L})(?:${pattern})[\\s:=]{0,2}$`, 'iu'),
+}));
+/** Characters within which such a word stands. */
+const MARK_REACH = 40;
+
 /** The word right before or after a power that says of what it is. */
 function markAt(text: string, start: number, end: number): { mark: Mark; start: number; end: number } | null {
-  for (const [pattern, mark] of MARKS) {
-    const after = new RegExp(`^[\\s,(]{0,2}(?:${pattern})(?!\\p{L})\\)?`, 'iu').exec(text.slice(end));
+  for (const { mark, behind, ahead } of BESIDE) {
+    const after = behind.exec(text.slice(end, end + MARK_REACH));
     // "60W peak 90W": the peak is what follows.
     const next = after && mark === 'peak' && /^\s*[:=]?\s*\d/.test(text.slice(end + after[0].length));
     if (after && !next) return { mark, start, end: end + after[0].length };
-    const before = new RegExp(`(?<!\\p{L})(?:${pattern})[\\s:=]{0,2}$`, 'iu').exec(text.slice(0, start));
-    if (before) return { mark, start: before.index, end };
+    const from = Math.max(0, start - MARK_REACH);
+    const before = ahead.exec(text.slice(from, start));
+    if (before) return { mark, start: from + before.index, end };
   }
   return null;
 }

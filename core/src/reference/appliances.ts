@@ -224,20 +224,38 @@ export function bestFit(near: readonly Match[], watts: number | null, feed: 'mai
 }
 
 /** Whether all of a line's words tell of this type; a strange one may make it some other thing. */
-export const isFullyNamed = ({ name, words }: Appliance, text: string): boolean => {
-  const known = [...wordsIn(name), ...words.map(singular)];
-  return wordsIn(text).every((word) => known.includes(word));
+export const isFullyNamed = (appliance: Appliance, text: string): boolean => {
+  const { named, rest, everyday } = namingOf(appliance);
+  return wordsIn(text).every((word) => [named, rest, everyday].some((known) => known.includes(word)));
 };
 
 /** Of equal names the one that is common practice before the one from memory. */
 const rank = ({ origin }: Appliance): number => (origin === 'M' ? 1 : 0);
 
-function nameScore({ id, name, words }: Appliance, typed: readonly string[]): number {
-  const [thing = ''] = name.split(',');
+/** The words of a type, taken apart once. */
+interface Naming {
+  /** Of the thing itself, before the first comma; the last of them tells what it is. */
+  readonly named: readonly string[];
+  readonly rest: readonly string[];
+  readonly everyday: readonly string[];
+}
+
+const namings = new WeakMap<Appliance, Naming>();
+
+function namingOf(appliance: Appliance): Naming {
+  const known = namings.get(appliance);
+  if (known) return known;
+  const [thing = ''] = appliance.name.split(',');
   const named = wordsIn(thing);
+  const naming = { named, rest: wordsIn(appliance.name).slice(named.length), everyday: appliance.words.map(singular) };
+  namings.set(appliance, naming);
+  return naming;
+}
+
+function nameScore(appliance: Appliance, typed: readonly string[]): number {
+  const { id } = appliance;
+  const { named, rest, everyday } = namingOf(appliance);
   const head = named.at(-1);
-  const rest = wordsIn(name).slice(named.length);
-  const everyday = words.map(singular);
   const isSame = typed.join(' ') === named.join(' ') || typed.join('-') === id;
   let total = isSame ? 20 : 0;
   let tells = false;
