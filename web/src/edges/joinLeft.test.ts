@@ -51,4 +51,19 @@ describe('what closed tabs left', () => {
     const second = left({ client: 'B' }, { base: null });
     expect(joinLeft([unknown, second], stored).apart).toEqual([second]);
   });
+
+  it('when one of the tabs was saved before it closed, the others go on from it, without a question', () => {
+    const saved = left({ title: 'Saved' }, { baseVersion: 3 });
+    const newest = { ...stored, job: saved.job };
+    const [other, clash] = [left({ client: 'B' }, { baseVersion: 3 }), left({ title: 'X' }, { baseVersion: 3 })];
+    const { joined, apart, settled } = joinLeft([saved, other, clash], newest);
+    expect(settled).toEqual([saved.session]);
+    expect(joined).toMatchObject({ baseVersion: 4, base: saved.job, from: [other.session] });
+    expect(joined?.job).toMatchObject({ title: 'Saved', client: 'B' });
+    expect(apart).toEqual([clash]);
+    // Somebody else's version is still asked about.
+    expect(joinLeft([other], { ...stored, job: { ...base, vehicle: 'theirs' } }).joined).toMatchObject({
+      baseVersion: 3,
+    });
+  });
 });

@@ -21,7 +21,11 @@ export interface Joined {
 /** Puts together what several tabs left waiting, the oldest first; what changed the same thing stays apart. */
 export function joinLeft(left: readonly Waiting[], stored: StoredJob): Joined {
   const settled = left.filter(({ job }) => isSame(job, stored.job));
-  const open = left.filter((one) => !settled.includes(one));
+  // Another of these tabs was saved before it closed: what the server has is one's own, and the rest goes on from it.
+  const saved = settled.find(({ base }) => base !== null);
+  const open = left
+    .filter((one) => !settled.includes(one))
+    .map((one) => (saved ? (goingOn(one, saved, stored) ?? one) : one));
   let joined: Joined['joined'] = null;
   const apart: Waiting[] = [];
   for (const one of open) {
@@ -36,4 +40,11 @@ export function joinLeft(left: readonly Waiting[], stored: StoredJob): Joined {
     else apart.push(one);
   }
   return { joined, apart, settled: settled.map(({ session }) => session) };
+}
+
+/** Edits put onto what a tab of the same base has saved; null when they cannot be. */
+function goingOn(one: Waiting, saved: Waiting, stored: StoredJob): Waiting | null {
+  if (one.baseVersion !== saved.baseVersion || saved.base === null) return null;
+  const job = mergeJobs(saved.base, stored.job, one.job);
+  return job && { ...one, baseVersion: stored.version, base: stored.job, job };
 }
