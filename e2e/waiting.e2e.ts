@@ -15,6 +15,10 @@ async function openAgain(context: BrowserContext, id: string): Promise<Page> {
   return page;
 }
 
+const API = '**/api/**';
+/** No request gets through, also not one that a page sends while it is being closed. */
+const cutOff = (context: BrowserContext) => context.route(API, (route) => route.abort());
+
 test('two tabs without a signal on one job: both are closed, and nothing of either is lost', async ({
   page,
   context,
@@ -24,14 +28,14 @@ test('two tabs without a signal on one job: both are closed, and nothing of eith
   await saved(page);
   const other = await openAgain(context, id);
   await expect(other.getByLabel('Name of Lamp')).toBeVisible();
-  await context.setOffline(true);
+  await cutOff(context);
   await add(page, 'kettle');
   await add(other, 'toaster');
   await expect(status(page)).toContainText('1 edit waits');
   await expect(status(other)).toContainText('1 edit waits');
   await page.close();
   await other.close();
-  await context.setOffline(false);
+  await context.unroute(API);
 
   const list = await context.newPage();
   await list.goto('/');
@@ -51,7 +55,7 @@ test('two tabs changed the same thing: one stands, the other is asked about', as
   await add(page, 'lamp 10W 1h');
   await saved(page);
   const other = await openAgain(context, id);
-  await context.setOffline(true);
+  await cutOff(context);
   const rename = async (tab: Page, name: string) => {
     await tab.getByLabel('Name of Lamp').fill(name);
     await tab.keyboard.press('Tab');
@@ -61,7 +65,7 @@ test('two tabs changed the same thing: one stands, the other is asked about', as
   await rename(other, 'Awning lamp');
   await page.close();
   await other.close();
-  await context.setOffline(false);
+  await context.unroute(API);
 
   const again = await openAgain(context, id);
   const question = again.getByRole('dialog', { name: 'Edits of an earlier tab are still here' });
