@@ -90,8 +90,8 @@ function busOfDay(
   const around = { ambientC, irradianceWm2: sun.irradianceWm2, day: brief.day };
   const shares = job.loads.map((load) => shareOfDays(load, brief.day));
   if (shares.every((share) => share >= 1)) return () => bus.busW;
-  const runsOnDay = (share: number, day: number) =>
-    day === 0 || Math.floor(day * share) > Math.floor((day - 1) * share);
+  // The first day counts: what is below a whole turn before it is none.
+  const runsOnDay = (share: number, day: number) => Math.floor(day * share) > Math.floor((day - 1) * share);
   const made = new Map<string, Float64Array>();
   return (day) => {
     const on = shares.map((share) => share >= 1 || runsOnDay(share, day));
