@@ -164,6 +164,9 @@ pump 600VA 60W 230V ⇒ ?contradiction
 press 230V 500VA cos phi 0.8 ⇒ W 400; pf 0.8
 drill 230V 50Hz 650W 5 min ⇒ type drill; W 650; min 5; path inverter
 lamp 10W 20W ⇒ ?second-figure
+lamp 10W 20Ah ⇒ ?second-figure
+lamp 10W 3h 50% ⇒ ?second-figure
+lamp 10W 3h then 5h ⇒ ?second-figure
 pump 4A 15A ⇒ ?second-figure
 lamp 10W 3h 5 times ⇒ min 900; n 5
 lamp 10W 30h ⇒ ?over-a-day/24 h
