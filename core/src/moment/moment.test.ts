@@ -209,6 +209,13 @@ describe('heat and trips (common practice)', () => {
     expect(codes(1500)).not.toContain('inverter-start');
   });
 
+  it('the fitted unit’s own surge counts: 600 W that start at 3,000 W need 1,500 W by the usual 2 ×, 1,000 W by its 3 ×', () => {
+    const job = margin(aJob([{ ...ac('motor', 600), startRatio: 5, startSeconds: 0.3 }]), 'exact');
+    expect(inverterOf(job)?.need.bySurgeW).toBeCloseTo(1500, 6);
+    const fitted = withSystem(job, { inverter: { ratingW: 1000, surgeW: 3000, surgeSeconds: 1 } });
+    expect(inverterOf(fitted)?.need.bySurgeW).toBeCloseTo(1000, 6);
+  });
+
   it('1 VA of rating is 1 W: 4,200 W at power factor 0.8 are 5,250 VA', () => {
     const job = margin(aJob([{ ...ac('motor', 4200), powerFactor: 0.8 }]), 'exact');
     expect(inverterOf(job)?.need.requiredW).toBeCloseTo(5250, 6);
