@@ -66,3 +66,10 @@ export async function expectSound(page: Page): Promise<void> {
   const width = await page.evaluate(() => [document.documentElement.scrollWidth, window.innerWidth]);
   expect(width[0]).toBeLessThanOrEqual(width[1] ?? 0);
 }
+
+/** Goes to a step by its keys, as from outside a field: G, then its letter. */
+export async function goTo(page: Page, letter: 'b' | 'l' | 'p' | 'w' | 'r'): Promise<void> {
+  await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
+  await page.keyboard.press('g');
+  await page.keyboard.press(letter);
+}

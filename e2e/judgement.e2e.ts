@@ -1,4 +1,4 @@
-import { add, expect, expectSound, openJob, saved, storedJob, test } from './app.ts';
+import { add, expect, expectSound, goTo, openJob, saved, storedJob, test } from './app.ts';
 
 test('a microwave’s watts are asked about, with both readings one tap away, and what is taken unsaid is shown', async ({
   page,
@@ -40,7 +40,7 @@ test('what such a job usually has is asked for: added with one tap, or said not 
 test('a habit that shrinks the inverter is marked with one tap and stands on the client’s card', async ({ page }) => {
   await openJob(page);
   for (const line of ['hair dryer 1500W', 'toaster 900W', 'kettle 1200W']) await add(page, line);
-  await page.keyboard.press('Alt+4');
+  await goTo(page, 'w');
   const habits = page.getByRole('region', { name: 'Habits' });
   await expect(habits).toContainText('Not Hair dryer and Kettle at once');
   await habits.getByRole('button', { name: 'Mark it' }).first().click();

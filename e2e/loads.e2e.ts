@@ -47,7 +47,7 @@ test('a row is pulled to another place', async ({ page }) => {
   await expect(page.getByLabel('Choose Fridge')).not.toBeChecked();
 });
 
-test('a winter day has its own runs; the usual day keeps its own, and everything is sized for the day shown', async ({
+test('a winter day has its own uses; the usual day keeps its own, and everything is sized for the day shown', async ({
   page,
 }) => {
   const id = await openJob(page);
@@ -63,9 +63,9 @@ test('a winter day has its own runs; the usual day keeps its own, and everything
   await expect(page.getByRole('button', { name: /winter/ })).toContainText('202');
   await saved(page);
   const [lamp] = (await storedJob(page, id)).loads;
-  expect(lamp?.runs[0]?.minutes).toBe(240);
+  expect(lamp?.uses[0]?.minutes).toBe(240);
   expect(lamp?.variants[0]?.on).toBe('winter');
-  expect(lamp?.variants[0]?.runs[0]?.minutes).toBe(480);
+  expect(lamp?.variants[0]?.uses[0]?.minutes).toBe(480);
 });
 
 test('what the firm has measured is kept and offered first in the next job', async ({ page }) => {

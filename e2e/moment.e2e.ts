@@ -1,4 +1,4 @@
-import { add, expect, expectSound, openJob, saved, storedJob, test } from './app.ts';
+import { add, expect, expectSound, goTo, openJob, saved, storedJob, test } from './app.ts';
 
 const figure = (id: string) => `[data-figure="${id}"]`;
 
@@ -7,7 +7,7 @@ test('what never runs together is said where it shows, and every figure follows'
   for (const line of ['kettle 1800W', 'toaster 900W', 'fridge mains 150W', 'washing machine 2000W'])
     await add(page, line);
   for (const name of ['Kettle', 'Toaster']) await expect(page.getByLabel(`Path of ${name}`)).toHaveValue('inverter');
-  await page.keyboard.press('Alt+4');
+  await goTo(page, 'w');
   await expect(page.getByRole('heading', { name: 'What comes together at the worst moment?' })).toBeVisible();
   const vital = page.locator('[data-vital="peak.continuous"]');
   const before = (await vital.textContent()) ?? '';
@@ -42,7 +42,7 @@ test('a size is chosen from those that pass; what does not says why, and trips a
     .last()
     .getByLabel(/^Path of/)
     .selectOption('inverter');
-  await page.keyboard.press('Alt+4');
+  await goTo(page, 'w');
   await expect(page.locator('[data-moment="ready"]')).toBeVisible();
   const small = page.getByRole('radio', { name: '1\u2009200 W' });
   await small.check();
@@ -76,7 +76,7 @@ test('a hookup: what fits, how far the charger goes down, what an assisting inve
   }));
   await add(page, 'fan heater 1560W 3h');
   await add(page, 'kettle 1000W');
-  await page.keyboard.press('Alt+4');
+  await goTo(page, 'w');
   await page.getByRole('button', { name: 'A hookup' }).click();
   const hookup = page.locator('[data-supply="hookup"]');
   await expect(hookup).toContainText('Nothing hangs on it');
@@ -110,7 +110,7 @@ test('by the lanes what is never on together does not count, and a second invert
   const id = await openJob(page);
   await add(page, 'kettle 1500W');
   await add(page, 'toaster 1200W');
-  await page.keyboard.press('Alt+4');
+  await goTo(page, 'w');
   const vital = page.locator('[data-vital="peak.continuous"]');
   await expect(vital).toContainText('2\u2009700');
   await page.getByLabel('What may coincide').selectOption('by-lanes');
@@ -120,9 +120,9 @@ test('by the lanes what is never on together does not count, and a second invert
   await saved(page);
   expect((await storedJob(page, id)).rules.coincide).toBe('by-lanes');
 
-  await page.keyboard.press('Alt+3');
+  await goTo(page, 'p');
   await page.getByRole('button', { name: 'Another inverter' }).click();
-  await page.keyboard.press('Alt+2');
+  await goTo(page, 'l');
   await page.getByLabel('Name of Toaster').focus();
   await page.getByRole('button', { name: 'Details' }).click();
   await page.getByLabel('Fed by').selectOption('inverter-2');
@@ -132,7 +132,7 @@ test('by the lanes what is never on together does not count, and a second invert
   const toaster = (await storedJob(page, id)).loads.find(({ name }) => name.startsWith('Toaster'));
   expect(toaster).toMatchObject({ device: 'inverter-2', startSeconds: 2, softStart: true });
   await page.keyboard.press('Escape');
-  await page.keyboard.press('Alt+4');
+  await goTo(page, 'w');
   await expect(page.getByRole('list', { name: 'Heaviest sets' })).toHaveCount(2);
   await expect(page.getByText(/^Which size of/)).toHaveCount(2);
 });
@@ -142,7 +142,7 @@ test('a generator: too much at once is said with what to do, and what is ticked 
 }) => {
   const id = await openJob(page);
   for (const line of ['kettle 1500W', 'fan heater 1500W', 'air conditioner portable 900W input']) await add(page, line);
-  await page.keyboard.press('Alt+4');
+  await goTo(page, 'w');
   await page.getByRole('radio', { name: 'With a transfer switch' }).check();
   await page.getByRole('button', { name: 'A generator' }).click();
   const generator = page.locator('[data-supply="generator"]');
@@ -176,7 +176,7 @@ test('a step that cannot be fetched says so, and opens when it can', async ({ co
   const id = await openJob(page);
   await add(page, 'kettle 1500W');
   await saved(page);
-  await page.keyboard.press('Alt+4');
+  await goTo(page, 'w');
   await expect(page.getByRole('heading', { name: 'This step cannot be shown just now' })).toBeVisible();
   await page.unroute('**/assets/Moment-*');
   await page.getByRole('button', { name: 'Try again' }).click();

@@ -1,4 +1,4 @@
-import { add, expect, expectSound, openJob, saved, storedJob, test } from './app.ts';
+import { add, expect, expectSound, goTo, openJob, saved, storedJob, test } from './app.ts';
 
 const need = '[data-vital="demand.battery"]';
 
@@ -7,7 +7,7 @@ test('moves are tried as a what-if, made in one step and taken back in one', asy
   await add(page, 'kettle 1.5kW 3x4min');
   await add(page, '2 laptops 40W 5h');
   await add(page, 'television 45W 3h');
-  await page.keyboard.press('Alt+3');
+  await goTo(page, 'p');
   await expect(page.getByRole('heading', { name: 'Where does every watt-hour go?' })).toBeVisible();
   const moves = page.getByRole('region', { name: 'Moves' });
   const dc = moves
@@ -23,9 +23,9 @@ test('moves are tried as a what-if, made in one step and taken back in one', asy
   expect((await storedJob(page, id)).loads[1]?.path).toBe('inverter-adapter');
 
   // Elsewhere the job is as it was; the ticks wait.
-  await page.keyboard.press('Alt+2');
+  await goTo(page, 'l');
   await expect(page.getByLabel('Path of Laptops')).toHaveValue('inverter-adapter');
-  await page.keyboard.press('Alt+3');
+  await goTo(page, 'p');
   await expect(page.getByRole('region', { name: 'Moves' }).getByRole('status')).toContainText('These 2 together save');
 
   await page.getByRole('button', { name: 'Make them in the job' }).click();
@@ -44,7 +44,7 @@ test('moves are tried as a what-if, made in one step and taken back in one', asy
 test('the best order is shown, checked against every combination, and ticked at once', async ({ page }) => {
   await openJob(page);
   for (const line of ['kettle', 'laptop', 'monitor', 'coffee machine filter']) await add(page, line);
-  await page.keyboard.press('Alt+3');
+  await goTo(page, 'p');
   const order = page.locator('[data-order="proved"]');
   await expect(order).toContainText('combinations');
   const steps = await order.getByRole('listitem').count();
@@ -64,7 +64,7 @@ test('a second inverter, a measured curve and a port are described, and what han
   await add(page, 'heater 12V 10.2A 10 min');
   await add(page, 'lamp desk 60W 5h');
   await page.getByLabel('Path of Heater').selectOption('station');
-  await page.keyboard.press('Alt+3');
+  await goTo(page, 'p');
   await expect(page.getByRole('region', { name: 'Findings' })).toContainText('not described');
   await page.getByRole('button', { name: 'A station’s port' }).click();
   const port = page.locator('[data-device="port"]');
@@ -84,15 +84,15 @@ test('a second inverter, a measured curve and a port are described, and what han
     { outW: 76.1, inW: 117.6 },
     { outW: 574, inW: 659.4 },
   ]);
-  await page.keyboard.press('Alt+5');
+  await goTo(page, 'r');
   await expect(page.locator('[data-figure="inverter.idle"]')).toContainText('35');
-  await page.keyboard.press('Alt+3');
+  await goTo(page, 'p');
   await page.getByRole('button', { name: 'Another inverter' }).click();
-  await page.keyboard.press('Alt+2');
+  await goTo(page, 'l');
   await page.getByLabel('Name of Lamp desk').focus();
   await page.getByRole('button', { name: 'Details' }).click();
   await page.getByLabel('Fed by').selectOption('inverter-2');
-  await page.keyboard.press('Alt+3');
+  await goTo(page, 'p');
   await page
     .getByRole('button', { name: /^Remove Inverter/ })
     .last()

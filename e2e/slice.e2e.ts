@@ -1,4 +1,4 @@
-import { add, expect, expectSound, openJob, saved, storedJob, test } from './app.ts';
+import { add, expect, expectSound, goTo, openJob, saved, storedJob, test } from './app.ts';
 
 const SCREENS = [
   ['1280×800', { width: 1280, height: 800 }],
@@ -137,7 +137,7 @@ test('a run is dragged, resized and moved by keys, each one step of undo', async
   await add(page, 'bulb 12V 10W 2h');
   await page.getByLabel('Name of Bulb').focus();
   await page.getByRole('button', { name: 'Details' }).click();
-  const run = page.getByRole('slider', { name: 'Run 1 of Bulb' });
+  const run = page.getByRole('slider', { name: 'Use 1 of Bulb' });
   await expect(run).toHaveAttribute('aria-valuetext', '20:00, 2 h');
   const box = await run.boundingBox();
   if (!box) throw new Error('the run is not on the screen');
@@ -157,7 +157,7 @@ test('a run is dragged, resized and moved by keys, each one step of undo', async
   await page.getByRole('button', { name: 'One more run' }).click();
   await expect(page.getByRole('slider')).toHaveCount(2);
   await saved(page);
-  expect((await storedJob(page, id)).loads[0]?.runs).toHaveLength(2);
+  expect((await storedJob(page, id)).loads[0]?.uses).toHaveLength(2);
 });
 
 test('a pasted label is read, shown with what was read, and becomes a load', async ({ page }) => {
@@ -211,7 +211,11 @@ test('the keyboard alone takes down a load and walks the steps', async ({ page }
   await expect(page.locator('[data-load="toaster-2"] [data-cell="name"]')).toBeFocused();
   await page.keyboard.press('Control+Backspace');
   await expect(page.locator('[data-load]')).toHaveCount(1);
-  await page.keyboard.press('Alt+5');
+  for (let i = 0; i < 3; i++) await page.keyboard.press('Alt+PageDown');
+  await expect(page.getByRole('heading', { name: 'What should be fitted?' })).toBeVisible();
+  await page.keyboard.press('Alt+PageUp');
+  await expect(page.getByRole('heading', { name: 'What comes together at the worst moment?' })).toBeVisible();
+  await goTo(page, 'r');
   await expect(page.getByRole('heading', { name: 'What should be fitted?' })).toBeVisible();
   await page.keyboard.press('Control+k');
   await page.keyboard.type('light or');

@@ -20,7 +20,7 @@ await withApp(async ({ browser, baseURL }) => {
   );
   for (const loads of [40, 300]) {
     await openJobOf(page, loads);
-    const times = await editTimes(page);
+    const { times } = await editTimes(page);
     report(
       `Edit to all figures on screen, ${loads} loads`,
       `p50 ${at(times, 0.5)} ms, p95 ${at(times, 0.95)} ms`,
@@ -33,6 +33,23 @@ await withApp(async ({ browser, baseURL }) => {
     `${bare} of ${frames.length} frames with a row missing, frame p95 ${at(frames, 0.95)} ms`,
     'target 0 missing',
   );
+  for (const [loads, groups, coincide] of [
+    [60, 20, 'by-lanes'],
+    [300, 100, 'any-time'],
+    [300, 100, 'by-lanes'],
+    [500, 200, 'by-lanes'],
+  ]) {
+    await openJobOf(page, loads, 'loads', entangled, (job) => ({
+      rules: { ...job.rules, coincide },
+      together: { atMost: groupsOf(loads, groups), always: [] },
+    }));
+    const { times, longest } = await editTimes(page, 40);
+    report(
+      `Edit to all figures on screen, ${loads} mains loads in ${groups} groups, ${coincide}`,
+      `p50 ${at(times, 0.5)} ms, p95 ${at(times, 0.95)} ms, longest task of the page ${longest.toFixed(0)} ms`,
+      'target p95 300 ms, task 50 ms',
+    );
+  }
   const moves = await movesTimes(page);
   report(
     `Ranking ${moves.reckoned} moves of 40 loads in the worker`,
@@ -116,7 +133,7 @@ async function referenceTimes(page) {
 }
 
 /** Opens a job of a demo job's loads repeated to `count`. */
-async function openJobOf(page, count, step = 'loads', change = () => ({})) {
+async function openJobOf(page, count, step = 'loads', change = () => ({}), more = () => ({})) {
   const demo = readdirSync(join(ROOT, 'demo')).map((name) =>
     JSON.parse(readFileSync(join(ROOT, 'demo', name), 'utf8')),
   );
@@ -127,15 +144,47 @@ async function openJobOf(page, count, step = 'loads', change = () => ({})) {
     name: `Load ${i}`,
     ...change(all[i % all.length], i),
   }));
-  const job = { ...demo[0], title: `Bench ${count}`, together: { atMost: [], always: [] }, loads };
+  const job = { ...demo[0], title: `Bench ${count}`, together: { atMost: [], always: [] }, loads, ...more(demo[0]) };
   const { id } = await (await page.request.post('/api/jobs', { data: job })).json();
   await page.goto(`/jobs/${id}/${step}`);
   if (step === 'loads') await page.getByLabel('Power of Load 0').waitFor();
 }
 
-/** One load's watts are typed anew, until the changed figures are painted. */
-async function editTimes(page) {
-  const times = await page.evaluate(async (edits) => {
+/** Mains loads of all sizes, each three times a day at hours of its own. */
+function entangled(_load, i) {
+  return {
+    draw: { kind: 'steady', powerW: 20 + ((i * 613) % 2000) },
+    quantity: 1,
+    variants: [],
+    path: i % 3 ? 'inverter' : 'inverter-adapter',
+    device: null,
+    startRatio: 1 + (i % 5),
+    powerFactor: 0.5 + ((i * 29) % 50) / 100,
+    uses: [0, 480, 960].map((from, k) => ({
+      startMin: from + ((i * 97 + k * 41) % 240),
+      minutes: 1 + ((i * 53) % 200),
+    })),
+  };
+}
+
+/** Groups of three to eight loads of which one or two run at a time. */
+function groupsOf(loads, groups) {
+  const random = seeded(11);
+  return Array.from({ length: groups }, () => {
+    const members = new Set();
+    const size = 3 + Math.floor(random() * 6);
+    while (members.size < size) members.add(`load-${Math.floor(random() * loads)}`);
+    return { loads: [...members], most: 1 + Math.floor(random() * 2) };
+  });
+}
+
+/** One load's watts are typed anew, until the changed figures are painted; and the page's longest task meanwhile, ms. */
+async function editTimes(page, edits = EDITS) {
+  const { times, longest } = await page.evaluate(async (edits) => {
+    let longest = 0;
+    new PerformanceObserver((list) => {
+      for (const { duration } of list.getEntries()) longest = Math.max(longest, duration);
+    }).observe({ type: 'longtask' });
     const input = document.querySelector('[aria-label="Power of Load 0"]');
     const vital = document.querySelector('[data-vital="demand.battery"]');
     const setValue = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set;
@@ -153,9 +202,9 @@ async function editTimes(page) {
       measured.push(performance.now() - started);
       await new Promise((resolve) => setTimeout(resolve, 20));
     }
-    return vital ? measured : [];
-  }, EDITS);
-  return times.sort((a, b) => a - b);
+    return { times: vital ? measured : [], longest };
+  }, edits);
+  return { times: times.sort((a, b) => a - b), longest };
 }
 
 /** Ticks moves of a job of 40 loads, most of which may be moved and hang on adapters: each time a set not reckoned before. */

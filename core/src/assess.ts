@@ -5,7 +5,7 @@ import { evidenceSummary } from './loads/evidence.ts';
 import { recordRange } from './loads/rangeFigures.ts';
 import { recordBus, recordCRate } from './moment/busFigures.ts';
 import { type BusMoment, busMoment } from './moment/busMoment.ts';
-import { coincidenceOf } from './moment/coincidence.ts';
+import type { Effort } from './moment/effort.ts';
 import { recordInverters } from './moment/momentFigures.ts';
 import { recordSupplies } from './moment/supplyFigures.ts';
 import { type SupplyMoment, supplyMoment } from './moment/supplyMoment.ts';
@@ -14,7 +14,7 @@ import { ledgerRows } from './paths/ledger.ts';
 import { FigureBook } from './quantity/figure.ts';
 import { nominalVoltageV } from './reference/chemistries.ts';
 import { type Settled, settle } from './settle.ts';
-import { type ArrayDay, arrayDay } from './sources/array.ts';
+import { type ArrayDay, arrayDay, arrayOutput } from './sources/array.ts';
 import { storeDriftWh } from './sources/drift.ts';
 import { driveProfile } from './sources/driving.ts';
 import { recordAlternator, recordSun } from './sources/sourceFigures.ts';
@@ -43,10 +43,26 @@ export function assess(job: Job, optionId?: string): Assessment {
   return evaluate(job, optionId).assessment;
 }
 
-/** @param optionId the job's first option when left out; a RangeError when the job has no such option */
-export function evaluate(job: Job, optionId?: string): Evaluation {
-  const settled = settle(job, optionId);
-  const { brief, option, ambientC, sun, profiles, slices, inverters, feeds, bus, roundTripEfficiency } = settled;
+/**
+ * @param optionId the job's first option when left out; a RangeError when the job has no such option
+ * @param effort what the searches may cost before they say "at most"; without a limit when left out
+ */
+export function evaluate(asStored: Job, optionId?: string, effort?: Effort): Evaluation {
+  const settled = settle(asStored, optionId, effort);
+  const {
+    job,
+    coincidence,
+    brief,
+    option,
+    ambientC,
+    sun,
+    profiles,
+    slices,
+    inverters,
+    feeds,
+    bus,
+    roundTripEfficiency,
+  } = settled;
   const { rules } = job;
   const { system } = option;
   const book = new FigureBook();
@@ -59,7 +75,6 @@ export function evaluate(job: Job, optionId?: string): Evaluation {
   recordDemand(book, profiles, ledger, bus.devices, idleFigure, roundTripEfficiency);
   recordNight(book, bus.busW, sun.irradianceWm2, roundTripEfficiency);
 
-  const coincidence = coincidenceOf(job.together);
   const busPeak = busMoment(profiles, system.devices, feeds, slices, coincidence);
   recordBus(book, busPeak, nominalV);
   const factors = storeFactors(system, chargeWeightedMeanA(bus.busW, nominalV));
@@ -74,7 +89,7 @@ export function evaluate(job: Job, optionId?: string): Evaluation {
   const array = arrayDay(sun, ambientC, rules.arrayFactor);
   recordSun(book, { ...job, brief }, system, sun, array);
   const ratedW = book.value('array.rating');
-  const arrayW = array.perRatedW.map((w) => w * ratedW);
+  const { watts: arrayW } = arrayOutput(system.arrays, ratedW, array, system.busVoltageV);
   recordSpared(book, bus.busW, arrayW, roundTripEfficiency);
   recordMass(
     book,
@@ -106,6 +121,7 @@ export function evaluate(job: Job, optionId?: string): Evaluation {
     inverters,
     bus,
     supplies,
+    busPeak,
     coincidence,
     driftWh,
   });

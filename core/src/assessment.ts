@@ -27,3 +27,17 @@ export interface Assessment {
   readonly evidence: EvidenceSummary;
   readonly findings: readonly Finding[];
 }
+
+/** What a list says of a job at a glance; its first option's figures. */
+export interface JobSummary {
+  /** Wh a day from the store, and what of it is lost on the way. */
+  readonly needWh: number;
+  readonly lostWh: number;
+  /** The store, at the bus voltage. */
+  readonly storeAh: number;
+  readonly busV: number;
+  /** The gravest open finding, in one sentence; null when there is none above a note. */
+  readonly worst: { readonly severity: 'stop' | 'caution'; readonly what: string } | null;
+  readonly stops: number;
+  readonly cautions: number;
+}

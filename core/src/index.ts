@@ -5,7 +5,7 @@
 
 // What does this job come to?
 export { assess, type Evaluation, evaluate } from './assess.ts';
-export type { Assessment, Ledger, LedgerEntry } from './assessment.ts';
+export type { Assessment, JobSummary, Ledger, LedgerEntry } from './assessment.ts';
 export type { Habit, Habits, Rare } from './choices/habits.ts';
 export type { SizeChoice } from './choices/inverterChoice.ts';
 // What comes together, and what carries it?
@@ -24,13 +24,15 @@ export { namesOf } from './findings/names.ts';
 export { type Words, wordsFor } from './findings/words.ts';
 export type { FirmAppliance } from './job/applianceSchema.ts';
 // What is a job?
-export { blankDevice, blankJob, blankSupply, UNIT_UNSAID } from './job/blank.ts';
-export { editedKind, isUsual, loadOn, runsOn, variantOn } from './job/day.ts';
+export { blankCharger, blankDevice, blankJob, blankSupply, UNIT_UNSAID } from './job/blank.ts';
+export { editedKind, isUsual, loadOn, usesOn, variantOn } from './job/day.ts';
 export { asKind, cycleLength, runningPowerW, withRunningPower } from './job/draw.ts';
+export { asFed, fedBy, type Way, withoutFeeds, withoutLostDevices } from './job/feeds.ts';
 export { freeId } from './job/ids.ts';
 export { isSame, mergeJobs } from './job/merge.ts';
 export { migrate } from './job/migrate.ts';
 export type {
+  Charger,
   Day,
   DayKind,
   DesignOption,
@@ -41,10 +43,10 @@ export type {
   Job,
   Load,
   PathKind,
-  Run,
   Supply,
   System,
   Together,
+  Use,
 } from './job/schema.ts';
 export { DAY_KINDS, FORMS, MOST_LOADS, SCHEMA_VERSION } from './job/values.ts';
 export {
@@ -52,6 +54,7 @@ export {
   type CsvFault,
   type CsvLoads,
   type CsvRow,
+  FORMER_COLUMNS,
   loadsFromRows,
   loadToRow,
   MOST_ROWS,
@@ -63,14 +66,15 @@ export type { LabelReading } from './loads/labelReading.ts';
 export { type Missing, missingUsuals } from './loads/missing.ts';
 export { withPhases } from './loads/phases.ts';
 export { type Bus, type Proposal, proposeLoad } from './loads/quickAdd.ts';
-export { addRun, moveRun, resizeRun } from './loads/runs.ts';
 export { formatUse, readUse } from './loads/use.ts';
+export { addUse, moveUse, resizeUse } from './loads/uses.ts';
 export type { Combinations } from './moment/combinations.ts';
+export { Effort } from './moment/effort.ts';
 export type { DcSide } from './moment/inverterCable.ts';
 export type { SizedInverter } from './moment/sizeInverters.ts';
 export { bestStartOrder, type Starter, type StartOrder, worstOrderPeak } from './moment/startOrder.ts';
 export { startOf } from './moment/starts.ts';
-export { CHARGER_ID, type SupplyLoad, type SupplyMoment } from './moment/supplyMoment.ts';
+export { chargerId, isCharger, type SupplyLoad, type SupplyMoment } from './moment/supplyMoment.ts';
 export type { Trip } from './moment/trips.ts';
 
 // What could be done better?

@@ -1,19 +1,23 @@
 import { briefOn, onItsDay, shareOfDays } from './job/day.ts';
+import { asFed } from './job/feeds.ts';
 import type { Brief, DesignOption, Job } from './job/schema.ts';
 import { ambientByMinuteC } from './loads/ambient.ts';
 import { type LoadProfile, rememberedProfile, type Surroundings } from './loads/profile.ts';
-import { coincidenceOf } from './moment/coincidence.ts';
+import { type Coincidence, coincidenceOf } from './moment/coincidence.ts';
+import { type Effort, WHATEVER_IT_TAKES } from './moment/effort.ts';
 import { type SizedInverter, sizeInverters } from './moment/sizeInverters.ts';
 import { type Slice, slicesOf } from './moment/slices.ts';
 import { type Feed, feedOf, givenRatingW } from './paths/feed.ts';
 import { type BusDay, busDay } from './paths/ledger.ts';
 import { CHEMISTRY } from './reference/chemistries.ts';
 import type { Demand } from './store/demand.ts';
-import { designMonth, type SunDay, sunDay } from './sun/day.ts';
+import { designMonth, placeIn, type SunDay, sunAheadMin, sunDay } from './sun/day.ts';
 
 /** One day of an option reckoned through: sizes settled, demand known, nothing explained yet. */
 export interface Settled {
-  /** As it holds on its kind of day. */
+  /** Its loads as this option feeds them. */
+  readonly job: Job;
+  /** As it holds on its kind of day, its place in the month designed for. */
   readonly brief: Brief;
   readonly option: DesignOption;
   readonly ambientC: Float64Array;
@@ -21,6 +25,8 @@ export interface Settled {
   readonly profiles: readonly LoadProfile[];
   /** What may be on at the same time. */
   readonly slices: readonly Slice[];
+  /** Which loads may run at once, searched with what is left of the effort. */
+  readonly coincidence: Coincidence;
   /** Main first. */
   readonly inverters: readonly SizedInverter[];
   /** Every device that loads may hang on, sizes settled. */
@@ -30,21 +36,28 @@ export interface Settled {
   readonly demand: Demand;
 }
 
-/** @param optionId the job's first option when left out; a RangeError when the job has no such option */
-export function settle(job: Job, optionId?: string): Settled {
-  const option = optionId === undefined ? job.options[0] : job.options.find(({ id }) => id === optionId);
+/**
+ * @param optionId the job's first option when left out; a RangeError when the job has no such option
+ * @param effort what the searches may cost; without a limit when left out
+ */
+export function settle(asStored: Job, optionId?: string, effort: Effort = WHATEVER_IT_TAKES): Settled {
+  const option = optionId === undefined ? asStored.options[0] : asStored.options.find(({ id }) => id === optionId);
   if (!option) {
-    const known = job.options.map(({ id }) => id).join(', ');
+    const known = asStored.options.map(({ id }) => id).join(', ');
     throw new RangeError(`this job has no option "${optionId}"; it has ${known}`);
   }
-  const brief = briefOn(job.brief);
+  const job = asFed(asStored, option);
+  const month = designMonth(job.brief);
+  const place = placeIn(job.brief.place, month);
+  const brief = { ...briefOn(job.brief), place };
   const { devices, store } = option.system;
-  const ambientC = ambientByMinuteC(brief.place);
-  const sun = sunDay(brief.place, designMonth(brief));
+  const ambientC = ambientByMinuteC(place, sunAheadMin(place, month));
+  const sun = sunDay(place, month);
   const around = { ambientC, irradianceWm2: sun.irradianceWm2, day: brief.day };
   const profiles = job.loads.map((load) => rememberedProfile(load, around));
   const slices = slicesOf(profiles, job);
-  const inverters = sizeInverters(profiles, devices, slices, coincidenceOf(job.together), job.rules);
+  const coincidence = coincidenceOf(job.together).within(effort);
+  const inverters = sizeInverters(profiles, devices, slices, coincidence, job.rules);
   const feeds = devices.flatMap((device): Feed[] => {
     if (device.kind === 'inverter') {
       const feed = inverters.find((sized) => sized.device.id === device.id)?.feed;
@@ -55,12 +68,14 @@ export function settle(job: Job, optionId?: string): Settled {
   });
   const bus = busDay(profiles, devices, feeds);
   return {
+    job,
     brief,
     option,
     ambientC,
     sun,
     profiles,
     slices,
+    coincidence,
     inverters,
     feeds,
     bus,
@@ -84,9 +99,9 @@ function demandOf(
 ): Demand {
   const isOccasional = (load: Job['loads'][number]) => shareOfDays(load, around.day) < 1;
   if (!job.loads.some(isOccasional)) return { everyDayWh: wattHours(meanBusW), occasional: [] };
-  const dayWith = (runs: boolean) =>
+  const dayWith = (uses: boolean) =>
     job.loads.map((load, i) =>
-      isOccasional(load) ? rememberedProfile(onItsDay(load, runs), around) : (profiles[i] as LoadProfile),
+      isOccasional(load) ? rememberedProfile(onItsDay(load, uses), around) : (profiles[i] as LoadProfile),
     );
   const all = dayWith(true);
   const everyDayWh = wattHours(busOf(dayWith(false)));

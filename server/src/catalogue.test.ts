@@ -1,11 +1,11 @@
 import { readFileSync } from 'node:fs';
-import { blankJob, loadsOfTemplate, TEMPLATES } from '@joulemetric/core';
+import { blankJob, loadsOfTemplate, SCHEMA_VERSION, TEMPLATES } from '@joulemetric/core';
 import { pino } from 'pino';
 import sharp from 'sharp';
 import request from 'supertest';
 import { afterAll, beforeAll, beforeEach, describe, expect, inject, it } from 'vitest';
 import { buildApp } from './app.ts';
-import { bringJobsForward } from './bringForward.ts';
+import { bringForward } from './bringForward.ts';
 import { openPool } from './database.ts';
 import { migrate } from './migrate.ts';
 
@@ -21,6 +21,8 @@ beforeEach(async () => {
 });
 afterAll(() => pool.end());
 
+const versionThree = () =>
+  JSON.parse(readFileSync(new URL('./test/version-3/river-survey-4wd.json', import.meta.url), 'utf8'));
 const NOBODY = '00000000-0000-4000-8000-000000000000';
 const newJob = async (): Promise<string> => (await request(app).post('/api/jobs').send(blankJob('Photos'))).body.id;
 const picture = (width: number, height: number) =>
@@ -106,7 +108,7 @@ describe('photos of labels', () => {
 });
 
 describe('the firm’s catalogue', () => {
-  const entry = { name: 'Our bench fridge', words: 'workshop cooler', load };
+  const entry = { schemaVersion: SCHEMA_VERSION, name: 'Our bench fridge', words: 'workshop cooler', load };
 
   it('keeps entries, lists them by name and lets them go', async () => {
     const { body } = await request(app).post('/api/catalogue').send(entry).expect(201);
@@ -128,9 +130,9 @@ describe('the firm’s catalogue', () => {
     ['no name', { ...entry, name: '' }, '/name'],
     ['a load out of range', { ...entry, load: { ...load, quantity: 0 } }, '/load/quantity'],
     [
-      'runs that overlap',
-      { ...entry, load: { ...load, runs: [0, 10].map((startMin) => ({ startMin, minutes: 60 })) } },
-      '/load/runs',
+      'uses that overlap',
+      { ...entry, load: { ...load, uses: [0, 10].map((startMin) => ({ startMin, minutes: 60 })) } },
+      '/load/uses',
     ],
     ['a key too many', { ...entry, price: 3 }, '/price'],
   ])('refuses an entry with %s, naming the place', async (_name, body, path) => {
@@ -140,9 +142,35 @@ describe('the firm’s catalogue', () => {
   });
 });
 
+describe('stored entries of an older version', () => {
+  it('come forward at the start with the uses they had; a newer one and a spoiled one stay', async () => {
+    const { uses, variants: _, ...rest } = load;
+    const old = { name: 'Old pump', words: '', load: { ...rest, runs: uses, variants: [] } };
+    const store = async (document: unknown): Promise<string> => {
+      const { rows } = await pool.query(
+        "insert into appliance (workspace_id, document) select id, $1 from workspace where slug = 'demo' returning id",
+        [JSON.stringify(document)],
+      );
+      return rows[0].id;
+    };
+    const good = await store(old);
+    const bad = await store({ ...old, load: {} });
+    const newer = await store({ ...old, schemaVersion: SCHEMA_VERSION + 1 });
+    const warnings: string[] = [];
+    await bringForward(pool, (sentence) => warnings.push(sentence));
+    const { rows } = await pool.query('select id, document from appliance');
+    const documentOf = (id: string) => rows.find((row) => row.id === id)?.document;
+    expect(documentOf(good)).toEqual({ ...old, schemaVersion: SCHEMA_VERSION, load: { ...rest, uses, variants: [] } });
+    expect(documentOf(bad)).toEqual({ ...old, load: {} });
+    expect(documentOf(newer).schemaVersion).toBe(SCHEMA_VERSION + 1);
+    expect(warnings.filter((sentence) => sentence.includes(bad))).toHaveLength(1);
+    await request(app).post('/api/catalogue').send(old).expect(201);
+  });
+});
+
 describe('stored jobs of an older version', () => {
   it('are brought forward at the start, without a new version; what cannot be is named and kept', async () => {
-    const { brief, options, together: ____, rules, ...rest } = blankJob('Old');
+    const { brief, options, together: ____, rules, ...rest } = versionThree();
     const { day: _, prices: __, supplies: _____, ...oldBrief } = brief;
     const { coincide: ______, ...oldRules } = rules;
     const [option] = options;
@@ -167,11 +195,11 @@ describe('stored jobs of an older version', () => {
     const good = await store(old);
     const bad = await store({ ...old, brief: {} });
     const warnings: string[] = [];
-    await bringJobsForward(pool, (sentence) => warnings.push(sentence));
+    await bringForward(pool, (sentence) => warnings.push(sentence));
 
     const { body } = await request(app).get(`/api/jobs/${good}`).expect(200);
     expect(body.version).toBe(1);
-    expect(body.job.schemaVersion).toBe(3);
+    expect(body.job.schemaVersion).toBe(SCHEMA_VERSION);
     expect(body.job.options[0].system.devices[0]).toMatchObject({ kind: 'inverter', ratingW: 1200, policy: 'always' });
     expect(body.job.together).toEqual({ atMost: [], always: [] });
     expect(warnings).toHaveLength(1);

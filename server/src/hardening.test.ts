@@ -52,7 +52,7 @@ describe('a body of a megabyte cannot hold the server', () => {
     ['as many empty loads as a list may hold', emptyLoads(1000), 422],
     [
       'runs that are no runs',
-      JSON.stringify({ ...demo, loads: many(500, { ...same, runs: Array(120).fill({}) }) }),
+      JSON.stringify({ ...demo, loads: many(500, { ...same, uses: Array(120).fill({}) }) }),
       422,
     ],
     ['half a million brackets', `${'['.repeat(500_000)}${']'.repeat(500_000)}`, 400],

@@ -11,7 +11,7 @@ afterAll(() => rmSync(directory, { recursive: true, force: true }));
 /** A helper whose program is this text. */
 function helper(program: string, longestMs = 20_000) {
   const file = join(directory, `helper-${Math.random().toString(36).slice(2)}.mjs`);
-  writeFileSync(file, program);
+  writeFileSync(file, `${program} process.send('ready');`);
   return new Helper<{ n: number }, { n: number; env?: string[] }>(pathToFileURL(file), longestMs);
 }
 const ECHO = `process.on('message', ({ n }) => process.send({ n: n * 2, env: Object.keys(process.env) }));`;
@@ -39,6 +39,17 @@ describe('a helper process', () => {
     expect(hung).toBeNull();
     expect(next?.n).toBe(5);
     sleepy.close();
+  });
+
+  it('that is slow to come up has its whole time for the work', async () => {
+    const slow = helper(`await new Promise((go) => setTimeout(go, 1500)); ${ECHO}`, 1000);
+    expect((await slow.ask({ n: 4 }))?.n).toBe(8);
+    slow.close();
+  });
+
+  it('that never comes up loses its question, and says so at once when it ends', async () => {
+    const broken = helper('process.exit(1);');
+    expect(await broken.ask({ n: 1 })).toBeNull();
   });
 
   it('one that dies loses its question alone', async () => {

@@ -3,6 +3,8 @@ import { fileURLToPath } from 'node:url';
 
 /** ms after which an idle helper is let go. */
 const IDLE_MS = 60_000;
+/** ms in which the program must say that it is ready: starting is no part of the work, and slow on a busy machine. */
+const START_MS = 60_000;
 
 /**
  * A process of its own for one kind of work, one piece after the other: what takes too long, hangs or breaks there is
@@ -13,11 +15,13 @@ export class Helper<Ask extends object, Answer extends object> {
   readonly #file: string;
   readonly #longestMs: number;
   #child: ChildProcess | null = null;
+  /** Whether the program came up. */
+  #ready: Promise<boolean> = Promise.resolve(false);
   #queue: Promise<unknown> = Promise.resolve();
   #waiting = 0;
   #idle: NodeJS.Timeout | undefined;
 
-  /** @param file the program, which answers each message with one */
+  /** @param file the program: it says `ready` once, then answers each message with one */
   constructor(file: URL, longestMs: number) {
     this.#file = fileURLToPath(file);
     this.#longestMs = longestMs;
@@ -46,9 +50,10 @@ export class Helper<Ask extends object, Answer extends object> {
     this.#child = null;
   }
 
-  #run(question: Ask): Promise<Answer | null> {
+  async #run(question: Ask): Promise<Answer | null> {
     clearTimeout(this.#idle);
     const child = this.#child ?? this.#start();
+    if (!(await this.#ready)) return null;
     return new Promise((resolve) => {
       const settle = (answer: Answer | null): void => {
         clearTimeout(late);
@@ -78,6 +83,16 @@ export class Helper<Ask extends object, Answer extends object> {
     child.unref();
     child.channel?.unref();
     this.#child = child;
+    this.#ready = new Promise((resolve) => {
+      const settle = (isUp: boolean): void => {
+        clearTimeout(late);
+        if (!isUp && this.#child === child) this.#child = null;
+        resolve(isUp);
+      };
+      const late = setTimeout(() => child.kill('SIGKILL'), START_MS).unref();
+      child.once('message', () => settle(true));
+      child.once('exit', () => settle(false));
+    });
     return child;
   }
 }

@@ -2,7 +2,7 @@ import { createServer } from 'node:http';
 import pgConnectionString from 'pg-connection-string';
 import { pino } from 'pino';
 import { buildApp } from './app.ts';
-import { bringJobsForward } from './bringForward.ts';
+import { bringForward } from './bringForward.ts';
 import { databaseTrouble, openPool } from './database.ts';
 import { seedDemo } from './demo.ts';
 import { limitConnections } from './limits.ts';
@@ -41,7 +41,7 @@ async function prepare(): Promise<void> {
   try {
     await migrate(ownerUrl, pgConnectionString.parse(databaseUrl).user);
     target = databaseTarget;
-    await bringJobsForward(pool, (sentence) => log.warn(sentence));
+    await bringForward(pool, (sentence) => log.warn(sentence));
     await seedDemo(pool, demo);
   } catch (error) {
     if (databaseTrouble(error))

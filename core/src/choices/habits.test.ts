@@ -68,11 +68,11 @@ describe('habits that shrink the inverter', () => {
 
   it('a size that only one rare load asks for says so: 2,400 W for 6 minutes a day beside 100 W', () => {
     const rare = habits(
-      exact(aJob([ac('dryer', 2400), ac('desk', 100, { runs: [{ startMin: 540, minutes: 300 }] })])),
+      exact(aJob([ac('dryer', 2400), ac('desk', 100, { uses: [{ startMin: 540, minutes: 300 }] })])),
     )?.rare;
     expect(rare).toMatchObject({ id: 'dryer-0', ratingW: 150 });
     expect(rare?.minutes).toBeCloseTo(6, 9);
-    const daily = exact(aJob([ac('heater', 2400, { runs: [{ startMin: 540, minutes: 120 }] }), ac('desk', 100)]));
+    const daily = exact(aJob([ac('heater', 2400, { uses: [{ startMin: 540, minutes: 120 }] }), ac('desk', 100)]));
     expect(habits(daily)?.rare).toBeNull();
   });
 });

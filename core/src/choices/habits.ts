@@ -1,15 +1,16 @@
 import type { Evaluation } from '../assess.ts';
-import { runsOn, shareOfDays } from '../job/day.ts';
+import { shareOfDays, usesOn } from '../job/day.ts';
 import type { Inverter, Job } from '../job/schema.ts';
-import { minutesPerDay } from '../loads/runs.ts';
-import { coincidenceOf } from '../moment/coincidence.ts';
+import { minutesPerDay } from '../loads/uses.ts';
+import type { Coincidence } from '../moment/coincidence.ts';
+import { Effort } from '../moment/effort.ts';
 import {
+  factorsOf,
   heatFactor,
   holdSecondsOf,
   type InverterNeed,
   inverterNeed,
   standardInverter,
-  surgeFactorOf,
 } from '../moment/inverterSize.ts';
 import type { SizedInverter } from '../moment/sizeInverters.ts';
 import type { Slice } from '../moment/slices.ts';
@@ -17,7 +18,7 @@ import { type WorstMoment, worstMoment } from '../moment/worstMoment.ts';
 import { type Worth, worthOf } from '../moves/worth.ts';
 import { INVERTER_SIZES_W, MARGIN } from '../reference/sizes.ts';
 import { settle } from '../settle.ts';
-import { withSize } from './inverterChoice.ts';
+import { SIZE_EFFORT, withSize } from './inverterChoice.ts';
 
 /** Two loads of which only one runs at a time, by their ids. */
 export type Pair = readonly [string, string];
@@ -67,9 +68,11 @@ class Kept {
   readonly #job: Job;
   readonly #inverter: SizedInverter;
   readonly #slices: readonly Slice[];
+  readonly #coincidence: Coincidence;
   looked = 0;
 
-  constructor(job: Job, inverter: SizedInverter, slices: readonly Slice[]) {
+  constructor(job: Job, inverter: SizedInverter, { slices, coincidence }: Evaluation) {
+    this.#coincidence = coincidence;
     this.#job = job;
     this.#inverter = inverter;
     this.#slices = slices;
@@ -81,9 +84,9 @@ class Kept {
     const { rules } = this.#job;
     const together = keptApart(this.#job, pairs).together;
     const hold = holdSecondsOf(device);
-    const moment = worstMoment(now.acLoads, this.#slices, coincidenceOf(together), rules.twoMayStart, hold);
+    const moment = worstMoment(now.acLoads, this.#slices, this.#coincidence.under(together), rules.twoMayStart, hold);
     const margin = MARGIN[rules.inverterMargin].factor;
-    return { moment, need: inverterNeed(moment, margin, heatFactor(device.ambientC), surgeFactorOf(device)) };
+    return { moment, need: inverterNeed(moment, margin, heatFactor(device.ambientC), factorsOf(device)) };
   }
 }
 
@@ -105,7 +108,7 @@ export function habitsOf(job: Job, evaluation: Evaluation, inverter: SizedInvert
   const { need, moment } = inverter;
   const ratingW = standardInverter(need.requiredW).ratingW;
   if (moment.acLoads.length < 2 || ratingW <= 0) return null;
-  const kept = new Kept(job, inverter, evaluation.slices);
+  const kept = new Kept(job, inverter, evaluation);
   const tell = habitTeller(job, evaluation, inverter, ratingW);
 
   const single = pairsOf(decidingIds(moment, need.requiredW, inverter))
@@ -161,20 +164,19 @@ const MUCH_SMALLER = 0.75;
 
 function rareLoad(
   job: Job,
-  { slices }: Evaluation,
+  { slices, coincidence }: Evaluation,
   { device, moment, need }: SizedInverter,
   nowW: number,
 ): Rare | null {
-  const coincidence = coincidenceOf(job.together);
   const found = decidingIds(moment, need.requiredW, { device }).flatMap((id): Rare[] => {
     const load = job.loads.find((one) => one.id === id);
     if (!load || load.draw.kind === 'standby' || load.draw.kind === 'thermostatic') return [];
-    const minutes = minutesPerDay(runsOn(load, job.brief.day)) * shareOfDays(load, job.brief.day);
+    const minutes = minutesPerDay(usesOn(load, job.brief.day)) * shareOfDays(load, job.brief.day);
     if (minutes > RARE_MIN) return [];
     const others = moment.acLoads.filter((one) => one.id !== id);
     const without = worstMoment(others, slices, coincidence, job.rules.twoMayStart, holdSecondsOf(device));
     const margin = MARGIN[job.rules.inverterMargin].factor;
-    const needed = inverterNeed(without, margin, heatFactor(device.ambientC), surgeFactorOf(device));
+    const needed = inverterNeed(without, margin, heatFactor(device.ambientC), factorsOf(device));
     return [{ id, minutes, ratingW: standardInverter(needed.requiredW).ratingW }];
   });
   const [most] = found.sort((a, b) => a.ratingW - b.ratingW);
@@ -183,7 +185,7 @@ function rareLoad(
 
 /** The loads of a set that asks more than a size gives: each way out breaks this set. */
 function decidingIds(moment: WorstMoment, sizeW: number, { device }: Pick<SizedInverter, 'device'>): readonly string[] {
-  const need = inverterNeed(moment, 1, 1, surgeFactorOf(device));
+  const need = inverterNeed(moment, 1, 1, factorsOf(device));
   const margins = [
     [need.byPowerW, moment.continuous.ids],
     [need.byApparentW, moment.apparent.ids],
@@ -221,7 +223,7 @@ function habitTeller(job: Job, evaluation: Evaluation, inverter: SizedInverter, 
 }
 
 function dayWith(job: Job, optionId: string, device: Inverter, sizeW: number) {
-  const { bus } = settle(withSize(job, optionId, device, sizeW), optionId);
+  const { bus } = settle(withSize(job, optionId, device, sizeW), optionId, new Effort(SIZE_EFFORT));
   const own = bus.devices.find(({ feed }) => feed.device.id === device.id);
   return {
     idleWh: (own?.heldIdleWh ?? 0) + (own?.unattendedIdleWh ?? 0),

@@ -1,5 +1,6 @@
 import { UNIT_UNSAID } from '../job/blank.ts';
 import type { Inverter, Job } from '../job/schema.ts';
+import { Effort } from '../moment/effort.ts';
 import { type DcSide, dcSide } from '../moment/inverterCable.ts';
 import { heatFactor, inverterNeed, standardInverter, surgeHeldW } from '../moment/inverterSize.ts';
 import type { SizedInverter } from '../moment/sizeInverters.ts';
@@ -50,7 +51,7 @@ export function sizeChoices(
   return sizes
     .sort((a, b) => a - b)
     .map((sizeW): SizeChoice => {
-      const settled = settle(withSize(job, optionId, device, sizeW), optionId);
+      const settled = settle(withSize(job, optionId, device, sizeW), optionId, new Effort(SIZE_EFFORT));
       const day = settled.bus.devices.find(({ feed }) => feed.device.id === device.id);
       const feed = day?.feed;
       const lossW = feed ? sizeW * (feed.curve.c0 + feed.curve.c1 + feed.curve.c2) : 0;
@@ -79,6 +80,9 @@ export function schoolChoices({ moment, device }: SizedInverter): SchoolChoice[]
     return { margin, requiredW, ratingW: standardInverter(requiredW).ratingW };
   });
 }
+
+/** What the searches of a day with a size that is given may cost: its losses do not hang on them. */
+export const SIZE_EFFORT = 1;
 
 /** The job with an inverter of that size; what was measured on another size is not taken over. */
 export function withSize(job: Job, optionId: string, { id, ratingW }: Inverter, sizeW: number): Job {

@@ -116,8 +116,8 @@ describe('the table of sizes', () => {
 
 describe('what an assisting inverter lends', () => {
   it('is what is above the limit, minute by minute, through its efficiency', () => {
-    const runs = [{ startMin: 600, minutes: 30 }];
-    const loads = [ac('kettle', 1800), ac('heater', 1200)].map((load) => ({ ...load, runs }));
+    const uses = [{ startMin: 600, minutes: 30 }];
+    const loads = [ac('kettle', 1800), ac('heater', 1200)].map((load) => ({ ...load, uses }));
     const plugged = withSupplies(
       aJob(loads, (j) => ({ ...j, rules: { ...j.rules, inverterCurve: 'flat' } })),
       aHookup(10, 230),

@@ -2,8 +2,9 @@ import { type Evaluation, evaluate } from '../assess.ts';
 import type { Inverter, Job } from '../job/schema.ts';
 import { FORMS } from '../job/values.ts';
 import { type AssistDay, assistDay } from '../moment/assistDay.ts';
-import { coincidenceOf } from '../moment/coincidence.ts';
+import type { Weights } from '../moment/coincidence.ts';
 import { type Combinations, combinationsWithin } from '../moment/combinations.ts';
+import type { Effort } from '../moment/effort.ts';
 import { heaviestFirst } from '../moment/nextSets.ts';
 import type { SizedInverter } from '../moment/sizeInverters.ts';
 import { type SupplyMoment, supplyMoment } from '../moment/supplyMoment.ts';
@@ -68,9 +69,13 @@ export interface MomentDetail {
 /** How many sets are listed. */
 const SETS = 4;
 
-/** All that the Worst moment step says beyond the figures; reckoned in a worker. */
-export function momentDetail(job: Job, optionId: string): MomentDetail {
-  const evaluation = evaluate(job, optionId);
+/**
+ * All that the Worst moment step says beyond the figures; reckoned in a worker.
+ * @param effort what its searches may cost; without a limit when left out
+ */
+export function momentDetail(asStored: Job, optionId: string, effort?: Effort): MomentDetail {
+  const evaluation = evaluate(asStored, optionId, effort);
+  const { job } = evaluation;
   return {
     inverters: evaluation.inverters
       .filter(({ ratingW }) => ratingW > 0)
@@ -95,7 +100,7 @@ function inverterDetail(job: Job, evaluation: Evaluation, inverter: SizedInverte
     combinations: combinationsWithin(
       starters,
       { running: bears.hotW, alone: bears.hotW, starting: bears.surgeW },
-      coincidenceOf(job.together),
+      evaluation.coincidence,
       job.together,
     ),
     sineFor: job.loads
@@ -107,18 +112,23 @@ function inverterDetail(job: Job, evaluation: Evaluation, inverter: SizedInverte
 }
 
 /** The heaviest sets, each with what starts worst in it. */
-function rankedSets(job: Job, { slices }: Evaluation, { moment, bears }: SizedInverter): RankedSet[] {
-  const coincidence = coincidenceOf(job.together);
+function rankedSets(job: Job, { slices, coincidence }: Evaluation, { moment, bears }: SizedInverter): RankedSet[] {
   const byId = new Map(moment.acLoads.map((load) => [load.id, load]));
-  const found = slices.flatMap((slice) => {
-    const weights = acWeights(moment.acLoads, slice);
-    return heaviestFirst(coincidence, weights, SETS).map((set) => ({ ...set, startMin: slice.startMin, weights }));
-  });
-  found.sort((a, b) => b.weight - a.weight);
-  const apart = found.filter(
-    ({ ids }, i) => ids.length > 0 && !found.slice(0, i).some((heavier) => ids.every((id) => heavier.ids.includes(id))),
-  );
-  return apart.slice(0, SETS).map(({ ids, weight, startMin, weights }) => {
+  const onSlice = slices
+    .map(({ startMin, powerW }) => {
+      const weights = acWeights(moment.acLoads, { startMin, powerW });
+      return { startMin, weights, atMost: coincidence.bound(weights) };
+    })
+    .sort((a, b) => b.atMost - a.atMost);
+  let apart: (TimedSet & { readonly weights: Weights })[] = [];
+  for (const { startMin, weights, atMost } of onSlice) {
+    // No slice from here on has a set that would be listed.
+    if (atMost <= (apart[SETS - 1]?.weight ?? -1)) break;
+    const found = heaviestFirst(coincidence, weights, SETS).map((set) => ({ ...set, startMin, weights }));
+    const all = [...apart, ...found].filter(({ ids }) => ids.length > 0).sort((a, b) => b.weight - a.weight);
+    apart = all.filter(({ ids }, i) => !all.slice(0, i).some((heavier) => ids.every((id) => heavier.ids.includes(id))));
+  }
+  return apart.slice(0, SETS).map(({ ids, weight, startMin, weights, isProved }) => {
     const members = ids
       .map((id) => ({ id, name: byId.get(id)?.name ?? id, watts: weights.get(id) ?? 0 }))
       .sort((a, b) => b.watts - a.watts);
@@ -134,6 +144,7 @@ function rankedSets(job: Job, { slices }: Evaluation, { moment, bears }: SizedIn
       ids,
       weight,
       startMin,
+      isProved,
       members,
       apparentVa,
       startW: worst.weight,
@@ -146,7 +157,7 @@ function rankedSets(job: Job, { slices }: Evaluation, { moment, bears }: SizedIn
 
 /** Each kind of inverter, tried on every supply. */
 function formChoices(job: Job, evaluation: Evaluation, inverter: SizedInverter): FormChoice[] {
-  const { profiles, slices, option, inverters, bus, roundTripEfficiency } = evaluation;
+  const { profiles, slices, option, inverters, bus, roundTripEfficiency, coincidence } = evaluation;
   const day = bus.devices.find(({ feed }) => feed.device.id === inverter.device.id);
   const outWh = day ? day.outputW.reduce((sum, w) => sum + w, 0) / 60 : 0;
   const inWh = outWh + (day ? day.conversionWh + day.heldIdleWh + day.unattendedIdleWh : 0);
@@ -158,7 +169,7 @@ function formChoices(job: Job, evaluation: Evaluation, inverter: SizedInverter):
       form,
       detourWh: form === 'stand-alone' ? inWh / roundTripEfficiency - outWh : 0,
       on: job.brief.supplies.map((supply) => {
-        const moment = supplyMoment(supply, profiles, option.system, asForm, slices, coincidenceOf(job.together));
+        const moment = supplyMoment(supply, profiles, option.system, asForm, slices, coincidence);
         const { limit, worst, fits, assisting, assistSize, shortSize } = moment;
         return {
           supplyId: supply.id,
@@ -190,7 +201,7 @@ function supplyDetail(job: Job, evaluation: Evaluation, moment: SupplyMoment): S
         alone: limit.runningSize,
         starting: moment.startingSize,
       },
-      coincidenceOf(job.together),
+      evaluation.coincidence,
       job.together,
     ),
     assistDay: assistDay(

@@ -2,6 +2,7 @@ import { type Evaluation, evaluate } from '../assess.ts';
 import { onItsDay, shareOfDays } from '../job/day.ts';
 import type { Job } from '../job/schema.ts';
 import { type LoadProfile, rememberedProfile } from '../loads/profile.ts';
+import type { Effort } from '../moment/effort.ts';
 import { busDay } from '../paths/ledger.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
 import { CHEMISTRY } from '../reference/chemistries.ts';
@@ -46,9 +47,9 @@ export interface StaySimulation {
  * use: the store old and at its coldest, as it is sized; what runs on some days of the week on those days and all of it
  * on the first. Asserts that the books balance to 1e-6 of the energy moved.
  */
-export function simulateStay(job: Job, optionId: string): StaySimulation {
-  const evaluation = evaluate(job, optionId);
-  const { assessment, option, factors, arrayW: solarW, alternatorW } = evaluation;
+export function simulateStay(asStored: Job, optionId: string, effort?: Effort): StaySimulation {
+  const evaluation = evaluate(asStored, optionId, effort);
+  const { job, assessment, option, factors, arrayW: solarW, alternatorW } = evaluation;
   const { figures } = assessment;
   const data = CHEMISTRY[option.system.store.chemistry];
   const { nominalV, usableDepth, coldFactor, ageingReserve } = factors;
@@ -64,7 +65,7 @@ export function simulateStay(job: Job, optionId: string): StaySimulation {
     dischargeLimitW: ratedAh * data.dischargeLimitC * nominalV,
     taperFromSoc: data.taperFromSoc,
   };
-  const busOn = busOfDay(job, evaluation);
+  const busOn = busOfDay(evaluation);
 
   const days = job.brief.nightsOffGrid;
   let storedWh = capacityWh;
@@ -83,10 +84,16 @@ export function simulateStay(job: Job, optionId: string): StaySimulation {
 }
 
 /** W on the bus on each day of the stay: what is of some days runs on the first, and then as often as it is said to. */
-function busOfDay(
-  job: Job,
-  { bus, profiles, option, feeds, brief, ambientC, sun }: Evaluation,
-): (day: number) => Float64Array {
+function busOfDay({
+  job,
+  bus,
+  profiles,
+  option,
+  feeds,
+  brief,
+  ambientC,
+  sun,
+}: Evaluation): (day: number) => Float64Array {
   const around = { ambientC, irradianceWm2: sun.irradianceWm2, day: brief.day };
   const shares = job.loads.map((load) => shareOfDays(load, brief.day));
   if (shares.every((share) => share >= 1)) return () => bus.busW;

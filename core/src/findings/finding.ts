@@ -2,11 +2,13 @@ import type { Ledger } from '../assessment.ts';
 import type { DesignOption, Job } from '../job/schema.ts';
 import type { EvidenceSummary } from '../loads/evidence.ts';
 import type { LoadProfile } from '../loads/profile.ts';
+import type { BusMoment } from '../moment/busMoment.ts';
 import type { Coincidence } from '../moment/coincidence.ts';
 import type { SizedInverter } from '../moment/sizeInverters.ts';
 import type { SupplyMoment } from '../moment/supplyMoment.ts';
 import type { BusDay } from '../paths/ledger.ts';
 import type { FigureId, Figures } from '../quantity/figure.ts';
+import type { FindingValues } from './values.ts';
 
 export type Severity = 'note' | 'caution' | 'stop';
 
@@ -17,6 +19,7 @@ export const FINDING_CODES = [
   'inverter-too-small',
   'inverter-oversized',
   'inverter-parallel',
+  'moment-unproved',
   'inverter-start',
   'inverter-heat',
   'surge-unknown',
@@ -49,9 +52,9 @@ export const FINDING_CODES = [
   'voltage-range',
   'search-asleep',
   'off-hours',
-] as const;
+] as const satisfies readonly FindingCode[];
 
-export type FindingCode = (typeof FINDING_CODES)[number];
+export type FindingCode = keyof FindingValues;
 
 /** Where a finding belongs: the step it is shown at, and the load or figure it concerns. */
 export interface Where {
@@ -60,13 +63,16 @@ export interface Where {
   readonly figure?: FigureId;
 }
 
-/** Something to check, as data; the words are in `words.ts`. */
-export interface Finding {
-  readonly code: FindingCode;
+/** One kind of finding. */
+export interface FindingOf<C extends FindingCode> {
+  readonly code: C;
   readonly severity: Severity;
   readonly where: Where;
-  readonly values: Readonly<Record<string, number | string>>;
+  readonly values: FindingValues[C];
 }
+
+/** Something to check, as data; the words are in `words.ts`. */
+export type Finding = { [C in FindingCode]: FindingOf<C> }[FindingCode];
 
 /** What a rule may look at. */
 export interface Assessed {
@@ -80,6 +86,7 @@ export interface Assessed {
   readonly inverters: readonly SizedInverter[];
   readonly bus: BusDay;
   readonly supplies: readonly SupplyMoment[];
+  readonly busPeak: BusMoment;
   readonly coincidence: Coincidence;
   /** Wh that the store gains (or, below 0, loses) over a usual day, sun and alternator feeding the loads directly first. */
   readonly driftWh: number;

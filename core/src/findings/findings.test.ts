@@ -1,8 +1,9 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import { assess } from '../assess.ts';
+import { evaluate } from '../assess.ts';
 import { blankDevice, blankInverter } from '../job/blank.ts';
 import type { Device, Job } from '../job/schema.ts';
+import { Effort } from '../moment/effort.ts';
 import { FIGURE_IDS, type Figure } from '../quantity/figure.ts';
 import { aGenerator, aHookup, aJob, aLoad, apart, withSupplies, withSystem } from '../test/jobs.ts';
 import { FINDING_CODES, type FindingCode } from './finding.ts';
@@ -146,8 +147,8 @@ const CASES: Readonly<Record<FindingCode, { bad: Job; good: Job }>> = {
     good: withSystem(aJob([aLoad({ critical: true })]), { array: { ratingW: 200 }, dcdc: { ratingA: 20 } }),
   },
   'cannot-hold': {
-    bad: aJob([aLoad({ draw: { ...room, capacityW: 200 }, runs: noon })]),
-    good: aJob([aLoad({ draw: { ...room, capacityW: 9000 }, runs: noon })]),
+    bad: aJob([aLoad({ draw: { ...room, capacityW: 200 }, uses: noon })]),
+    good: aJob([aLoad({ draw: { ...room, capacityW: 9000 }, uses: noon })]),
   },
   'inverter-loop': {
     bad: aJob([aLoad({ path: 'inverter', chargesStore: true })]),
@@ -191,8 +192,18 @@ const CASES: Readonly<Record<FindingCode, { bad: Job; good: Job }>> = {
     }),
   },
   'mains-licensed': { bad: aJob([kettle()]), good: aJob([aLoad()]) },
+  // Five in a ring of pairs: two of them may run, but a bound sees two and a half. One pair needs no search.
+  'moment-unproved': {
+    bad: apart(
+      aJob([1, 2, 3, 4, 5].map(() => kettle(1000))),
+      ...[0, 1, 2, 3, 4].map((i) => [`load-${i}`, `load-${(i + 1) % 5}`]),
+    ),
+    good: apart(aJob([kettle(1000), kettle(800)]), ['load-0', 'load-1']),
+  },
 };
 
+/** With hardly any effort, so that what needs a search shows. */
+const assess = (job: Job) => evaluate(job, undefined, new Effort(1)).assessment;
 const figuresOf = (job: Job) => Object.entries(assess(job).figures as Readonly<Record<string, Figure>>);
 const codes = (job: Job): string[] => assess(job).findings.map(({ code }) => code);
 

@@ -1,4 +1,4 @@
-import { DEFAULT } from '../reference/defaults.ts';
+import { factorsOf } from '../moment/inverterSize.ts';
 import { INVERTER_SIZES_W, nextSize } from '../reference/sizes.ts';
 import type { Rule } from './finding.ts';
 import { namesOf } from './names.ts';
@@ -10,8 +10,8 @@ export const inverterTooSmall: Rule = ({ inverters }) =>
   inverters.flatMap(({ device, ratingW, ids, need, moment }) => {
     const requiredW = Math.max(need.byPowerW, need.byApparentW);
     const worstW = moment.continuous.weight;
-    // Watts and volt-amperes are both its limits: one VA of rating gives one W.
-    const worstVa = moment.apparent.weight * DEFAULT.inverterWattsPerVa.value;
+    // Watts and volt-amperes are both its limits: in W of this unit.
+    const worstVa = moment.apparent.weight * factorsOf(device).wattsPerVa;
     if (ratingW === 0 || ratingW >= requiredW - 1e-9) return [];
     return [
       {
@@ -130,3 +130,23 @@ export const mainsLicensed: Rule = ({ job, figures }) =>
         },
       ]
     : [];
+
+/** Searches that were cut short: what is shown is a bound, and sizes follow it. */
+export const momentUnproved: Rule = ({ inverters, supplies, busPeak }) => {
+  const sets = inverters.flatMap(({ moment: { continuous, apparent, surge, longStart } }) => [
+    continuous,
+    apparent,
+    surge,
+    ...(longStart ? [longStart] : []),
+  ]);
+  const all = [...sets, ...supplies.map(({ worst }) => worst), busPeak];
+  if (all.every(({ isProved }) => isProved)) return [];
+  return [
+    {
+      code: 'moment-unproved',
+      severity: 'note',
+      where: { step: 'moment', figure: 'peak.continuous' },
+      values: { momentW: inverters[0]?.moment.continuous.weight ?? 0 },
+    },
+  ];
+};

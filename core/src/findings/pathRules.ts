@@ -1,4 +1,4 @@
-import { runsOn } from '../job/day.ts';
+import { usesOn } from '../job/day.ts';
 import type { Device } from '../job/schema.ts';
 import type { LoadProfile } from '../loads/profile.ts';
 import { startOf } from '../moment/starts.ts';
@@ -161,10 +161,10 @@ export const searchAsleep: Rule = (assessed) =>
 export const offHours: Rule = (assessed) =>
   assessed.profiles.flatMap(({ load, active }) => {
     const { device } = chainOf(load, assessed.option.system.devices);
-    if (device?.policy !== 'hours' || runsOn(load, assessed.job.brief.day).length === 0) return [];
+    if (device?.policy !== 'hours' || usesOn(load, assessed.job.brief.day).length === 0) return [];
     const off = active.reduce((sum, [from, to]) => {
       let outside = 0;
-      for (let m = from; m < to; m++) if (!device.hours.some((run) => covers(run, m))) outside++;
+      for (let m = from; m < to; m++) if (!device.hours.some((use) => covers(use, m))) outside++;
       return sum + outside;
     }, 0);
     if (off === 0) return [];

@@ -7,6 +7,7 @@ import {
   inverterStart,
   inverterTooSmall,
   mainsLicensed,
+  momentUnproved,
   surgeUnknown,
 } from './inverterRules.ts';
 import { cannotHold, criticalSingleSource, doubleConversion, measureFirst, noLoads } from './loadRules.ts';
@@ -55,6 +56,7 @@ const RULES: readonly Rule[] = [
   surgeUnknown,
   inverterOversized,
   inverterParallel,
+  momentUnproved,
   supplyOverload,
   supplyCharger,
   supplyStart,

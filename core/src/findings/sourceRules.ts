@@ -1,6 +1,6 @@
 import { monthName } from '../sources/sourceFigures.ts';
 import { designMonth } from '../sun/day.ts';
-import { dailyExtraterrestrialKwh, meanDayOfMonth } from '../sun/geometry.ts';
+import { monthlyExtraterrestrialKwh } from '../sun/geometry.ts';
 import type { Rule } from './finding.ts';
 
 export const noSun: Rule = ({ figures }) =>
@@ -11,22 +11,28 @@ export const noSun: Rule = ({ figures }) =>
 /** The clearest skies: above this share of what falls above the air a figure is asked about. Common practice. */
 const CLEAREST = 0.8;
 
-/** Typed sun hours against what the sky can give in that month. */
+/** Typed sun hours against what the sky can give, in the months they are of. */
 export const sunHoursDoubtful: Rule = ({ job }) => {
   const { place } = job.brief;
-  const month = designMonth(job.brief);
-  const above = dailyExtraterrestrialKwh(place.latitudeDeg, meanDayOfMonth(month));
-  if (place.peakSunHours === null || place.peakSunHours <= CLEAREST * above + 1e-9) return [];
+  const table = place.monthly.peakSunHours;
+  const typed = table
+    ? table.map((hours, i) => ({ hours, month: i + 1 }))
+    : place.peakSunHours === null
+      ? []
+      : [{ hours: place.peakSunHours, month: designMonth(job.brief) }];
+  const doubtful = typed.flatMap(({ hours, month }) => {
+    const above = monthlyExtraterrestrialKwh(place.latitudeDeg, month);
+    if (hours <= CLEAREST * above + 1e-9) return [];
+    return [{ hours, share: above > 0 ? hours / above : Number.MAX_VALUE, month: monthName(month) }];
+  });
+  const [worst] = [...doubtful].sort((a, b) => b.share - a.share);
+  if (!worst) return [];
   return [
     {
       code: 'sun-hours-doubtful',
-      severity: place.peakSunHours > above ? 'stop' : 'caution',
+      severity: worst.share > 1 ? 'stop' : 'caution',
       where: { step: 'brief', figure: 'sun.hours' },
-      values: {
-        hours: place.peakSunHours,
-        share: above > 0 ? place.peakSunHours / above : Number.MAX_VALUE,
-        month: monthName(month),
-      },
+      values: { ...worst, others: doubtful.length - 1 },
     },
   ];
 };

@@ -1,6 +1,6 @@
 import type { Supply } from '../job/schema.ts';
 import { passesSupply, type SupplyMoment } from '../moment/supplyMoment.ts';
-import type { FindingCode, Rule, Where } from './finding.ts';
+import type { Rule, Where } from './finding.ts';
 import { namesOf } from './names.ts';
 
 const at = (figure: 'worst' | 'full' | 'start' | 'assist' | 'limit', { limit }: SupplyMoment): Where => ({
@@ -101,7 +101,7 @@ export const nothingPasses: Rule = ({ supplies, inverters }) =>
 
 /** A caution that goes with a kind of supply, told once. */
 const cautionOf =
-  (kind: Supply['kind'], code: FindingCode): Rule =>
+  (kind: Supply['kind'], code: 'hookup-inlet' | 'generator-fumes'): Rule =>
   ({ supplies }) =>
     supplies
       .filter(({ limit }) => limit.supply.kind === kind)

@@ -1,5 +1,6 @@
 import { formatNumber, showText } from '../quantity/format.ts';
 import type { Finding, FindingCode } from './finding.ts';
+import type { FindingValues } from './values.ts';
 
 /** What a finding says: what is so, why it matters, what to do. */
 export interface Words {
@@ -8,14 +9,16 @@ export interface Words {
   readonly act: string;
 }
 
-type Values = Finding['values'];
+/** The keys of a finding's values that hold a number, or a text: any other does not compile. */
+type KeysOf<V, T> = { [K in keyof V]: V[K] extends T ? K : never }[keyof V];
 
-const n = (values: Values, key: string): number => Number(values[key]);
-const s = (values: Values, key: string): string => String(values[key]);
-const wh = (values: Values, key: string): string => showText(n(values, key), 'Wh');
-const w = (values: Values, key: string): string => showText(n(values, key), 'W');
-const a = (values: Values, key: string): string => showText(n(values, key), 'A');
-const size = (values: Values, key: string): string => showText(n(values, key), s(values, 'unit'));
+const n = <V>(values: V, key: KeysOf<V, number>): number => Number(values[key]);
+const s = <V>(values: V, key: KeysOf<V, string>): string => String(values[key]);
+const wh = <V>(values: V, key: KeysOf<V, number>): string => showText(n(values, key), 'Wh');
+const w = <V>(values: V, key: KeysOf<V, number>): string => showText(n(values, key), 'W');
+const a = <V>(values: V, key: KeysOf<V, number>): string => showText(n(values, key), 'A');
+const size = <V extends { readonly unit: string }>(values: V, key: KeysOf<V, number>): string =>
+  showText(n(values, key), values.unit);
 
 /** What watts rest on, as it stands in a sentence. */
 const EVIDENCE_PHRASE: Readonly<Record<string, string>> = {
@@ -25,7 +28,7 @@ const EVIDENCE_PHRASE: Readonly<Record<string, string>> = {
   guess: 'a guess',
 };
 
-const WORDS: Readonly<Record<FindingCode, (values: Values) => Words>> = {
+const WORDS: { readonly [C in FindingCode]: (values: FindingValues[C]) => Words } = {
   'no-loads': () => ({
     what: 'Nothing runs yet.',
     why: 'Every size follows from the loads.',
@@ -80,6 +83,11 @@ const WORDS: Readonly<Record<FindingCode, (values: Values) => Words>> = {
     what: `No single common size gives ${w(v, 'requiredW')}: ${n(v, 'units')} in parallel are counted.`,
     why: 'Only models made for it may be paralleled.',
     act: 'Keep some loads from running together, or take gas for the heaviest.',
+  }),
+  'moment-unproved': (v) => ({
+    what: `${w(v, 'momentW')} is what the worst moment comes to at most; it may be less.`,
+    why: 'So many loads exclude each other that looking at every set takes long. Sizes are reckoned with the larger figure.',
+    act: 'Let it reckon on, or put loads that exclude each other into fewer groups.',
   }),
   'inverter-start': (v) =>
     s(v, 'kind') === 'inrush'
@@ -182,7 +190,7 @@ const WORDS: Readonly<Record<FindingCode, (values: Values) => Words>> = {
     act: 'More array, more driving, or less need.',
   }),
   'sun-hours-doubtful': (v) => ({
-    what: `${showText(n(v, 'hours'), 'h')} of peak sun are ${formatNumber(n(v, 'share') * 100)} % of what falls above the air in ${s(v, 'month')}.`,
+    what: `${showText(n(v, 'hours'), 'h')} of peak sun are ${formatNumber(n(v, 'share') * 100)} % of what falls above the air in ${s(v, 'month')}${n(v, 'others') > 0 ? `; ${n(v, 'others')} more months are as doubtful` : ''}.`,
     why:
       n(v, 'share') > 1
         ? 'No sky lets more through than there is. The figure may be of another month, of a tilted plane, or hours of daylight.'
@@ -248,5 +256,7 @@ const WORDS: Readonly<Record<FindingCode, (values: Values) => Words>> = {
 };
 
 export function wordsFor(finding: Finding): Words {
-  return WORDS[finding.code](finding.values);
+  // The words of a code take that code's values: the table's type says so, which the compiler cannot follow here.
+  const words = WORDS[finding.code] as (values: Finding['values']) => Words;
+  return words(finding.values);
 }

@@ -1,4 +1,4 @@
-import type { DesignOption, Device, Inverter, Job, Supply } from './schema.ts';
+import type { Charger, DesignOption, Device, Inverter, Job, Supply } from './schema.ts';
 import { SCHEMA_VERSION } from './values.ts';
 
 /** What is said of no device yet; on while one of its loads runs. */
@@ -16,6 +16,7 @@ export const UNIT_UNSAID = {
   idleW: null,
   peakEfficiency: null,
   points: [],
+  ratingVa: null,
   surgeW: null,
   surgeSeconds: null,
 } satisfies Partial<Inverter>;
@@ -28,6 +29,7 @@ export function blankInverter(id: string, name: string): Inverter {
     name,
     ...UNSAID,
     ratingW: null,
+    ratingVa: null,
     search: null,
     waveform: 'pure',
     form: 'stand-alone',
@@ -49,8 +51,9 @@ export function blankDevice(kind: Device['kind'], id: string): Device {
   }
 }
 
-/** What a place of the region usually offers; a generator and an outlet of a usual size. Common practice. */
-export function blankSupply(kind: Supply['kind'], mains: Job['brief']['region']['mains']): Supply {
+/** What a place of the region usually offers; a generator and an outlet of a usual size. Common practice.
+ * @param heightM where it stands, m above the sea */
+export function blankSupply(kind: Supply['kind'], mains: Job['brief']['region']['mains'], heightM = 0): Supply {
   const shared = { id: kind, share: null };
   switch (kind) {
     case 'hookup':
@@ -58,11 +61,29 @@ export function blankSupply(kind: Supply['kind'], mains: Job['brief']['region'][
         ? { kind, ...shared, name: 'Hookup', volts: 230, amps: 10, legs: 1 }
         : { kind, ...shared, name: 'Hookup', volts: 120, amps: 30, legs: 1 };
     case 'generator':
-      return { kind, ...shared, name: 'Generator', ratedW: 2000, ratedVa: null, startW: null, altitudeM: 0 };
+      return {
+        kind,
+        ...shared,
+        name: 'Generator',
+        ratedW: 2000,
+        ratedVa: null,
+        startW: null,
+        altitudeM: Math.max(0, heightM),
+      };
     case 'outlet':
       return { kind, ...shared, name: 'Vehicle outlet', ratedW: 2000, startW: null };
   }
 }
+
+/** A charger from hookup or generator of which nothing is said but its amps. */
+export const blankCharger = (id: string, name: string, ratingA: number): Charger => ({
+  id,
+  name,
+  ratingA,
+  leastA: null,
+  efficiency: null,
+  powerFactor: null,
+});
 
 /** An option with nothing chosen yet: 12 V, LFP, everything sized by the program. */
 export function blankOption(id: string, name: string): DesignOption {
@@ -71,12 +92,13 @@ export function blankOption(id: string, name: string): DesignOption {
     name,
     system: {
       busVoltageV: 12,
-      store: { chemistry: 'lfp', capacityAh: null, usableDepth: null, roundTripEfficiency: null, coldestC: 10 },
+      store: { chemistry: 'lfp', strings: null, usableDepth: null, roundTripEfficiency: null, coldestC: 10 },
       devices: [blankInverter('inverter', 'Inverter')],
-      dcdc: { ratingA: null },
-      array: { ratingW: null },
-      charger: { ratingA: 0, leastA: null, efficiency: null, powerFactor: null },
+      driving: null,
+      arrays: null,
+      chargers: [],
     },
+    feeds: [],
   };
 }
 
@@ -90,7 +112,18 @@ export function blankJob(title: string): Job {
     vehicle: '',
     brief: {
       region: { mains: '230V-50Hz', units: 'metric', currency: 'EUR' },
-      place: { label: '', latitudeDeg: 45, sky: 'mixed', peakSunHours: null, dayTempC: 22, nightTempC: 10 },
+      place: {
+        label: '',
+        latitudeDeg: 45,
+        longitudeDeg: null,
+        utcOffsetH: null,
+        heightM: null,
+        sky: 'mixed',
+        peakSunHours: null,
+        dayTempC: 22,
+        nightTempC: 10,
+        monthly: { peakSunHours: null, dayTempC: null, nightTempC: null },
+      },
       months: [5, 6, 7, 8, 9],
       nightsOffGrid: 3,
       driveHoursPerDay: 1,

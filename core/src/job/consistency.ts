@@ -1,12 +1,12 @@
 import { cycleLength } from './draw.ts';
 import type { Fault } from './fault.ts';
-import { overlappingRun } from './overlap.ts';
-import type { Job, Load, Run } from './schema.ts';
+import { overlappingUse } from './overlap.ts';
+import type { Job, Load, Use } from './schema.ts';
 
 /** Minutes of slack where lengths typed with decimals must agree. */
 const SLACK_MIN = 1e-6;
 
-/** What a schema cannot say: unique ids, references that exist, runs that fit their phases and do not overlap. One fault at a time, so that whoever asks decides how many are worth finding. */
+/** What a schema cannot say: unique ids, references that exist, uses that fit their phases and do not overlap. One fault at a time, so that whoever asks decides how many are worth finding. */
 export function* consistencyFaults(job: Job): Generator<Fault> {
   const loadIds = new Set(job.loads.map((load) => load.id));
   yield* repeated(job.loads, '/loads');
@@ -19,8 +19,12 @@ export function* consistencyFaults(job: Job): Generator<Fault> {
   }
   for (const [g, group] of job.together.always.entries()) yield* unknownLoads(group, loadIds, `/together/always/${g}`);
   for (const [i, load] of job.loads.entries()) yield* loadFaults(load, `/loads/${i}`);
-  for (const [i, { system }] of job.options.entries()) {
-    yield* repeated(system.devices, `/options/${i}/system/devices`);
+  for (const [i, { system, feeds }] of job.options.entries()) {
+    const at = `/options/${i}/system`;
+    yield* repeated(system.devices, `${at}/devices`);
+    for (const list of ['driving', 'arrays', 'chargers'] as const) yield* repeated(system[list] ?? [], `${at}/${list}`);
+    yield* repeated(system.store.strings ?? [], `${at}/store/strings`);
+    yield* feedFaults(feeds, loadIds, `/options/${i}/feeds`);
     if (!system.devices.some(({ kind }) => kind === 'inverter'))
       yield {
         path: `/options/${i}/system/devices`,
@@ -38,8 +42,8 @@ function* unknownLoads(ids: readonly string[], known: ReadonlySet<string>, path:
 /** What a schema cannot say of one load. */
 export function loadFaults(load: Load, path: string): Fault[] {
   return [
-    ...runFaults(load, load.runs, `${path}/runs`),
-    ...load.variants.flatMap(({ runs }, v) => runFaults(load, runs, `${path}/variants/${v}/runs`)),
+    ...useFaults(load, load.uses, `${path}/uses`),
+    ...load.variants.flatMap(({ uses }, v) => useFaults(load, uses, `${path}/variants/${v}/uses`)),
     ...phaseFaults(load, `${path}/draw/phases`),
     ...variantFaults(load, `${path}/variants`),
   ];
@@ -54,20 +58,20 @@ function repeated(items: readonly { readonly id: string }[], path: string): Faul
   });
 }
 
-function runFaults(load: Load, runs: readonly Run[], path: string): Fault[] {
+function useFaults(load: Load, uses: readonly Use[], path: string): Fault[] {
   const faults: Fault[] = [];
-  const overlapping = overlappingRun(runs);
+  const overlapping = overlappingUse(uses);
   if (overlapping) {
-    const found = `a run from ${overlapping.startMin}`;
-    faults.push({ path, expected: 'runs that do not overlap', found });
+    const found = `a use from ${overlapping.startMin}`;
+    faults.push({ path, expected: 'uses that do not overlap', found });
   }
   if (load.draw.kind !== 'cycle') return faults;
   const { fixedMin, stretches } = cycleLength(load.draw.phases);
-  runs.forEach((run, i) => {
-    const off = stretches ? run.minutes < fixedMin - SLACK_MIN : Math.abs(run.minutes - fixedMin) > SLACK_MIN;
+  uses.forEach((use, i) => {
+    const off = stretches ? use.minutes < fixedMin - SLACK_MIN : Math.abs(use.minutes - fixedMin) > SLACK_MIN;
     if (!off) return;
     const expected = `${stretches ? 'at least' : 'exactly'} ${fixedMin} min, the length of its phases`;
-    faults.push({ path: `${path}/${i}/minutes`, expected, found: String(run.minutes) });
+    faults.push({ path: `${path}/${i}/minutes`, expected, found: String(use.minutes) });
   });
   return faults;
 }
@@ -91,12 +95,45 @@ function variantFaults({ variants, minV, maxV }: Load, path: string): Fault[] {
   ];
 }
 
-/** A load names a device that at least one option has. */
+/** A load names a device that at least one option has; a feed of an option a device of that option. */
 function deviceFaults(job: Job): Fault[] {
-  const known = new Set(job.options.flatMap(({ system }) => system.devices.map(({ id }) => id)));
-  return job.loads.flatMap(({ device }, i) =>
-    device === null || known.has(device)
-      ? []
-      : [{ path: `/loads/${i}/device`, expected: 'the id of a device of an option, or null', found: device }],
+  const devicesOf = job.options.map(({ system }) => new Set(system.devices.map(({ id }) => id)));
+  return [
+    ...job.loads.flatMap(({ device }, i) =>
+      device === null || devicesOf.some((known) => known.has(device))
+        ? []
+        : [{ path: `/loads/${i}/device`, expected: 'the id of a device of an option, or null', found: device }],
+    ),
+    ...job.options.flatMap(({ feeds }, o) =>
+      feeds.flatMap(({ device }, i) =>
+        device === null || devicesOf[o]?.has(device)
+          ? []
+          : [
+              {
+                path: `/options/${o}/feeds/${i}/device`,
+                expected: 'the id of a device of this option, or null',
+                found: device,
+              },
+            ],
+      ),
+    ),
+  ];
+}
+
+/** Loads that an option feeds in its own way exist, and are named once. */
+function* feedFaults(
+  feeds: Job['options'][number]['feeds'],
+  known: ReadonlySet<string>,
+  path: string,
+): Generator<Fault> {
+  yield* unknownLoads(
+    feeds.map(({ load }) => load),
+    known,
+    path,
   );
+  const seen = new Set<string>();
+  for (const [i, { load }] of feeds.entries()) {
+    if (seen.has(load)) yield { path: `${path}/${i}/load`, expected: 'each load only once', found: load };
+    seen.add(load);
+  }
 }

@@ -1,19 +1,19 @@
-import type { Brief, Day, DayKind, Load, Run } from './schema.ts';
+import type { Brief, Day, DayKind, Load, Use } from './schema.ts';
 import { DAY_KINDS } from './values.ts';
 
 /** Whether a day is of a kind, such as a weekend. */
 const isOfKind = (day: Day, kind: DayKind): boolean => day.season === kind || day.week === kind || day.motion === kind;
 
-/** The kind of day whose runs a load follows on a day; null when it runs as usual. The last that applies wins. */
+/** The kind of day whose uses a load follows on a day; null when it runs as usual. The last that applies wins. */
 export function variantOn(load: Pick<Load, 'variants'>, day: Day): DayKind | null {
   const said = new Set(load.variants.map(({ on }) => on));
   return DAY_KINDS.findLast((kind) => said.has(kind) && isOfKind(day, kind)) ?? null;
 }
 
 /** When a load runs on a day of that kind. */
-export function runsOn(load: Pick<Load, 'runs' | 'variants'>, day: Day): readonly Run[] {
+export function usesOn(load: Pick<Load, 'uses' | 'variants'>, day: Day): readonly Use[] {
   const kind = variantOn(load, day);
-  return load.variants.find(({ on }) => on === kind)?.runs ?? load.runs;
+  return load.variants.find(({ on }) => on === kind)?.uses ?? load.uses;
 }
 
 /** The load as it is on a day: the same object when that is as usual, so that a page need not draw it again. */
@@ -22,7 +22,7 @@ export function loadOn(load: Load, day: Day): Load {
   if (kind === null) return load;
   const others = known.get(load) ?? new Map<DayKind, Load>();
   known.set(load, others);
-  const made = others.get(kind) ?? { ...load, runs: [...runsOn(load, day)] };
+  const made = others.get(kind) ?? { ...load, uses: [...usesOn(load, day)] };
   others.set(kind, made);
   return made;
 }
@@ -30,8 +30,8 @@ export function loadOn(load: Load, day: Day): Load {
 const known = new WeakMap<Load, Map<DayKind, Load>>();
 
 /**
- * The kind of day that an edit of a load's runs is for while such a day is shown: the most particular of its
- * kinds, or null (the usual runs) on a usual day.
+ * The kind of day that an edit of a load's uses is for while such a day is shown: the most particular of its
+ * kinds, or null (the usual uses) on a usual day.
  */
 export function editedKind(day: Day): DayKind | null {
   return DAY_KINDS.findLast((kind) => isOfKind(day, kind)) ?? null;
@@ -57,13 +57,13 @@ export function shareOfDays({ daysPerWeek, variants }: Pick<Load, 'daysPerWeek' 
 }
 
 /** The load as it is on a day on which it runs, or (`false`) on one on which it does not: the same object each time. */
-export function onItsDay(load: Load, runs: boolean): Load {
+export function onItsDay(load: Load, uses: boolean): Load {
   const made = madeByDay.get(load) ?? {
     on: { ...load, daysPerWeek: 7 },
-    off: { ...load, daysPerWeek: 7, runs: [], variants: [], draw: { kind: 'steady', powerW: 0 }, residueW: 0 },
+    off: { ...load, daysPerWeek: 7, uses: [], variants: [], draw: { kind: 'steady', powerW: 0 }, residueW: 0 },
   };
   madeByDay.set(load, made);
-  return runs ? made.on : made.off;
+  return uses ? made.on : made.off;
 }
 
 const madeByDay = new WeakMap<Load, { readonly on: Load; readonly off: Load }>();

@@ -1,5 +1,5 @@
 import { Type } from '@sinclair/typebox';
-import { id, number, object, oneKindOf, oneNumberOf, oneOf, orNull, Run, text } from './schemaParts.ts';
+import { id, number, object, oneKindOf, oneNumberOf, oneOf, orNull, text, Use } from './schemaParts.ts';
 import { FORMS, OUTPUT_VOLTAGES, POLICIES, WAVEFORMS } from './values.ts';
 
 /** What stands between the bus and the loads: inverters, shared DC-DC converters, ports of a portable station. */
@@ -17,7 +17,7 @@ const shared = {
     { maxItems: 24, description: 'pairs measured or from a data sheet; the loss curve is fitted to them' },
   ),
   policy: oneOf(POLICIES, 'when it is on'),
-  hours: Type.Array(Run, { maxItems: 12, description: 'for the policy "hours": when it is switched on' }),
+  hours: Type.Array(Use, { maxItems: 12, description: 'for the policy "hours": when it is switched on' }),
   leftOnH: number(0, 24, 'for the policy "manual": hours a day it stays on with nothing running'),
 };
 
@@ -26,6 +26,7 @@ const Inverter = object(
     kind: Type.Literal('inverter'),
     ...shared,
     ratingW: orNull(50, 40_000, 'what is or will be fitted; null = as required'),
+    ratingVa: orNull(50, 60_000, 'VA it gives at most; null = 1 VA per W'),
     search: Type.Unsafe<{ idleW: number; wakeW: number } | null>({
       type: ['object', 'null'],
       properties: {

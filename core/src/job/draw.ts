@@ -16,7 +16,7 @@ export function runningPowerW(draw: Draw): number {
   }
 }
 
-/** Minutes of a cycle's phases of fixed length, and whether one phase fills the rest of the run. */
+/** Minutes of a cycle's phases of fixed length, and whether one phase fills the rest of the use. */
 export function cycleLength(phases: Extract<Draw, { kind: 'cycle' }>['phases']): {
   readonly fixedMin: number;
   readonly stretches: boolean;

@@ -1,5 +1,5 @@
 import { Type } from '@sinclair/typebox';
-import { ID_PATTERN, id, number, object, oneKindOf, oneOf, orNull, Run, text } from './schemaParts.ts';
+import { ID_PATTERN, id, number, object, oneKindOf, oneOf, orNull, text, Use } from './schemaParts.ts';
 import { DAY_KINDS, EVIDENCE, INSULATION, PATHS } from './values.ts';
 
 /** A load as the job file has it. */
@@ -14,12 +14,12 @@ const Cycle = object(
       object({
         label: text(40, 'what the phase is called'),
         powerW,
-        minutes: orNull(0.01, 1440, 'length in minutes; null for the one phase that fills the rest of the run'),
+        minutes: orNull(0.01, 1440, 'length in minutes; null for the one phase that fills the rest of the use'),
       }),
       { minItems: 1, maxItems: 12 },
     ),
   },
-  'phases in order, once per run',
+  'phases in order, once per use',
 );
 const Thermostatic = object(
   {
@@ -41,7 +41,7 @@ const WaterHeating = object(
     efficiency: number(0.2, 1, 'share of the electricity that reaches the water'),
     standingW: number(0, 500, 'W lost by the tank, around the clock'),
   },
-  'heats water during its runs, as much as the day needs',
+  'heats water during its uses, as much as the day needs',
 );
 const Room = object(
   {
@@ -55,16 +55,16 @@ const Room = object(
     glazingM2: number(0, 30, 'm² of unshaded glass'),
     internalW: number(0, 5000, 'W of heat from people and appliances'),
   },
-  'cools or heats a room during its runs, as the weather asks',
+  'cools or heats a room during its uses, as the weather asks',
 );
 
 const Draw = oneKindOf([Steady, Cycle, Thermostatic, Standby, WaterHeating, Room], 'how it draws power');
 
-/** Runs that take the place of the usual ones on one kind of day. */
+/** Uses that take the place of the usual ones on one kind of day. */
 const Variant = object(
   {
     on: oneOf(DAY_KINDS, 'the kind of day it is for'),
-    runs: Type.Array(Run, { maxItems: 96, description: 'when it runs on such a day; none = it stays off' }),
+    uses: Type.Array(Use, { maxItems: 96, description: 'when it runs on such a day; none = it stays off' }),
   },
   'the same load on another kind of day',
 );
@@ -77,8 +77,8 @@ export const Load = object({
   circuit: text(40, 'the circuit that feeds it'),
   quantity: Type.Integer({ minimum: 1, maximum: 99, description: 'pieces, all alike' }),
   draw: Draw,
-  runs: Type.Array(Run, { maxItems: 96, description: 'when it runs on a usual day; they may not overlap' }),
-  variants: Type.Array(Variant, { maxItems: DAY_KINDS.length, description: 'other runs on other kinds of day' }),
+  uses: Type.Array(Use, { maxItems: 96, description: 'when it runs on a usual day; they may not overlap' }),
+  variants: Type.Array(Variant, { maxItems: DAY_KINDS.length, description: 'other uses on other kinds of day' }),
   daysPerWeek: number(0.1, 7, 'days of the week on which it runs; 7 = every day'),
   movable: Type.Boolean({ description: 'its time of day may be shifted, into sun hours for one' }),
   path: oneOf(PATHS, 'how power reaches it from the battery'),

@@ -50,8 +50,8 @@ describe('two edits of one job put together', () => {
     ['two loads under one id', withLoad(base, 'x', { quantity: 1 }), withLoad(base, 'x', { quantity: 2 })],
     [
       'runs, which have no ids',
-      change(base, 'a-0', { runs: [{ startMin: 0, minutes: 10 }] }),
-      change(base, 'a-0', { runs: [{ startMin: 5, minutes: 10 }] }),
+      change(base, 'a-0', { uses: [{ startMin: 0, minutes: 10 }] }),
+      change(base, 'a-0', { uses: [{ startMin: 5, minutes: 10 }] }),
     ],
     [
       'a group of a load that the other removed',

@@ -17,7 +17,10 @@ export function mergeJobs(base: Job, mine: Job, theirs: Job): Job | null {
 const CLASH = Symbol('both sides changed it');
 
 type Node = Readonly<Record<string, unknown>>;
-type Entry = Node & { readonly id: string };
+/** An entry of a list, told by its id, or by the load it is about. */
+type Entry = Node & ({ readonly id: string } | { readonly load: string });
+
+const keyOf = (entry: Node): unknown => entry.id ?? entry.load;
 
 function merge(base: unknown, mine: unknown, theirs: unknown): unknown {
   if (isSame(mine, theirs) || isSame(base, theirs)) return mine;
@@ -43,8 +46,8 @@ function mergeEntries(base: readonly Entry[], mine: readonly Entry[], theirs: re
   const [here, there] = [byId(mine), byId(theirs)];
   const merged: Entry[] = [];
   for (const entry of mine) {
-    const other = there.get(entry.id);
-    const old = before.get(entry.id);
+    const other = there.get(keyOf(entry));
+    const old = before.get(keyOf(entry));
     if (!other) {
       // They took it out: gone, unless I have changed it since.
       if (old && isSame(old, entry)) continue;
@@ -57,22 +60,23 @@ function mergeEntries(base: readonly Entry[], mine: readonly Entry[], theirs: re
     merged.push(value as Entry);
   }
   for (const [i, entry] of theirs.entries()) {
-    if (here.has(entry.id)) continue;
-    const old = before.get(entry.id);
+    if (here.has(keyOf(entry))) continue;
+    const old = before.get(keyOf(entry));
     if (old && isSame(old, entry)) continue;
     if (old) return CLASH;
-    const previous = theirs[i - 1]?.id;
-    merged.splice(previous ? merged.findIndex(({ id }) => id === previous) + 1 : merged.length, 0, entry);
+    const previous = theirs[i - 1];
+    const at = previous ? merged.findIndex((one) => keyOf(one) === keyOf(previous)) + 1 : merged.length;
+    merged.splice(at, 0, entry);
   }
   return merged;
 }
 
-const byId = (entries: readonly Entry[]): ReadonlyMap<string, Entry> =>
-  new Map(entries.map((entry) => [entry.id, entry]));
+const byId = (entries: readonly Entry[]): ReadonlyMap<unknown, Entry> =>
+  new Map(entries.map((entry) => [keyOf(entry), entry]));
 
 const isNode = (value: unknown): value is Node => typeof value === 'object' && value !== null && !Array.isArray(value);
 const isEntries = (value: unknown): value is readonly Entry[] =>
-  Array.isArray(value) && value.every((item) => isNode(item) && typeof item.id === 'string');
+  Array.isArray(value) && value.every((item) => isNode(item) && typeof keyOf(item) === 'string');
 
 /** The same JSON, whatever the order of its keys. */
 export function isSame(a: unknown, b: unknown): boolean {

@@ -2,11 +2,14 @@ import { type Fault, shown } from './fault.ts';
 import { JOB_FORMAT, SCHEMA_VERSION } from './values.ts';
 
 type Document = Record<string, unknown>;
+type Forward = Readonly<Record<number, (older: Document) => Document>>;
+type Migrated = { readonly document: unknown } | { readonly fault: Fault };
 
 /** `FORWARD[n]` turns a document of version n into one of version n + 1; pure, and never edited once released. */
-const FORWARD: Readonly<Record<number, (older: Document) => Document>> = {
+const FORWARD: Forward = {
   1: fromOneInverterToDevices,
   2: fromPairsToTogether,
+  3: fromSinglesToLists,
 };
 
 /** Version 2: devices instead of one inverter; loads with place, other days, device, volts, photos; a kind of day. */
@@ -80,6 +83,66 @@ function fromPairsToTogether({ neverTogether, ...older }: Document): Document {
 
 const NEW_IN_3 = { form: 'stand-alone', surgeW: null, surgeSeconds: null, ambientC: null } as const;
 
+/** Version 4: uses instead of runs; strings, arrays and chargers in lists; feeds of an option; a place month by month. */
+function fromSinglesToLists(older: Document): Document {
+  return {
+    ...older,
+    brief: part(older.brief, (brief) => ({
+      ...brief,
+      place: part(brief.place, (place) => ({ ...NEW_PLACE_IN_4, ...place })),
+    })),
+    loads: each(older.loads, loadWithUses),
+    options: each(older.options, (option) => ({
+      feeds: [],
+      ...option,
+      system: part(option.system, ({ dcdc, array, charger, ...system }) => ({
+        ...system,
+        store: part(system.store, ({ capacityAh, ...store }) => ({
+          ...store,
+          strings: listOf(capacityAh, (ah) => [{ id: 'string-1', name: 'String 1', capacityAh: ah }]),
+        })),
+        devices: each(system.devices, (device) =>
+          device.kind === 'inverter' ? { ratingVa: null, ...device } : device,
+        ),
+        driving: listOf(inside(dcdc, 'ratingA'), (a) =>
+          a === 0 ? [] : [{ id: 'dcdc-1', name: 'DC-DC charger', ratingA: a }],
+        ),
+        arrays: listOf(inside(array, 'ratingW'), (w) =>
+          w === 0 ? [] : [{ id: 'array-1', name: 'Array 1', ratingW: w, controllerA: null }],
+        ),
+        chargers: chargersFrom(charger),
+      })),
+    })),
+  };
+}
+
+const NEW_PLACE_IN_4 = {
+  longitudeDeg: null,
+  utcOffsetH: null,
+  heightM: null,
+  monthly: { peakSunHours: null, dayTempC: null, nightTempC: null },
+} as const;
+
+/** A load of version 3 as one of version 4, in a job or in the firm's catalogue. */
+function loadWithUses({ runs, ...load }: Document): Document {
+  return {
+    ...load,
+    uses: runs,
+    variants: each(load.variants, ({ runs: other, ...rest }) => ({ ...rest, uses: other })),
+  };
+}
+
+const inside = (value: unknown, key: string): unknown => (isDocument(value) ? value[key] : value);
+const listOf = (value: unknown, make: (value: unknown) => unknown[]): unknown => (value === null ? null : make(value));
+
+/** A charger of 0 A of which something else was said is kept: nothing typed is lost. */
+function chargersFrom(charger: unknown): unknown {
+  if (!isDocument(charger)) return charger;
+  const { ratingA, ...rest } = charger;
+  if (ratingA === 0 && Object.values(rest).every((value) => value === null)) return [];
+  return [{ id: 'charger-1', name: 'Charger', ...charger }];
+}
+
 /** What is not of the expected form stays as it is: the validation that follows names it. */
 const isDocument = (value: unknown): value is Document =>
   typeof value === 'object' && value !== null && !Array.isArray(value);
@@ -89,25 +152,38 @@ const each = (value: unknown, change: (value: Document) => Document): unknown =>
   Array.isArray(value) ? value.map((item) => part(item, change)) : value;
 
 /** Brings a document forward to the current version, or names why it cannot be one of ours. */
-export function migrate(document: unknown): { readonly document: unknown } | { readonly fault: Fault } {
-  if (typeof document !== 'object' || document === null || Array.isArray(document)) {
-    return { fault: { path: '/', expected: 'a job file: one JSON object' } };
-  }
-  let current = document as Document;
+export function migrate(document: unknown): Migrated {
+  if (!isDocument(document)) return { fault: { path: '/', expected: 'a job file: one JSON object' } };
+  const current = document;
   if (current.format !== JOB_FORMAT) {
     return { fault: { path: '/format', expected: `"${JOB_FORMAT}"`, found: shown(current.format) } };
   }
-  const version = current.schemaVersion;
-  if (typeof version !== 'number' || !Number.isInteger(version) || version < 1) {
-    return { fault: { path: '/schemaVersion', expected: 'a whole number from 1', found: shown(version) } };
+  return broughtForward(current, FORWARD, current.schemaVersion);
+}
+
+/** The first version of the firm's entries that says which it is; those before it are of the version before. */
+const FIRST_SAID = 4;
+const APPLIANCE_FORWARD: Forward = { 3: (older) => ({ ...older, load: part(older.load, loadWithUses) }) };
+
+/** Brings an entry of the firm's catalogue forward: its load is of the same versions as a job's. */
+export function migrateAppliance(document: unknown): Migrated {
+  if (!isDocument(document)) return { fault: { path: '/', expected: 'an entry of the catalogue: one JSON object' } };
+  return broughtForward(document, APPLIANCE_FORWARD, document.schemaVersion ?? FIRST_SAID - 1);
+}
+
+function broughtForward(older: Document, forward: Forward, version: unknown): Migrated {
+  const oldest = Math.min(...Object.keys(forward).map(Number));
+  if (typeof version !== 'number' || !Number.isInteger(version) || version < oldest) {
+    return { fault: { path: '/schemaVersion', expected: `a whole number from ${oldest}`, found: shown(version) } };
   }
   if (version > SCHEMA_VERSION) {
     const expected = `at most ${SCHEMA_VERSION}: this file was written by a newer Joulemetric; update this one`;
     return { fault: { path: '/schemaVersion', expected, found: shown(version) } };
   }
+  let current = older;
   for (let v = version; v < SCHEMA_VERSION; v++) {
-    const step = FORWARD[v];
-    if (!step) throw new Error(`no migration from job file version ${v}`);
+    const step = forward[v];
+    if (!step) throw new Error(`no migration from version ${v}`);
     current = { ...step(current), schemaVersion: v + 1 };
   }
   return { document: current };

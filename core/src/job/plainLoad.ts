@@ -10,7 +10,7 @@ export function plainLoad(id: string): Load {
     circuit: '',
     quantity: 1,
     draw: { kind: 'steady', powerW: 0 },
-    runs: [{ startMin: 12 * 60, minutes: 60 }],
+    uses: [{ startMin: 12 * 60, minutes: 60 }],
     variants: [],
     daysPerWeek: 7,
     movable: false,

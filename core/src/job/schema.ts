@@ -1,19 +1,9 @@
 import { type Static, Type } from '@sinclair/typebox';
-import { Device as DeviceSchema } from './deviceSchema.ts';
 import { Load as LoadSchema } from './loadSchema.ts';
-import { id, number, object, oneNumberOf, oneOf, orNull, text } from './schemaParts.ts';
+import { byMonth, id, number, object, oneNumberOf, oneOf, orNull, text } from './schemaParts.ts';
 import { Supply as SupplySchema } from './supplySchema.ts';
-import {
-  BUS_VOLTAGES,
-  CHEMISTRIES,
-  COINCIDE,
-  JOB_FORMAT,
-  MAINS,
-  MARGINS,
-  MOST_LOADS,
-  SCHEMA_VERSION,
-  SKIES,
-} from './values.ts';
+import { Option } from './systemSchema.ts';
+import { COINCIDE, JOB_FORMAT, MAINS, MARGINS, MOST_LOADS, SCHEMA_VERSION, SKIES } from './values.ts';
 
 /**
  * The job file: one document, one schema. The TypeScript types below are derived from it, the published
@@ -30,43 +20,8 @@ const Day = object(
   'the kind of day that is shown and sized for',
 );
 
-const System = object({
-  busVoltageV: oneNumberOf(BUS_VOLTAGES, 'nominal battery bus, V'),
-  store: object({
-    chemistry: oneOf(CHEMISTRIES, 'battery chemistry'),
-    capacityAh: orNull(1, 20_000, 'what is or will be fitted, at the bus voltage; null = as required'),
-    usableDepth: orNull(0.1, 1, 'share of the capacity used; null = the chemistry’s default'),
-    roundTripEfficiency: orNull(0.5, 1, 'energy out ÷ energy in; null = the chemistry’s default'),
-    coldestC: number(-40, 50, '°C of the battery at its coldest while in use'),
-  }),
-  devices: Type.Array(DeviceSchema, {
-    minItems: 1,
-    maxItems: 12,
-    description: 'inverters, shared converters, ports; the first inverter feeds what names none',
-  }),
-  dcdc: object({
-    ratingA: orNull(0, 500, 'DC-DC charger output at the bus; null = as required, 0 = none'),
-  }),
-  array: object({ ratingW: orNull(0, 20_000, 'solar array at laboratory watts; null = as required') }),
-  charger: object(
-    {
-      ratingA: number(0, 1000, 'A at the bus that it charges with; 0 = none'),
-      leastA: orNull(0, 1000, 'A to which it can be turned down; null = it cannot be'),
-      efficiency: orNull(0.5, 1, 'DC out ÷ AC in; null = the usual'),
-      powerFactor: orNull(0.4, 1, 'W ÷ VA; null = the usual'),
-    },
-    'charger from hookup or generator',
-  ),
-});
-
 const members = (maxItems: number) =>
   Type.Array(id('a load'), { minItems: 2, maxItems, uniqueItems: true, description: 'ids of loads' });
-
-const Option = object({
-  id: id('unique among the options'),
-  name: text(40, 'such as "A 12 V"', 1),
-  system: System,
-});
 
 export const JobSchema = Type.Object(
   {
@@ -84,10 +39,25 @@ export const JobSchema = Type.Object(
       place: object({
         label: text(120, 'where it is used'),
         latitudeDeg: number(-90, 90, '°, north positive'),
+        longitudeDeg: orNull(-180, 180, '°, east positive; null = not known: clocks are taken to follow the sun'),
+        utcOffsetH: orNull(
+          -12,
+          14,
+          'h by which its clocks are ahead of UTC; null = clocks are taken to follow the sun',
+        ),
+        heightM: orNull(-430, 6000, 'm above the sea; null = not known'),
         sky: oneOf(SKIES, 'how clear the sky usually is there'),
         peakSunHours: orNull(0, 12, 'kWh/m² a day on the flat, if known; null = from latitude, month and sky'),
         dayTempC: number(-40, 60, '°C on a usual afternoon'),
         nightTempC: number(-50, 50, '°C on a usual night'),
+        monthly: object(
+          {
+            peakSunHours: byMonth(0, 12, 'kWh/m² a day on the flat'),
+            dayTempC: byMonth(-40, 60, '°C on a usual afternoon'),
+            nightTempC: byMonth(-50, 50, '°C on a usual night'),
+          },
+          'what is known month by month; it takes the place of the figures above',
+        ),
       }),
       months: Type.Array(Type.Integer({ minimum: 1, maximum: 12 }), {
         minItems: 1,
@@ -157,7 +127,7 @@ export const JobSchema = Type.Object(
   },
   {
     $schema: 'https://json-schema.org/draft/2020-12/schema',
-    $id: 'urn:joulemetric:job:3',
+    $id: 'urn:joulemetric:job:4',
     title: 'Joulemetric job file',
     additionalProperties: false,
   },
@@ -166,7 +136,7 @@ export const JobSchema = Type.Object(
 export type Job = Static<typeof JobSchema>;
 export type Load = Job['loads'][number];
 export type Draw = Load['draw'];
-export type Run = Load['runs'][number];
+export type Use = Load['uses'][number];
 export type PathKind = Load['path'];
 export type Evidence = Load['evidence'];
 export type Brief = Job['brief'];
@@ -176,6 +146,9 @@ export type Chemistry = System['store']['chemistry'];
 export type Device = System['devices'][number];
 export type Inverter = Extract<Device, { kind: 'inverter' }>;
 export type Day = Brief['day'];
+export type Feed = DesignOption['feeds'][number];
+export type Charger = System['chargers'][number];
+export type Place = Brief['place'];
 export type Supply = Brief['supplies'][number];
 export type Together = Job['together'];
 export type DayKind = Load['variants'][number]['on'];

@@ -15,6 +15,15 @@ export const oneNumberOf = <const T extends readonly [number, ...number[]]>(valu
 /** A number, or null for "the program works it out" (as one type, so that an error names the range, not a union). */
 export const orNull = (minimum: number, maximum: number, description: string) =>
   Type.Unsafe<number | null>({ type: ['number', 'null'], minimum, maximum, description });
+/** Twelve numbers, January first, or null for "not known". */
+export const byMonth = (minimum: number, maximum: number, description: string) =>
+  Type.Unsafe<readonly number[] | null>({
+    type: ['array', 'null'],
+    items: { type: 'number', minimum, maximum },
+    minItems: 12,
+    maxItems: 12,
+    description: `${description}, January to December; null = not known month by month`,
+  });
 export const object = <T extends Record<string, TSchema>>(properties: T, description?: string) =>
   Type.Object(properties, { additionalProperties: false, ...(description ? { description } : {}) });
 /** One of several kinds, told by `kind`. `discriminator` lets Ajv complain only about the one chosen; others may ignore it. */
@@ -29,7 +38,7 @@ export const oneKindOf = <const T extends readonly TSchema[]>(kinds: T, descript
 export const ID_PATTERN = '^[a-z0-9][a-z0-9-]{0,39}$';
 export const id = (description: string) => Type.String({ pattern: ID_PATTERN, description });
 
-export const Run = object(
+export const Use = object(
   {
     startMin: number(0, 1439.999, 'start, minutes after local midnight'),
     minutes: Type.Number({ exclusiveMinimum: 0, maximum: 1440, description: 'length in minutes; may pass midnight' }),

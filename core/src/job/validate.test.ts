@@ -6,7 +6,7 @@ import { momentDetail } from '../choices/momentDetail.ts';
 import { simulateStay } from '../days/simulate.ts';
 import { APPLIANCES, loadFrom } from '../reference/appliances.ts';
 import { loadsOfTemplate, TEMPLATES } from '../reference/templates.ts';
-import { aGenerator, aHookup, aJob, aLoad, withSupplies, withSystem } from '../test/jobs.ts';
+import { aGenerator, aHookup, aJob, aLoad, asVersion3, withSupplies, withSystem } from '../test/jobs.ts';
 import { blankSupply } from './blank.ts';
 import { asKind, runningPowerW } from './draw.ts';
 import type { Load } from './schema.ts';
@@ -50,7 +50,7 @@ describe('the door for job files', () => {
     ['/loads/0/name', 'a\ud800b', 'text of the allowed form'],
     ['/loads/1/id', 'load-0', 'only once'],
     [
-      '/loads/0/runs',
+      '/loads/0/uses',
       [
         { startMin: 0, minutes: 60 },
         { startMin: 30, minutes: 60 },
@@ -58,14 +58,14 @@ describe('the door for job files', () => {
       'do not overlap',
     ],
     [
-      '/loads/0/runs',
+      '/loads/0/uses',
       [
         { startMin: 1400, minutes: 60 },
         { startMin: 10, minutes: 5 },
       ],
       'do not overlap',
     ],
-    ['/loads/0/runs/0/minutes', 0, 'above 0'],
+    ['/loads/0/uses/0/minutes', 0, 'above 0'],
     ['/brief/months', [], 'at least 1'],
     ['/brief/months', [13], 'at most 12'],
     ['/brief/place/latitudeDeg', 91, 'at most 90'],
@@ -94,7 +94,7 @@ describe('the door for job files', () => {
   });
 
   it('brings a job of version 2 forward: pairs become groups, an inverter stands alone, nothing is plugged in', () => {
-    const { together, brief, rules, options, loads, ...rest } = aJob([aLoad(), aLoad()]);
+    const { together, brief, rules, options, loads, ...rest } = asVersion3(aJob([aLoad(), aLoad()]));
     const older = {
       ...rest,
       schemaVersion: 2,
@@ -114,7 +114,7 @@ describe('the door for job files', () => {
     if (!checked.ok) throw new Error(JSON.stringify(checked.faults));
     expect(checked.job.together).toEqual({ atMost: [{ loads: ['load-0', 'load-1'], most: 1 }], always: [] });
     expect(checked.job.options[0]?.system.devices[0]).toMatchObject({ form: 'stand-alone', surgeW: null });
-    expect(checked.job.options[0]?.system.charger.ratingA).toBe(0);
+    expect(checked.job.options[0]?.system.chargers).toEqual([]);
     expect(checked.job.brief.supplies).toEqual([]);
   });
 
@@ -124,7 +124,7 @@ describe('the door for job files', () => {
 
   it('wants a cycle’s run to be as long as its phases', () => {
     const phases = [{ label: 'brew', powerW: 1000, minutes: 6 }];
-    const job = aJob([aLoad({ draw: { kind: 'cycle', phases }, runs: [{ startMin: 0, minutes: 5 }] })]);
+    const job = aJob([aLoad({ draw: { kind: 'cycle', phases }, uses: [{ startMin: 0, minutes: 5 }] })]);
     expect(validateJob(job)).toMatchObject({
       ok: false,
       faults: [{ expected: expect.stringContaining('exactly 6 min') }],
@@ -135,7 +135,7 @@ describe('the door for job files', () => {
     const base = demoJobs[0];
     const paths = [
       '/loads/0/draw',
-      '/loads/0/runs',
+      '/loads/0/uses',
       '/brief/place',
       '/options/0/system/store',
       '/rules',

@@ -3,7 +3,7 @@ import { type FirmAppliance, FirmApplianceSchema } from './applianceSchema.ts';
 import { boundsFault, cutShort } from './bounds.ts';
 import { consistencyFaults, loadFaults } from './consistency.ts';
 import { type Fault, shown } from './fault.ts';
-import { migrate } from './migrate.ts';
+import { migrate, migrateAppliance } from './migrate.ts';
 import { type Job, JobSchema } from './schema.ts';
 
 export type { Fault } from './fault.ts';
@@ -60,13 +60,16 @@ export type ValidatedAppliance =
   | { readonly ok: true; readonly appliance: FirmAppliance }
   | { readonly ok: false; readonly faults: Fault[] };
 
-/** The door for entries of the firm's own catalogue. */
+/** The door for entries of the firm's own catalogue, older ones brought forward. */
 export function validateAppliance(document: unknown): ValidatedAppliance {
   const tooMuch = boundsFault(document);
   if (tooMuch) return { ok: false, faults: [tooMuch] };
-  if (!fitsAppliance.accepts(document)) return { ok: false, faults: fitsAppliance.faults(document) };
-  const faults = loadFaults(document.load, '/load');
-  return faults.length ? { ok: false, faults: faults.slice(0, FAULTS_SHOWN) } : { ok: true, appliance: document };
+  const migrated = migrateAppliance(document);
+  if ('fault' in migrated) return { ok: false, faults: [migrated.fault] };
+  const appliance = migrated.document;
+  if (!fitsAppliance.accepts(appliance)) return { ok: false, faults: fitsAppliance.faults(appliance) };
+  const faults = loadFaults(appliance.load, '/load');
+  return faults.length ? { ok: false, faults: faults.slice(0, FAULTS_SHOWN) } : { ok: true, appliance };
 }
 
 /** An Ajv error in the reader's words: `/loads/3/draw/powerW`, "a number of at least 0", "-5". */

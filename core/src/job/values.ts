@@ -1,6 +1,6 @@
 /** What a job file calls itself, and the version that is written; older ones are brought forward. */
 export const JOB_FORMAT = 'joulemetric-job';
-export const SCHEMA_VERSION = 3;
+export const SCHEMA_VERSION = 4;
 
 /** Loads that a job may hold. */
 export const MOST_LOADS = 500;
@@ -14,7 +14,7 @@ export const PATHS = ['direct', 'dc-dc', 'inverter', 'inverter-adapter', 'statio
 export const MAINS = ['230V-50Hz', '120V-60Hz'] as const;
 export const BUS_VOLTAGES = [12, 24, 48] as const;
 export const INSULATION = ['bare', 'light', 'good', 'thick'] as const;
-/** Kinds of day that may have runs of their own; where several apply, the last in this order wins. */
+/** Kinds of day that may have uses of their own; where several apply, the last in this order wins. */
 export const DAY_KINDS = ['winter', 'summer', 'weekday', 'weekend', 'driving', 'parked'] as const;
 export const POLICIES = ['always', 'with-loads', 'hours', 'manual'] as const;
 /** What an inverter does while a supply is plugged in. */

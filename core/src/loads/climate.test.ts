@@ -31,7 +31,7 @@ describe('the room model against the closed form Q = UA·ΔT (8 m³: UA = 1 × 1
 
   it('runs 31.9 % of the time at 34 °C outside and takes 3.06 kWh a day at COP 2.5', () => {
     expect(roomDuty(room, 34, 0)).toBeCloseTo(0.3192, 9);
-    const { figures } = assess(aJob([aLoad({ draw: room, runs: allDay })], steadyWeather(34)));
+    const { figures } = assess(aJob([aLoad({ draw: room, uses: allDay })], steadyWeather(34)));
     expect(figures['demand.useful'].value).toBeCloseTo(0.3192 * 400 * 24, 6);
   });
 
@@ -49,7 +49,7 @@ describe('the room model against the closed form Q = UA·ΔT (8 m³: UA = 1 × 1
 
   it('counts the hours it cannot hold the temperature, and takes no more than full power then', () => {
     const weak = { ...room, capacityW: 200 };
-    const { profiles, assessment } = evaluate(aJob([aLoad({ draw: weak, runs: allDay })], steadyWeather(34)));
+    const { profiles, assessment } = evaluate(aJob([aLoad({ draw: weak, uses: allDay })], steadyWeather(34)));
     expect(profiles[0]?.shortHours).toBeCloseTo(24, 9);
     expect(assessment.figures['demand.useful'].value).toBeCloseTo((200 / 2.5) * 24, 6);
   });
@@ -67,12 +67,12 @@ describe('hot water', () => {
 
   it('takes 465 Wh for 10 l by 40 K (1.163 Wh/(l·K)), and the tank’s loss around the clock on top', () => {
     expect(waterHeatingWh(tank)).toBeCloseTo(465.2, 9);
-    const job = aJob([aLoad({ draw: { ...tank, standingW: 5 }, runs: [{ startMin: 360, minutes: 60 }] })]);
+    const job = aJob([aLoad({ draw: { ...tank, standingW: 5 }, uses: [{ startMin: 360, minutes: 60 }] })]);
     expect(assess(job).figures['demand.useful'].value).toBeCloseTo(465.2 + 120, 6);
   });
 
   it('says when the runs are too short for it', () => {
-    const { profiles } = evaluate(aJob([aLoad({ draw: tank, runs: [{ startMin: 360, minutes: 15 }] })]));
+    const { profiles } = evaluate(aJob([aLoad({ draw: tank, uses: [{ startMin: 360, minutes: 15 }] })]));
     expect(profiles[0]?.shortHours).toBeCloseTo(0.25, 9);
     expect(profiles[0]?.energyWh).toBeCloseTo(200, 6);
   });

@@ -8,7 +8,7 @@ import { buildDay } from '../test/dayEnergy.ts';
 import { HOSTILE, LABELS } from '../test/labelCorpus.ts';
 import { LINES } from '../test/lineCorpus.ts';
 import { proposeLoad } from './quickAdd.ts';
-import { minutesPerDay } from './runs.ts';
+import { minutesPerDay } from './uses.ts';
 
 const propose = (text: string) =>
   proposeLoad(
@@ -40,9 +40,9 @@ function actual(key: string, load: Load, type: string): string | number | null {
     case 'C':
       return load.draw.kind === 'room' ? load.draw.capacityW : null;
     case 'min':
-      return minutesPerDay(load.runs);
+      return minutesPerDay(load.uses);
     case 'n':
-      return load.runs.length;
+      return load.uses.length;
     case 'path':
       return load.path;
     case 'days':
@@ -157,8 +157,8 @@ describe('a grammar of lines', () => {
     expect(load?.name.toLowerCase()).toBe(thing);
     expect(load?.quantity).toBe(count[1]);
     expect(load && runningPowerW(load.draw)).toBeCloseTo(power[1], 6);
-    expect(minutesPerDay(load?.runs ?? [])).toBeCloseTo(use[1], 6);
-    expect(load?.runs).toHaveLength(use[2]);
+    expect(minutesPerDay(load?.uses ?? [])).toBeCloseTo(use[1], 6);
+    expect(load?.uses).toHaveLength(use[2]);
     expect(load?.daysPerWeek).toBe(week[1]);
   });
 });
@@ -262,7 +262,7 @@ describe('labels that want a word', () => {
   });
 
   it('a time written beside a label is used', () => {
-    expect(propose('Drill 230V 50Hz 650W 5 min twice a day').load?.runs).toHaveLength(2);
+    expect(propose('Drill 230V 50Hz 650W 5 min twice a day').load?.uses).toHaveLength(2);
   });
 
   it('a small mains heater is no room heater of less than the schema’s least', () => {

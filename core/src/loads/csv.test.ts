@@ -28,18 +28,27 @@ describe('loads as CSV rows', () => {
           draw: { kind: 'steady', powerW: 12.5 },
           path: 'direct',
           evidence: 'guess',
-          runs: [{ minutes: 120 }],
+          uses: [{ minutes: 120 }],
         },
       ],
     });
+  });
+
+  it('of an older file, which called the uses runs, are read alike', () => {
+    const read = (row: object) => loadsFromRows([{ name: 'Pump', power_w: '40', ...row } as CsvRow], []).loads[0]?.uses;
+    expect(read({ runs: '06:40+4; 18:50+4' })).toEqual([
+      { startMin: 400, minutes: 4 },
+      { startMin: 1130, minutes: 4 },
+    ]);
+    expect(read({ runs: '06:40+4' })).toEqual(read({ uses: '06:40+4' }));
   });
 
   it('report every fault of every row at once, with line and column, and keep the good rows apart', () => {
     const rows: CsvRow[] = [
       { name: 'Good', power_w: '10' },
       { name: '', power_w: '-5', path: 'teleport' },
-      { name: 'Runs', power_w: '10', runs: '25:00+5; 08:00+1' },
-      { name: 'Overlap', power_w: '10', runs: '08:00+90; 09:00+5' },
+      { name: 'Runs', power_w: '10', uses: '25:00+5; 08:00+1' },
+      { name: 'Overlap', power_w: '10', uses: '08:00+90; 09:00+5' },
       { name: 'Phases', kind: 'cycle', phases: 'brew|hot|6' },
       { name: 'Fridge', kind: 'thermostatic', power_w: '40', duty_percent: '140' },
       { name: 'Good', power_w: '20' },
@@ -50,8 +59,8 @@ describe('loads as CSV rows', () => {
       '3 name',
       '3 power_w',
       '3 path',
-      '4 runs',
-      '5 runs',
+      '4 uses',
+      '5 uses',
       '6 phases',
       '7 duty_percent',
     ]);

@@ -1,11 +1,11 @@
 import { runningPowerW } from '../job/draw.ts';
 import { freeId } from '../job/ids.ts';
-import { overlappingRun } from '../job/overlap.ts';
+import { overlappingUse } from '../job/overlap.ts';
 import { plainLoad } from '../job/plainLoad.ts';
-import type { Draw, Load, Run } from '../job/schema.ts';
+import type { Draw, Load, Use } from '../job/schema.ts';
 import { DAY_KINDS, EVIDENCE, INSULATION, PATHS } from '../job/values.ts';
 import { readNumber } from '../quantity/numeral.ts';
-import { spreadRuns } from './runs.ts';
+import { spreadUses } from './uses.ts';
 
 /**
  * Loads as rows of a table and back: docs/loads-csv.md explains the columns. A row needs a name and watts; what
@@ -22,7 +22,7 @@ export const CSV_COLUMNS = [
   'power_w',
   'hours',
   'days_per_week',
-  'runs',
+  'uses',
   'other_days',
   'movable',
   'phases',
@@ -72,7 +72,7 @@ const two = (n: number): string => String(n).padStart(2, '0');
 const trim = (n: number): string => String(Math.round(n * 1e6) / 1e6);
 
 /** "06:40+4": from 06:40 for 4 minutes; seconds of a start are kept as a decimal minute. */
-const writeRun = ({ startMin, minutes }: Run): string => {
+const writeUse = ({ startMin, minutes }: Use): string => {
   const whole = Math.floor(startMin);
   const part = trim(startMin - whole).slice(1);
   return `${two(Math.floor(whole / 60))}:${two(whole % 60)}${part}+${trim(minutes)}`;
@@ -89,10 +89,10 @@ export function loadToRow(load: Load): Record<CsvColumn, string> {
     quantity: String(load.quantity),
     kind: draw.kind,
     power_w: draw.kind === 'cycle' ? '' : trim(runningPowerW(draw)),
-    hours: trim(load.runs.reduce((sum, run) => sum + run.minutes, 0) / 60),
+    hours: trim(load.uses.reduce((sum, use) => sum + use.minutes, 0) / 60),
     days_per_week: trim(load.daysPerWeek),
-    runs: load.runs.map(writeRun).join('; '),
-    other_days: load.variants.map(({ on, runs }) => `${on} ${runs.map(writeRun).join(' ') || 'off'}`).join('; '),
+    uses: load.uses.map(writeUse).join('; '),
+    other_days: load.variants.map(({ on, uses }) => `${on} ${uses.map(writeUse).join(' ') || 'off'}`).join('; '),
     movable: yesNo(load.movable),
     phases: draw.kind === 'cycle' ? draw.phases.map(writePhase).join('; ') : '',
     duty_percent: thermostatic ? trim(thermostatic.duty * 100) : '',
@@ -188,7 +188,7 @@ export function loadsFromRows(rows: readonly CsvRow[], taken: Iterable<string>):
   const loads: Load[] = [];
   const faults: CsvFault[] = [];
   rows.forEach((row, i) => {
-    const reader = new RowReader(row, i + 2);
+    const reader = new RowReader(asNamedNow(row), i + 2);
     const load = readRow(reader, ids);
     if (reader.faults.length > 0) faults.push(...reader.faults);
     else {
@@ -197,6 +197,15 @@ export function loadsFromRows(rows: readonly CsvRow[], taken: Iterable<string>):
     }
   });
   return { loads, faults };
+}
+
+/** Columns that had another name, so that older files are read too. */
+export const FORMER_COLUMNS: Readonly<Partial<Record<CsvColumn, string>>> = { uses: 'runs' };
+
+function asNamedNow(row: CsvRow): CsvRow {
+  const named: Record<string, string | undefined> = { ...row };
+  for (const [column, former] of Object.entries(FORMER_COLUMNS)) named[column] ??= named[former];
+  return named;
 }
 
 function readRow(reader: RowReader, ids: ReadonlySet<string>): Load {
@@ -216,7 +225,7 @@ function readRow(reader: RowReader, ids: ReadonlySet<string>): Load {
     circuit: reader.words('circuit', 40),
     quantity,
     draw,
-    runs: readRuns(reader, draw),
+    uses: readUses(reader, draw),
     variants: readVariants(reader, draw),
     daysPerWeek: reader.number('days_per_week', 0.1, 7, 7),
     movable: reader.yes('movable'),
@@ -299,52 +308,52 @@ function readPhases(reader: RowReader): Extract<Draw, { kind: 'cycle' }>['phases
   return phases;
 }
 
-function readRuns(reader: RowReader, draw: Draw): Run[] {
+function readUses(reader: RowReader, draw: Draw): Use[] {
   if (draw.kind === 'standby' || draw.kind === 'thermostatic') return [{ startMin: 0, minutes: 1440 }];
   const fixedMin = draw.kind === 'cycle' ? draw.phases.reduce((sum, { minutes }) => sum + (minutes ?? 0), 0) : 0;
   const stretches = draw.kind !== 'cycle' || draw.phases.some(({ minutes }) => minutes === null);
-  const text = reader.text('runs');
+  const text = reader.text('uses');
   if (text === '') {
     const minutes = stretches ? reader.number('hours', 0, 24, 1) * 60 : fixedMin;
     if (minutes === 0) return [];
-    return spreadRuns(1, Math.max(minutes, fixedMin));
+    return spreadUses(1, Math.max(minutes, fixedMin));
   }
-  return readRunList(reader, 'runs', text.split(';'), draw);
+  return readUseList(reader, 'uses', text.split(';'), draw);
 }
 
 /** Runs of one day, which must fit the phases and not overlap. */
-function readRunList(reader: RowReader, column: CsvColumn, parts: readonly string[], draw: Draw): Run[] {
+function readUseList(reader: RowReader, column: CsvColumn, parts: readonly string[], draw: Draw): Use[] {
   const fixedMin = draw.kind === 'cycle' ? draw.phases.reduce((sum, { minutes }) => sum + (minutes ?? 0), 0) : 0;
   const stretches = draw.kind !== 'cycle' || draw.phases.some(({ minutes }) => minutes === null);
-  const runs = parts.map((part): Run | null => {
+  const uses = parts.map((part): Use | null => {
     const match = /^(\d{1,2}):(\d{2})(\.\d+)?\s*\+\s*(\d+(?:\.\d+)?)$/.exec(part.trim());
     if (!match) return null;
     const startMin = Number(match[1]) * 60 + Number(match[2]) + Number(match[3] ?? 0);
     return { startMin, minutes: Number(match[4]) };
   });
-  const good = runs.filter(
-    (run): run is Run => run !== null && run.startMin < 1440 && run.minutes > 0 && run.minutes <= 1440,
+  const good = uses.filter(
+    (use): use is Use => use !== null && use.startMin < 1440 && use.minutes > 0 && use.minutes <= 1440,
   );
-  if (good.length < runs.length) reader.fault(column, 'runs such as "06:40+4; 18:50+4": start + minutes');
-  else if (overlappingRun(good)) reader.fault(column, 'runs that do not overlap');
+  if (good.length < uses.length) reader.fault(column, 'uses such as "06:40+4; 18:50+4": start + minutes');
+  else if (overlappingUse(good)) reader.fault(column, 'uses that do not overlap');
   else if (good.some(({ minutes }) => (stretches ? minutes < fixedMin - 1e-6 : Math.abs(minutes - fixedMin) > 1e-6))) {
-    reader.fault(column, `runs ${stretches ? 'of at least' : 'of'} ${trim(fixedMin)} min, the length of its phases`);
+    reader.fault(column, `uses ${stretches ? 'of at least' : 'of'} ${trim(fixedMin)} min, the length of its phases`);
   }
   return good;
 }
 
-/** "weekend 09:00+60 20:00+30; winter off": the kind of day, then its runs. */
+/** "weekend 09:00+60 20:00+30; winter off": the kind of day, then its uses. */
 function readVariants(reader: RowReader, draw: Draw): Load['variants'] {
   const parts = reader
     .text('other_days')
     .split(';')
     .map((part) => part.trim().split(/\s+/))
     .filter(([on]) => on !== '');
-  const variants = parts.map(([word = '', ...runs]) => {
+  const variants = parts.map(([word = '', ...uses]) => {
     const on = DAY_KINDS.find((kind) => kind === word.toLowerCase());
-    if (!on || runs.length === 0) reader.fault('other_days', `a kind of day (${DAY_KINDS.join(', ')}) and its runs`);
-    const off = runs.length === 1 && runs[0]?.toLowerCase() === 'off';
-    return { on: on ?? 'weekend', runs: off ? [] : readRunList(reader, 'other_days', runs, draw) };
+    if (!on || uses.length === 0) reader.fault('other_days', `a kind of day (${DAY_KINDS.join(', ')}) and its uses`);
+    const off = uses.length === 1 && uses[0]?.toLowerCase() === 'off';
+    return { on: on ?? 'weekend', uses: off ? [] : readUseList(reader, 'other_days', uses, draw) };
   });
   if (new Set(variants.map(({ on }) => on)).size < variants.length)
     reader.fault('other_days', 'each kind of day only once');

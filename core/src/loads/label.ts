@@ -251,8 +251,8 @@ function conclusion(tokens: readonly LabelToken[]): Omit<LabelReading, 'tokens' 
 }
 
 /** A start beyond what the schema takes is as good as its most. */
-const startRatio = (start: LabelToken | undefined, runs: LabelToken | undefined): number | null =>
-  start && runs && runs.high > 0 && start.high >= runs.high ? Math.min(12, start.high / runs.high) : null;
+const startRatio = (start: LabelToken | undefined, uses: LabelToken | undefined): number | null =>
+  start && uses && uses.high > 0 && start.high >= uses.high ? Math.min(12, start.high / uses.high) : null;
 
 function ratio(powerW: number | null, apparentVa: number | null): number | null {
   if (powerW === null || apparentVa === null || apparentVa <= 0 || powerW > apparentVa) return null;

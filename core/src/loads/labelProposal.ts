@@ -1,6 +1,6 @@
 import { runningPowerW, withRunningPower } from '../job/draw.ts';
 import { plainLoad } from '../job/plainLoad.ts';
-import type { Draw, Load, Run } from '../job/schema.ts';
+import type { Draw, Load, Use } from '../job/schema.ts';
 import type { Question } from '../quantity/question.ts';
 import { readQuantities } from '../quantity/read.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
@@ -9,8 +9,8 @@ import { fitsBus, NAMEPLATE, windowOf } from '../reference/nameplates.ts';
 import { readLabel } from './label.ts';
 import type { LabelReading } from './labelReading.ts';
 import type { Bus, Proposal } from './proposal.ts';
-import { runsFor } from './runs.ts';
 import { typedUse } from './typedUse.ts';
+import { usesFor } from './uses.ts';
 
 /** What may be written beside a label by hand: how long, how often and when. */
 const TIMES: ReadonlySet<string> = new Set([
@@ -67,7 +67,7 @@ export function proposeFromLabel(
       quantity: count,
       name: `${name.charAt(0).toUpperCase()}${name.slice(1)}`.slice(0, 120),
       draw,
-      runs: use?.runs ?? runsOfLabel(base.runs, draw, label),
+      uses: use?.uses ?? usesOfLabel(base.uses, draw, label),
       variants: use?.variants ?? base.variants,
       daysPerWeek: use?.daysPerWeek ?? base.daysPerWeek,
       path: pathOf(base.path, label, bus),
@@ -139,12 +139,12 @@ function poweredBy(draw: Draw, powerW: number | null, coolingW: number | null): 
   return room ? { kind: 'steady', powerW: watts } : withRunningPower(draw, watts);
 }
 
-function runsOfLabel(usual: readonly Run[], draw: Draw, { energyWhPerCycle }: LabelReading): Run[] {
+function usesOfLabel(usual: readonly Use[], draw: Draw, { energyWhPerCycle }: LabelReading): Use[] {
   if (draw.kind === 'thermostatic' || draw.kind === 'standby') return [{ startMin: 0, minutes: MINUTES_PER_DAY }];
   const powerW = runningPowerW(draw);
   if (energyWhPerCycle !== null && draw.kind === 'steady' && powerW > 0) {
     const minutes = (energyWhPerCycle / powerW) * 60;
-    if (minutes > 0 && minutes <= MINUTES_PER_DAY) return runsFor(draw, 1, minutes);
+    if (minutes > 0 && minutes <= MINUTES_PER_DAY) return usesFor(draw, 1, minutes);
   }
   return [...usual];
 }

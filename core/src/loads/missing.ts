@@ -20,7 +20,7 @@ interface Usual {
 }
 
 const always = (): boolean => true;
-const runs = (pattern: RegExp) => (job: Job) => job.loads.some((load) => tells(load, pattern));
+const uses = (pattern: RegExp) => (job: Job) => job.loads.some((load) => tells(load, pattern));
 const tells = ({ type, name }: Load, pattern: RegExp): boolean => pattern.test(type) || pattern.test(name);
 const COOKS = /kettle|hob|coffee|microwave|cooker|dishwasher|washing/i;
 
@@ -40,7 +40,7 @@ const USUALS: readonly Usual[] = [
     why: 'clocks, displays, sensors and chargers draw a little around the clock',
     when: always,
   },
-  { type: 'water-pump', has: /pump/i, why: 'water for what cooks and washes comes from one', when: runs(COOKS) },
+  { type: 'water-pump', has: /pump/i, why: 'water for what cooks and washes comes from one', when: uses(COOKS) },
   { type: 'fan-roof', has: /fan|vent/i, why: 'cooking and sleeping want air', when: (job) => job.loads.length > 3 },
   {
     type: 'gas-alarm',
@@ -72,14 +72,14 @@ function withoutEnds(job: Job): Missing[] {
     const appliance = APPLIANCES.find(({ id }) => id === load.type);
     const lost = appliance && load.draw.kind === 'steady' ? lostPhases(appliance) : null;
     if (!appliance || lost === null) return [];
-    const { draw, runs: uses } = appliance;
+    const { draw, uses } = appliance;
     const name = `${load.name}: ${lost}`;
     return [
       {
         key: `${load.id}-phases`,
         name,
         why: 'it was taken down by its one figure',
-        load: { ...load, draw, runs: [...uses] },
+        load: { ...load, draw, uses: [...uses] },
       },
     ];
   });

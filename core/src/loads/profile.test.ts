@@ -22,8 +22,8 @@ const CHANGES: readonly ((load: Load, n: number) => Load)[] = [
   (load, n) => ({ ...load, daysPerWeek: 1 + (n % 7) }),
   (load, n) => ({ ...load, draw: { kind: 'steady', powerW: 10 + n } }),
   (load) => ({ ...load, draw: { kind: 'thermostatic', runningW: 50, duty: 0.3, setC: 4 } }),
-  (load, n) => ({ ...load, runs: [{ startMin: n, minutes: 60 }] }),
-  (load, n) => ({ ...load, variants: [{ on: 'weekend', runs: [{ startMin: n, minutes: 30 }] }] }),
+  (load, n) => ({ ...load, uses: [{ startMin: n, minutes: 60 }] }),
+  (load, n) => ({ ...load, variants: [{ on: 'weekend', uses: [{ startMin: n, minutes: 30 }] }] }),
 ];
 
 describe('a remembered profile', () => {

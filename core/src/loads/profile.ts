@@ -1,6 +1,6 @@
-import { runsOn, sameDay, shareOfDays } from '../job/day.ts';
+import { sameDay, shareOfDays, usesOn } from '../job/day.ts';
 import { runningPowerW } from '../job/draw.ts';
-import type { Day, Draw, Load, Run } from '../job/schema.ts';
+import type { Day, Draw, Load, Use } from '../job/schema.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
 import { DEFAULT } from '../reference/defaults.ts';
 import { askedDutyAt } from './duty.ts';
@@ -12,7 +12,7 @@ export interface Surroundings {
   readonly ambientC: Float64Array;
   /** Sun on the flat, W/m². */
   readonly irradianceWm2: Float64Array;
-  /** The kind of day: loads may have other runs on it. */
+  /** The kind of day: loads may have other uses on it. */
   readonly day: Day;
 }
 
@@ -35,15 +35,15 @@ export interface LoadProfile {
   readonly runningW: number;
   /** Wh a day at its terminals, averaged over the week. */
   readonly energyWh: number;
-  /** Hours of its runs in which it cannot do what it should: hold a room's temperature, heat the day's water. */
+  /** Hours of its uses in which it cannot do what it should: hold a room's temperature, heat the day's water. */
   readonly shortHours: number;
 }
 
-const ALL_DAY: readonly Run[] = [{ startMin: 0, minutes: MINUTES_PER_DAY }];
+const ALL_DAY: readonly Use[] = [{ startMin: 0, minutes: MINUTES_PER_DAY }];
 
-/** When a load runs on a day: a standby load is on all day whatever its runs say. */
-function runsOf(load: Load, day: Day): readonly Run[] {
-  return load.draw.kind === 'standby' ? ALL_DAY : runsOn(load, day);
+/** When a load runs on a day: a standby load is on all day whatever its uses say. */
+function usesOf(load: Load, day: Day): readonly Use[] {
+  return load.draw.kind === 'standby' ? ALL_DAY : usesOn(load, day);
 }
 
 /** What it takes from the bus: on fuel, only the electrical residue. */
@@ -59,13 +59,13 @@ function eachMinute(startMin: number, minutes: number, each: (minute: number, sh
   }
 }
 
-/** The stretches of constant power that one run of a draw consists of, W of one piece. */
-function stretches(draw: Draw, run: Run): { startMin: number; minutes: number; powerW: number }[] {
-  if (draw.kind !== 'cycle') return [{ ...run, powerW: runningPowerW(draw) }];
+/** The stretches of constant power that one use of a draw consists of, W of one piece. */
+function stretches(draw: Draw, use: Use): { startMin: number; minutes: number; powerW: number }[] {
+  if (draw.kind !== 'cycle') return [{ ...use, powerW: runningPowerW(draw) }];
   const fixed = draw.phases.reduce((sum, phase) => sum + (phase.minutes ?? 0), 0);
-  let startMin = run.startMin;
+  let startMin = use.startMin;
   return draw.phases.map((phase) => {
-    const minutes = phase.minutes ?? Math.max(0, run.minutes - fixed);
+    const minutes = phase.minutes ?? Math.max(0, use.minutes - fixed);
     const stretch = { startMin, minutes, powerW: phase.powerW };
     startMin += minutes;
     return stretch;
@@ -77,11 +77,11 @@ export function stretchesOf(load: Load, day: Day): { startMin: number; minutes: 
   const draw = electricalDraw(load);
   // A tank is topped up around the clock, whenever its thermostat asks.
   const topsUp = draw.kind === 'water-heating' && draw.standingW > 0;
-  return (topsUp ? ALL_DAY : runsOf(load, day)).flatMap((run) => stretches(draw, run));
+  return (topsUp ? ALL_DAY : usesOf(load, day)).flatMap((use) => stretches(draw, use));
 }
 
 /** Share of the running power that a draw asks for in a minute; above 1 it cannot do what it should. */
-function askedDuty(draw: Draw, runs: readonly Run[], around: Surroundings): (minute: number) => number {
+function askedDuty(draw: Draw, uses: readonly Use[], around: Surroundings): (minute: number) => number {
   switch (draw.kind) {
     case 'thermostatic':
       // It stands inside, where it is not as cold as outside.
@@ -90,7 +90,7 @@ function askedDuty(draw: Draw, runs: readonly Run[], around: Surroundings): (min
     case 'room':
       return (minute) => roomDuty(draw, around.ambientC[minute] ?? 0, around.irradianceWm2[minute] ?? 0);
     case 'water-heating': {
-      const hours = runs.reduce((sum, run) => sum + run.minutes, 0) / 60;
+      const hours = uses.reduce((sum, use) => sum + use.minutes, 0) / 60;
       const duty = hours > 0 && draw.powerW > 0 ? waterHeatingWh(draw) / (draw.powerW * hours) : 0;
       return () => duty;
     }
@@ -111,19 +111,19 @@ export function loadProfile(load: Load, around: Surroundings): LoadProfile {
   const onShare = new Float64Array(MINUTES_PER_DAY);
   const { quantity } = load;
   const draw = electricalDraw(load);
-  const runs = runsOf(load, around.day);
+  const uses = usesOf(load, around.day);
   const days = shareOfDays(load, around.day);
   const varies = CYCLES.has(draw.kind) || days < 1;
   const varianceW2 = varies ? new Float64Array(MINUTES_PER_DAY) : null;
-  const duty = askedDuty(draw, runs, around);
+  const duty = askedDuty(draw, uses, around);
   let shortMin = 0;
   const add = (minute: number, share: number, powerW: number, on: number): void => {
     meanW[minute] = (meanW[minute] ?? 0) + quantity * powerW * share * on;
     // Pieces cycle independently: the variances of `quantity` on/off draws add.
     if (varianceW2) varianceW2[minute] = (varianceW2[minute] ?? 0) + quantity * powerW ** 2 * share * on * (1 - on);
   };
-  for (const run of runs) {
-    for (const { startMin, minutes, powerW } of stretches(draw, run)) {
+  for (const use of uses) {
+    for (const { startMin, minutes, powerW } of stretches(draw, use)) {
       eachMinute(startMin, minutes, (minute, share) => {
         const asked = duty(minute);
         if (asked > 1 + 1e-9) shortMin += share;
@@ -133,7 +133,7 @@ export function loadProfile(load: Load, around: Surroundings): LoadProfile {
     }
   }
   // Without a time or without watts none of the day's water is heated.
-  if (draw.kind === 'water-heating' && waterHeatingWh(draw) > 0 && !(draw.powerW > 0 && runs.length > 0))
+  if (draw.kind === 'water-heating' && waterHeatingWh(draw) > 0 && !(draw.powerW > 0 && uses.length > 0))
     shortMin = MINUTES_PER_DAY;
   if (draw.kind === 'water-heating' && draw.standingW > 0) {
     // The tank is topped up around the clock.
@@ -167,9 +167,9 @@ function stretchesOn(onShare: Float64Array): [number, number][] {
   return on;
 }
 
-/** Profiles already made, by the runs they are of; loads and their parts are never changed in place. */
-const known = new WeakMap<readonly Run[], { readonly around: Surroundings; readonly profile: LoadProfile }[]>();
-/** Profiles kept for the same runs: a load as it is, and as some moves would make it. */
+/** Profiles already made, by the uses they are of; loads and their parts are never changed in place. */
+const known = new WeakMap<readonly Use[], { readonly around: Surroundings; readonly profile: LoadProfile }[]>();
+/** Profiles kept for the same uses: a load as it is, and as some moves would make it. */
 const KEPT = 4;
 
 /**
@@ -177,11 +177,11 @@ const KEPT = 4;
  * since a profile is what the load takes at its own terminals.
  */
 export function rememberedProfile(load: Load, around: Surroundings): LoadProfile {
-  const kept = known.get(load.runs) ?? [];
+  const kept = known.get(load.uses) ?? [];
   const found = kept.find((one) => drawsAlike(one.profile.load, load) && holdsIn(one.around, load, around));
   if (found) return found.profile.load === load ? found.profile : { ...found.profile, load };
   const profile = loadProfile(load, around);
-  known.set(load.runs, [{ around, profile }, ...kept].slice(0, KEPT));
+  known.set(load.uses, [{ around, profile }, ...kept].slice(0, KEPT));
   return profile;
 }
 

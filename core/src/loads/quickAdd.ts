@@ -70,7 +70,7 @@ function proposeFromLine(
     name,
     quantity: count?.value ?? 1,
     draw: use.draw,
-    runs: use.runs,
+    uses: use.uses,
     variants: use.variants,
     daysPerWeek: use.daysPerWeek,
     path: power.path ?? start.path,

@@ -1,14 +1,14 @@
 import { cycleLength, runningPowerW } from '../job/draw.ts';
-import type { Draw, Load, Run } from '../job/schema.ts';
+import type { Draw, Load, Use } from '../job/schema.ts';
 import type { Question } from '../quantity/question.ts';
 import type { Reading, Token } from '../quantity/token.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
-import { minutesPerDay, partOfDay, runInThe, runsFor, spreadRuns } from './runs.ts';
+import { minutesPerDay, partOfDay, spreadUses, useInThe, usesFor } from './uses.ts';
 
 /** When and how long a typed line says that it runs. */
 export interface TypedUse {
   readonly draw: Draw;
-  readonly runs: Run[];
+  readonly uses: Use[];
   readonly variants: Load['variants'];
   readonly daysPerWeek: number;
   readonly questions: readonly Question[];
@@ -54,7 +54,7 @@ export function typedUse(
   if (clock.length > 0 && draw.kind === 'standby') draw = { kind: 'steady', powerW: draw.powerW };
   return {
     draw,
-    runs: asked.runs(start, draw, {
+    uses: asked.uses(start, draw, {
       minutes,
       times,
       clock,
@@ -170,7 +170,7 @@ class Asked {
       return draw;
     }
     if (draw.kind === 'cycle')
-      return this.#cycleOf(draw, token, perDay / (known.times ?? Math.max(1, energy.perUse ? 1 : start.runs.length)));
+      return this.#cycleOf(draw, token, perDay / (known.times ?? Math.max(1, energy.perUse ? 1 : start.uses.length)));
     if (powerW <= 0) return { kind: 'standby', powerW: perDay / 24 };
     if ((perDay / powerW) * 60 > MINUTES_PER_DAY) this.#tooMuch(token, value, powerW * 24);
     // Of a room or hot water the day's energy is known better than by a model.
@@ -207,18 +207,18 @@ class Asked {
     this.ask('energy-unlike-use', token, ['']);
   }
 
-  runs(
+  uses(
     start: Load,
     draw: Draw,
     said: {
       minutes: number;
       times: number | null;
-      clock: readonly Run[];
+      clock: readonly Use[];
       every: Token | null;
       energyWh: number | null;
       perUse: boolean;
     },
-  ): Run[] {
+  ): Use[] {
     const { minutes, times, clock, every, energyWh } = said;
     if (draw.kind === 'standby') return [{ startMin: 0, minutes: MINUTES_PER_DAY }];
     if (clock.length > 0) return this.#atClock(draw, clock, minutes, times);
@@ -229,32 +229,32 @@ class Asked {
       const count = times ?? 1;
       const each = ((said.perUse ? energyWh : energyWh / count) / powerW) * 60;
       if (each > 0 && each * count <= MINUTES_PER_DAY + 1e-6)
-        return runsFor(draw, count, Math.min(each, MINUTES_PER_DAY / count));
+        return usesFor(draw, count, Math.min(each, MINUTES_PER_DAY / count));
     }
     const part = partOfDay(this.#reading.words);
-    if (part && (times ?? 1) === 1 && minutes > 0 && minutes < MINUTES_PER_DAY) return runInThe(part, minutes);
+    if (part && (times ?? 1) === 1 && minutes > 0 && minutes < MINUTES_PER_DAY) return useInThe(part, minutes);
     if (minutes > 0 || times !== null) return this.#soOften(start, draw, times, minutes);
     if (draw.kind === 'cycle' && !cycleLength(draw.phases).stretches)
-      return this.#soOften(start, draw, Math.max(1, start.runs.length), 0);
-    return start.runs.length > 0 ? [...start.runs] : spreadRuns(1, 60);
+      return this.#soOften(start, draw, Math.max(1, start.uses.length), 0);
+    return start.uses.length > 0 ? [...start.uses] : spreadUses(1, 60);
   }
 
-  #atClock(draw: Draw, clock: readonly Run[], minutes: number, times: number | null): Run[] {
+  #atClock(draw: Draw, clock: readonly Use[], minutes: number, times: number | null): Use[] {
     const [token] = this.#reading.tokens.filter(({ kind }) => kind === 'clock');
     const total = minutesPerDay(clock);
     const fixed = draw.kind === 'cycle' ? cycleLength(draw.phases) : null;
     const tooShort =
       fixed &&
-      clock.some((run) =>
-        fixed.stretches ? run.minutes < fixed.fixedMin : Math.abs(run.minutes - fixed.fixedMin) > 1e-6,
+      clock.some((use) =>
+        fixed.stretches ? use.minutes < fixed.fixedMin : Math.abs(use.minutes - fixed.fixedMin) > 1e-6,
       );
     if (token && (total > MINUTES_PER_DAY || (minutes > 0 && Math.abs(minutes * (times ?? 1) - total) > 1) || tooShort))
       this.ask('energy-unlike-use', token, ['']);
-    return tooShort ? runsFor(draw, 1, total) : [...clock];
+    return tooShort ? usesFor(draw, 1, total) : [...clock];
   }
 
-  #soOften(start: Load, draw: Draw, times: number | null, minutes: number): Run[] {
-    const usual = start.runs.length > 0 ? minutesPerDay(start.runs) / start.runs.length : 60;
+  #soOften(start: Load, draw: Draw, times: number | null, minutes: number): Use[] {
+    const usual = start.uses.length > 0 ? minutesPerDay(start.uses) / start.uses.length : 60;
     const each = minutes > 0 ? minutes : usual;
     const fixed = draw.kind === 'cycle' ? cycleLength(draw.phases) : null;
     const least = fixed ? (fixed.stretches ? Math.max(each, fixed.fixedMin) : fixed.fixedMin) : each;
@@ -264,9 +264,9 @@ class Asked {
     );
     if (count * least > MINUTES_PER_DAY + 1e-6 || count > 96 || count < 1) {
       if (token) this.ask('over-a-day', token, times === null ? this.#perPiece(minutes) : []);
-      return [...start.runs];
+      return [...start.uses];
     }
-    return runsFor(draw, count, each);
+    return usesFor(draw, count, each);
   }
 
   /** Several pieces that make up more than a day between them: each its part. */
@@ -284,7 +284,7 @@ class Asked {
     const off = part.kind === 'weekdays' ? 'weekend' : 'weekday';
     return {
       daysPerWeek: part.value,
-      variants: [...start.variants.filter(({ on }) => on !== off), { on: off, runs: [] }],
+      variants: [...start.variants.filter(({ on }) => on !== off), { on: off, uses: [] }],
     };
   }
 }
@@ -307,9 +307,9 @@ function timed(draw: Draw, minutes: number): Draw {
   return fixedCycle || byNeed ? { kind: 'steady', powerW: runningPowerW(draw) } : draw;
 }
 
-/** So long in every such period, over a stretch of the day: the same minutes in runs that can be listed. */
-function everySoOften(onMin: number, periodMin: number, withinMin: number): Run[] {
+/** So long in every such period, over a stretch of the day: the same minutes in uses that can be listed. */
+function everySoOften(onMin: number, periodMin: number, withinMin: number): Use[] {
   const total = Math.min(MINUTES_PER_DAY, (withinMin * onMin) / periodMin);
   const count = Math.max(1, Math.min(MOST_RUNS, Math.floor(withinMin / periodMin)));
-  return spreadRuns(count, total / count);
+  return spreadUses(count, total / count);
 }

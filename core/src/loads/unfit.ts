@@ -7,7 +7,7 @@ import type { Draw, Load } from '../job/schema.ts';
  * @returns the watts or the like that are out of range, in words; null when all is well
  */
 export function unfit(load: Load): string | null {
-  const { name, quantity, runs, daysPerWeek, minV, maxV, startRatio, powerFactor } = load;
+  const { name, quantity, uses, daysPerWeek, minV, maxV, startRatio, powerFactor } = load;
   const between = (value: number | null, least: number, most: number) =>
     value === null || (value >= least && value <= most);
   if (name.length < 1 || name.length > 120 || /[\p{Cc}\p{Cs}]/u.test(name)) return 'the name';
@@ -15,8 +15,8 @@ export function unfit(load: Load): string | null {
   const power = drawFault(load.draw);
   if (power) return power;
   if (
-    runs.length > 96 ||
-    runs.some(({ startMin, minutes }) => !(startMin >= 0 && startMin <= 1439.999 && minutes > 0 && minutes <= 1440))
+    uses.length > 96 ||
+    uses.some(({ startMin, minutes }) => !(startMin >= 0 && startMin <= 1439.999 && minutes > 0 && minutes <= 1440))
   )
     return 'the times';
   if (!between(daysPerWeek, 0.1, 7)) return `${daysPerWeek} days a week`;

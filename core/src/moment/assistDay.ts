@@ -4,7 +4,7 @@ import { efficiencyAt, type LossCurve } from '../paths/curve.ts';
 import type { BusDay } from '../paths/ledger.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
 import { DEFAULT } from '../reference/defaults.ts';
-import type { SupplyMoment } from './supplyMoment.ts';
+import { chargerId, isCharger, type SupplyLoad, type SupplyMoment } from './supplyMoment.ts';
 
 /** A day on a supply with an inverter that assists: what the battery lends, and when it has it back. */
 export interface AssistDay {
@@ -38,34 +38,45 @@ export function assistDay(
     const perW = (size / ac.runningW) * ac.perLoadW;
     for (let m = 0; m < MINUTES_PER_DAY; m++) sizes[m] = (sizes[m] as number) + (profile.meanW[m] as number) * perW;
   }
-  const chargers = loads.filter(({ leastSize }) => leastSize !== null);
-  const fullSize = chargers.reduce((sum, { size }) => sum + size, 0);
-  const fullW = chargers.reduce((sum, { watts }) => sum + watts, 0);
-  const leastSize = Math.min(...chargers.map(({ leastSize: least }) => least ?? 0), Number.POSITIVE_INFINITY);
-  const intoStore = (system.charger.efficiency ?? DEFAULT.chargerEfficiency.value) * Math.sqrt(roundTripEfficiency);
+  const intoStore = Math.sqrt(roundTripEfficiency);
+  const adjustable = chargersOf(loads, system, ({ leastSize }) => leastSize !== null);
+  // One that cannot be turned down charges at full while anything is owed, whatever else runs.
+  const stubborn = chargersOf(loads, system, ({ leastSize, id }) => leastSize === null && isCharger(id));
+  const leastSize = Math.min(...loads.map((load) => load.leastSize ?? Number.POSITIVE_INFINITY));
   const dcW = withoutPassing(bus, moment);
   const { curve, ratingW } = assisting.feed;
 
-  const lentW = sizes.map((size) => {
-    const missingW = (size - limit.runningSize) * limit.wattsPerUnit;
-    return missingW > 0 ? fromBattery(curve, ratingW, missingW) : 0;
-  });
   const owed = new Float64Array(3 * MINUTES_PER_DAY);
+  const lent = new Float64Array(3 * MINUTES_PER_DAY);
   for (let at = 0; at < owed.length; at++) {
     const m = at % MINUTES_PER_DAY;
-    const left = limit.runningSize - (sizes[m] as number);
-    const charging = left >= leastSize ? Math.max(0, Math.min(left, fullSize)) : 0;
-    const backW = fullSize > 0 ? (charging / fullSize) * fullW * intoStore : 0;
-    owed[at] = Math.max(0, (owed[at - 1] ?? 0) + ((lentW[m] as number) + (dcW[m] as number) - backW) / 60);
+    const owes = (owed[at - 1] ?? 0) > 0;
+    const left = limit.runningSize - (sizes[m] as number) - (owes ? stubborn.size : 0);
+    const lentW = left < 0 ? fromBattery(curve, ratingW, -left * limit.wattsPerUnit) : 0;
+    const charging = left >= leastSize ? Math.max(0, Math.min(left, adjustable.size)) : 0;
+    const backW = (adjustable.size > 0 ? (charging / adjustable.size) * adjustable.dcW : 0) + (owes ? stubborn.dcW : 0);
+    lent[at] = lentW / 60;
+    owed[at] = Math.max(0, (owed[at - 1] ?? 0) + (lentW + (dcW[m] as number) - backW * intoStore) / 60);
   }
   const second = owed.subarray(MINUTES_PER_DAY, 2 * MINUTES_PER_DAY);
   const deepestMin = second.reduce((best, wh, m) => (wh > (second[best] as number) ? m : best), 0);
   const after = owed.subarray(MINUTES_PER_DAY + deepestMin, 2 * MINUTES_PER_DAY + deepestMin).indexOf(0);
   return {
-    lentWh: lentW.reduce((sum, w) => sum + w, 0) / 60,
+    lentWh: lent.subarray(MINUTES_PER_DAY, 2 * MINUTES_PER_DAY).reduce((sum, wh) => sum + wh, 0),
     deepestWh: second[deepestMin] as number,
     deepestMin,
     repaidAfterMin: after < 0 ? null : after,
+  };
+}
+
+/** Some of the chargers together: what they draw at full in the supply's unit, and W of DC that they give for it. */
+function chargersOf(loads: readonly SupplyLoad[], { chargers }: System, which: (load: SupplyLoad) => boolean) {
+  const some = loads.filter(which);
+  const efficiencyOf = (id: string) =>
+    chargers.find((charger) => chargerId(charger.id) === id)?.efficiency ?? DEFAULT.chargerEfficiency.value;
+  return {
+    size: some.reduce((sum, { size }) => sum + size, 0),
+    dcW: some.reduce((sum, { id, watts }) => sum + watts * efficiencyOf(id), 0),
   };
 }
 

@@ -17,7 +17,9 @@ export function recordBus(book: FigureBook, moment: BusMoment, nominalV: number)
     label: 'Worst moment at the store',
     basis: ORIGIN.practice,
     working: {
-      formula: '{dc} + {through} + {loss}',
+      formula: moment.isProved
+        ? '{dc} + {through} + {loss}'
+        : 'at most: the heaviest found is this, the search was cut short',
       inputs: [
         input('dc', 'Loads on the bus', moment.directW, ORIGIN.computed),
         input('through', 'Loads through inverters and converters', moment.throughW, ORIGIN.computed),

@@ -29,11 +29,28 @@ export function heatFactor(ambientC: number | null): number {
 export const holdSecondsOf = ({ surgeSeconds }: Pick<Inverter, 'surgeSeconds'>): number =>
   surgeSeconds ?? DEFAULT.inverterSurgeSeconds.value;
 
-/** What the fitted unit holds at a start ÷ its rating, when its data sheet says; otherwise the usual. */
-export const surgeFactorOf = ({ surgeW, ratingW }: Pick<Inverter, 'surgeW' | 'ratingW'>): number =>
-  surgeW !== null && ratingW !== null && ratingW > 0 && surgeW > 0
-    ? surgeW / ratingW
-    : DEFAULT.inverterSurgeFactor.value;
+/** What a unit gives beside its W, as multiples of them. */
+export interface UnitFactors {
+  /** W that it holds at a start ÷ rated W. */
+  readonly surge: number;
+  /** Rated W ÷ rated VA. */
+  readonly wattsPerVa: number;
+}
+
+const USUAL: UnitFactors = { surge: DEFAULT.inverterSurgeFactor.value, wattsPerVa: DEFAULT.inverterWattsPerVa.value };
+
+/** Of the fitted unit, where its data sheet says; otherwise the usual. */
+export function factorsOf({
+  surgeW,
+  ratingW,
+  ratingVa,
+}: Pick<Inverter, 'surgeW' | 'ratingW' | 'ratingVa'>): UnitFactors {
+  if (ratingW === null) return USUAL;
+  return {
+    surge: surgeW === null ? USUAL.surge : surgeW / ratingW,
+    wattsPerVa: ratingVa === null ? USUAL.wattsPerVa : ratingW / ratingVa,
+  };
+}
 
 /** W that an inverter of a rating holds while something starts: of its data sheet if that is its size, or the usual. */
 export function surgeHeldW({ surgeW, ratingW }: Pick<Inverter, 'surgeW' | 'ratingW'>, sizeW: number): number {
@@ -41,20 +58,20 @@ export function surgeHeldW({ surgeW, ratingW }: Pick<Inverter, 'surgeW' | 'ratin
 }
 
 /**
- * The rating an inverter needs, W: the worst moment with the margin; the same in VA, where 1 VA of rating gives
- * 1 W; both in the heat around it; the heaviest start within what it holds for a second, and one that lasts longer
+ * The rating an inverter needs, W: the worst moment with the margin; the same in VA (1 VA of rating gives
+ * 1 W unless its data sheet says otherwise); both in the heat around it; the heaviest start within what it holds for a second, and one that lasts longer
  * within what it carries for a minute (1.25 ×). Common practice.
- * @param surgeFactor what it holds ÷ its rating: the fitted unit's, or the usual 2
+ * @param factors of the fitted unit, or the usual
  */
 export function inverterNeed(
   moment: WorstMoment,
   marginFactor: number,
   heat: number,
-  surgeFactor: number = DEFAULT.inverterSurgeFactor.value,
+  factors: UnitFactors = USUAL,
 ): InverterNeed {
   const byPowerW = (moment.continuous.weight * marginFactor) / heat;
-  const byApparentW = (moment.apparent.weight * marginFactor * DEFAULT.inverterWattsPerVa.value) / heat;
-  const bySurgeW = moment.surge.weight / surgeFactor;
+  const byApparentW = (moment.apparent.weight * marginFactor * factors.wattsPerVa) / heat;
+  const bySurgeW = moment.surge.weight / factors.surge;
   const byLongStartW = (moment.longStart?.weight ?? 0) / DEFAULT.inverterOverloadFactor.value;
   const requiredW = Math.max(byPowerW, byApparentW, bySurgeW, byLongStartW);
   const decidedBy =

@@ -99,9 +99,9 @@ describe('what may coincide by the lanes', () => {
 
   it('is what is on in the same minute, past midnight too', () => {
     const job = aJob([
-      { ...ac('evening', 500), runs: at(1380, 120) },
-      { ...ac('night', 300), runs: at(30, 10) },
-      { ...ac('noon', 700), runs: at(720, 60) },
+      { ...ac('evening', 500), uses: at(1380, 120) },
+      { ...ac('night', 300), uses: at(30, 10) },
+      { ...ac('noon', 700), uses: at(720, 60) },
     ]);
     expect(worst(job)).toMatchObject({ weight: 1500, startMin: null });
     expect(worst(byLanes(job))).toMatchObject({ weight: 800, startMin: 30 });
@@ -117,9 +117,9 @@ describe('what may coincide by the lanes', () => {
           { label: 'warm', powerW: 60, minutes: 30 },
         ],
       } as const,
-      runs: at(420, 36),
+      uses: at(420, 36),
     };
-    const job = aJob([coffee as unknown as Load, { ...ac('iron', 800), runs: at(430, 10) }]);
+    const job = aJob([coffee as unknown as Load, { ...ac('iron', 800), uses: at(430, 10) }]);
     // While the iron is on the coffee only keeps warm: brewing alone is the worst.
     expect(worst(byLanes(job))?.weight).toBe(1000);
     expect(worst(job)?.weight).toBe(1800);
@@ -133,7 +133,7 @@ describe('what may coincide by the lanes', () => {
     fc.assert(
       fc.property(loads, (list) => {
         const job = aJob(
-          list.map(([watts, startMin, minutes], i) => ({ ...ac(`l${i}`, watts), runs: at(startMin, minutes) })),
+          list.map(([watts, startMin, minutes], i) => ({ ...ac(`l${i}`, watts), uses: at(startMin, minutes) })),
         );
         // The truth, minute by minute.
         const minutes = Array.from({ length: 1440 }, (_, m) =>
@@ -266,7 +266,7 @@ describe('the worst moment of the whole bus', () => {
 
 describe('which size', () => {
   const detail = momentDetail(
-    margin(aJob([ac('kettle', 1500), { ...ac('lamp', 20), runs: [{ startMin: 0, minutes: 1440 }] }]), 'exact'),
+    margin(aJob([ac('kettle', 1500), { ...ac('lamp', 20), uses: [{ startMin: 0, minutes: 1440 }] }]), 'exact'),
     'a',
   );
   const sizes = detail.inverters[0]?.sizes ?? [];

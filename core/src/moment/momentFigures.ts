@@ -6,7 +6,7 @@ import { formatClock, formatNumber } from '../quantity/format.ts';
 import { DEFAULT } from '../reference/defaults.ts';
 import { ORIGIN } from '../reference/origins.ts';
 import { MARGIN } from '../reference/sizes.ts';
-import { heatFactor } from './inverterSize.ts';
+import { factorsOf, heatFactor } from './inverterSize.ts';
 import type { SizedInverter } from './sizeInverters.ts';
 
 /** Records what each inverter must carry, its size, and what it asks of the store at full rating. */
@@ -61,10 +61,12 @@ function recordInverter(book: FigureBook, inverter: SizedInverter, rules: Job['r
   book.set(ids.continuous, {
     value: moment.continuous.weight,
     unit: 'W',
-    label: 'Worst moment',
+    label: moment.continuous.isProved ? 'Worst moment' : 'Worst moment, at most',
     basis: ORIGIN.practice,
     working: {
-      formula: 'heaviest set of inverter loads that may coincide',
+      formula: moment.continuous.isProved
+        ? 'heaviest set of inverter loads that may coincide'
+        : 'at most: the heaviest found is this, the search was cut short',
       inputs: members(moment.continuous.ids, 'runningW', 'W'),
       note: [
         left > 0 ? `${left} more never run at the same time as these.` : 'Every inverter load may coincide.',
@@ -131,7 +133,13 @@ function recordInverter(book: FigureBook, inverter: SizedInverter, rules: Job['r
         book.input('apparent', ids.apparent),
         book.input('surge', ids.surge),
         { symbol: 'margin', label: `Margin: ${margin.name}`, value: margin.factor, unit: '', origin: ORIGIN.job },
-        perVa,
+        {
+          symbol: 'perVa',
+          label: 'W per VA of rating',
+          value: factorsOf(device).wattsPerVa,
+          unit: '',
+          origin: device.ratingVa === null ? DEFAULT.inverterWattsPerVa.origin : ORIGIN.job,
+        },
         heat,
         {
           symbol: 'long',
@@ -244,11 +252,3 @@ function recordIdle(book: FigureBook, { device, feed, ids }: SizedInverter): voi
     },
   });
 }
-
-const perVa: WorkingInput = {
-  symbol: 'perVa',
-  label: 'W per VA of rating',
-  value: DEFAULT.inverterWattsPerVa.value,
-  unit: '',
-  origin: DEFAULT.inverterWattsPerVa.origin,
-};

@@ -7,7 +7,8 @@ interface Branch extends LoadSet {
 /**
  * The heaviest sets in order, each one to which nothing more may be added. Exact: every set but those already found
  * has a load that they lack, so each found set is branched on the loads outside it, always the heaviest branch first.
- * A branch no heavier than what already fills the list is dropped.
+ * A branch no heavier than what already fills the list is dropped. Should the effort run out, the list ends with the
+ * set that could not be proved.
  * @param count how many sets are wanted at most
  */
 export function heaviestFirst(coincidence: Coincidence, weights: Weights, count: number): LoadSet[] {
@@ -15,12 +16,14 @@ export function heaviestFirst(coincidence: Coincidence, weights: Weights, count:
   const seen = new Set<string>();
   let best: LoadSet[] = [];
   let open: Branch[] = [];
+  let isCut = false;
   const branch = (running: readonly string[]): void => {
     const key = keyOf(running);
     if (seen.has(key)) return;
     seen.add(key);
     const set = coincidence.heaviest(weights, running, best.length < count ? -1 : best[count - 1]?.weight);
     if (!set) return;
+    isCut ||= !set.isProved;
     open.push({ ...set, running });
     const setKey = keyOf(set.ids);
     if (known.has(setKey)) return;
@@ -29,7 +32,10 @@ export function heaviestFirst(coincidence: Coincidence, weights: Weights, count:
   };
   branch([]);
   for (let next = open.shift(); next; next = open.shift()) {
-    for (const [id, more] of weights) if (more > 0 && !next.ids.includes(id)) branch([...next.running, id]);
+    for (const [id, more] of weights) {
+      if (isCut) return best;
+      if (more > 0 && !next.ids.includes(id)) branch([...next.running, id]);
+    }
     const least = best.length < count ? -1 : (best[count - 1]?.weight ?? -1);
     open = open.filter(({ weight }) => weight > least).sort((a, b) => b.weight - a.weight);
   }

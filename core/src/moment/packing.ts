@@ -1,9 +1,17 @@
+import { type Effort, OutOfEffort, WHATEVER_IT_TAKES } from './effort.ts';
+
 /** How much of the room of each group an item takes: pairs of group and count, counts whole and 1 or more. */
 export type Takes = readonly (readonly [group: number, count: number])[];
 
 export interface Packed {
   readonly weight: number;
   readonly taken: readonly number[];
+}
+
+/** A packing and what is known of all the others. */
+export interface Found extends Packed {
+  /** No packing weighs more; its own weight when it is proved to be the heaviest. */
+  readonly atMost: number;
 }
 
 const NONE_TIGHT = new Map<number, number[]>();
@@ -36,6 +44,7 @@ export class Packing {
   /** What is not paid for yet, while a bound is reckoned; 0 for what is not open. */
   readonly #unpaid: Float64Array;
   #weights: Float64Array;
+  #effort: Effort = WHATEVER_IT_TAKES;
 
   /** @param rooms whole numbers, 0 or more, by group */
   constructor(takes: readonly Takes[], rooms: readonly number[]) {
@@ -72,10 +81,17 @@ export class Packing {
    * @param weights of the items, 0 or more; what weighs nothing is left
    * @param forced items that must be taken
    * @param above only what weighs more than this is wanted
+   * @param effort what the search may cost; once it is spent the best found stands, with a bound
    * @returns null when the forced items exclude each other, or nothing weighs more than is asked
    */
-  heaviest(weights: Float64Array, forced: readonly number[] = [], above = -1): Packed | null {
+  heaviest(
+    weights: Float64Array,
+    forced: readonly number[] = [],
+    above = -1,
+    effort: Effort = WHATEVER_IT_TAKES,
+  ): Found | null {
     this.#weights = weights;
+    this.#effort = effort;
     const rooms = this.#rooms.slice();
     let own = 0;
     for (const i of forced) {
@@ -87,10 +103,39 @@ export class Packing {
       if (weight > 0 && !forced.includes(i) && forced.every((j) => this.#apart[j * this.#size + i] === 0)) list.push(i);
       return list;
     }, []);
+    // Most often a bound tells at once that nothing here is wanted.
+    if (above >= 0 && own + this.#boundOf(open, rooms) <= above) return null;
     const quick = this.#greedy(open, rooms);
-    const better = this.#pack(open, rooms, Math.max(above - own, quick.weight));
-    const best = better ?? (own + quick.weight > above ? quick : null);
-    return best && { weight: own + best.weight, taken: [...forced, ...best.taken] };
+    const found = ({ weight, taken }: Packed, atMost: number): Found | null =>
+      own + atMost > above
+        ? { weight: own + weight, taken: [...forced, ...taken], atMost: own + Math.max(weight, atMost) }
+        : null;
+    try {
+      const best = this.#pack(open, rooms, Math.max(above - own, quick.weight)) ?? quick;
+      return found(best, best.weight);
+    } catch (error) {
+      if (!(error instanceof OutOfEffort)) throw error;
+      return found(quick, this.#reduced(open, rooms).hoped);
+    }
+  }
+
+  /** What no packing of these weights is heavier than, without a search. */
+  bound(weights: Float64Array): number {
+    this.#weights = weights;
+    const open = weights.reduce<number[]>((list, weight, i) => {
+      if (weight > 0) list.push(i);
+      return list;
+    }, []);
+    return this.#boundOf(open, this.#rooms);
+  }
+
+  #boundOf(open: readonly number[], rooms: readonly number[]): number {
+    return this.#bound(
+      this.#step(
+        open.filter((i) => this.#fits(i, rooms)),
+        rooms,
+      ),
+    );
   }
 
   /** A good packing, found at once: what weighs most for what it shuts out is taken first. The search only has to beat it. */
@@ -130,8 +175,8 @@ export class Packing {
     });
   }
 
-  /** The heaviest packing of the open items; null when none weighs more than is asked. */
-  #pack(open: readonly number[], rooms: readonly number[], need: number): Packed | null {
+  /** What must be taken anyway, the parts that are left with their bounds, and what all of it comes to at most. */
+  #reduced(open: readonly number[], rooms: readonly number[]) {
     const taken: number[] = [];
     let weight = 0;
     let step = this.#step(
@@ -146,7 +191,13 @@ export class Packing {
       step = this.#beside(free, step);
     }
     const parts = this.#parts(step).map((part) => ({ part, bound: this.#bound(part) }));
-    let hoped = parts.reduce((sum, { bound }) => sum + bound, weight);
+    return { taken, weight, parts, hoped: parts.reduce((sum, { bound }) => sum + bound, weight) };
+  }
+
+  /** The heaviest packing of the open items; null when none weighs more than is asked. */
+  #pack(open: readonly number[], rooms: readonly number[], need: number): Packed | null {
+    this.#effort.spend(open.length + 1);
+    let { taken, weight, parts, hoped } = this.#reduced(open, rooms);
     for (const { part, bound } of parts) {
       if (hoped <= need) return null;
       const best = this.#branch(part, need - (hoped - bound));

@@ -6,12 +6,12 @@ import { DEFAULT } from '../reference/defaults.ts';
 import { MARGIN } from '../reference/sizes.ts';
 import type { Coincidence } from './coincidence.ts';
 import {
+  factorsOf,
   heatFactor,
   holdSecondsOf,
   type InverterNeed,
   inverterNeed,
   standardInverter,
-  surgeFactorOf,
   surgeHeldW,
 } from './inverterSize.ts';
 import type { Slice } from './slices.ts';
@@ -66,7 +66,7 @@ export function bearsOf(device: Inverter, ratingW: number): Bears {
   return {
     ratingW,
     hotW: ratingW * heatFactor(device.ambientC),
-    ratingVa: ratingW / DEFAULT.inverterWattsPerVa.value,
+    ratingVa: ratingW / (device.ratingW === ratingW ? factorsOf(device).wattsPerVa : DEFAULT.inverterWattsPerVa.value),
     surgeW: surgeHeldW(device, ratingW),
     holdSeconds: holdSecondsOf(device),
   };
@@ -102,7 +102,7 @@ export function sizeInverters(
       moment,
       MARGIN[rules.inverterMargin].factor,
       heatFactor(device.ambientC),
-      surgeFactorOf(device),
+      factorsOf(device),
     );
     const standard = standardInverter(need.requiredW);
     const isUsed = moment.acLoads.length > 0;

@@ -23,15 +23,32 @@ export function slicesOf(profiles: readonly LoadProfile[], job: Pick<Job, 'brief
       .filter(({ minutes, powerW }) => minutes > 0 && powerW > 0)
       .map((stretch) => ({ ...stretch, id: load.id, totalW: stretch.powerW * load.quantity })),
   );
-  const starts = [...new Set(stretches.map(({ startMin }) => startMin % MINUTES_PER_DAY))].sort((a, b) => a - b);
-  // A set of loads is first on at the start of one of them: no other moment need be looked at.
-  const slices = starts.map((startMin): Slice => {
+  // A set of loads is first on at the start of one of them, and a start that nothing has ended since the one before
+  // finds more on than that one did: the others need not be looked at.
+  const slices = startsBeforeEnds(stretches).map((startMin): Slice => {
     const powerW = new Map<string, number>();
     for (const stretch of stretches) {
-      const into = (startMin - stretch.startMin + 2 * MINUTES_PER_DAY) % MINUTES_PER_DAY;
+      let into = startMin - stretch.startMin;
+      while (into < 0) into += MINUTES_PER_DAY;
+      while (into >= MINUTES_PER_DAY) into -= MINUTES_PER_DAY;
       if (into < stretch.minutes) powerW.set(stretch.id, Math.max(powerW.get(stretch.id) ?? 0, stretch.totalW));
     }
     return { startMin, powerW };
   });
   return slices.length > 0 ? slices : [{ startMin: null, powerW: new Map() }];
+}
+
+/** The starts, minutes after midnight, after each of which something ends before anything else starts. */
+function startsBeforeEnds(stretches: readonly { readonly startMin: number; readonly minutes: number }[]): number[] {
+  const ofDay = (minute: number) => ((minute % MINUTES_PER_DAY) + MINUTES_PER_DAY) % MINUTES_PER_DAY;
+  const starts = [...new Set(stretches.map(({ startMin }) => ofDay(startMin)))].sort((a, b) => a - b);
+  const ends = [...new Set(stretches.map(({ startMin, minutes }) => ofDay(startMin + minutes)))].sort((a, b) => a - b);
+  let end = 0;
+  return starts.filter((start, i) => {
+    const next = starts[i + 1] ?? (starts[0] as number) + MINUTES_PER_DAY;
+    while (end < ends.length && (ends[end] as number) <= start) end += 1;
+    // The first end after this start, which may be tomorrow's.
+    const following = ends[end] ?? (ends[0] as number) + MINUTES_PER_DAY;
+    return following <= next;
+  });
 }

@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { assess, evaluate } from '../assess.ts';
 import { momentDetail } from '../choices/momentDetail.ts';
 import type { Job, Supply } from '../job/schema.ts';
+import { findingOf } from '../test/findings.ts';
 import { aGenerator, aHookup, aJob, aLoad, apart, withSupplies, withSystem } from '../test/jobs.ts';
 import { Coincidence } from './coincidence.ts';
 import { combinationsWithin } from './combinations.ts';
@@ -75,7 +76,7 @@ describe('hookup of 15 A at 120 V (cases of common practice)', () => {
       charger: { ratingA: 100, leastA: 0 },
     });
     expect(figure(job, 'supply.charging.hookup')).toBeCloseTo(840, 6);
-    expect(assess(job).findings.find(({ code }) => code === 'supply-charger')?.values.leftW).toBeCloseTo(840, 6);
+    expect(findingOf(assess(job).findings, 'supply-charger')?.values.leftW).toBeCloseTo(840, 6);
   });
 
   it('a charger that goes no lower than 60 A is off rather than on', () => {
@@ -218,6 +219,16 @@ describe('a day on a supply with an inverter that assists', () => {
     // 142 W × 0.9 are 127.8 W into the store; 111.1 Wh take 52.2 min.
     expect(day?.repaidAfterMin).toBeGreaterThanOrEqual(52);
     expect(day?.repaidAfterMin).toBeLessThanOrEqual(54);
+  });
+
+  it('with a charger that cannot be turned down helps to carry it too: 187 Wh lent, 119 owed, back in 50 min', () => {
+    // In the first minute 200 W ÷ 0.9; then nothing but 342 W ÷ 0.9 = 380 W, of which 142 W come back at once.
+    const stubborn = withSystem(job(10), { charger: { leastA: null, powerFactor: 1 } });
+    const day = momentDetail(stubborn, 'a').supplies[0]?.assistDay;
+    expect(day?.lentWh).toBeCloseTo((222.2 + 29 * 380) / 60, 0);
+    expect(day?.deepestWh).toBeCloseTo((222.2 + 29 * 238) / 60, 0);
+    expect(day?.repaidAfterMin).toBeGreaterThanOrEqual(49);
+    expect(day?.repaidAfterMin).toBeLessThanOrEqual(52);
   });
 
   it('says when it never comes back, without a charger', () => {

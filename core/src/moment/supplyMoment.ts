@@ -1,16 +1,19 @@
-import type { Device, Supply, System } from '../job/schema.ts';
+import type { Charger, Device, Supply, System } from '../job/schema.ts';
 import type { LoadProfile } from '../loads/profile.ts';
 import { chainOf } from '../paths/chain.ts';
 import { DEFAULT } from '../reference/defaults.ts';
-import type { Coincidence, Weights } from './coincidence.ts';
+import type { Coincidence } from './coincidence.ts';
 import type { SizedInverter } from './sizeInverters.ts';
 import type { Slice } from './slices.ts';
 import { allAtOnce, bestStartOrder, type Starter, type StartOrder, worstOrderPeak } from './startOrder.ts';
 import { type SupplyLimit, sizeOn, supplyLimit } from './supplyLimit.ts';
+import { Weighed } from './weighed.ts';
 import { type AcLoad, acLoad, type TimedSet } from './worstMoment.ts';
 
-/** The charger of the system among the loads of a supply; no load's id has this form. */
-export const CHARGER_ID = '@charger';
+/** How the chargers of the system are called among the loads of a supply: `@` and their id, a form no load's id has. */
+const CHARGER_MARK = '@';
+export const chargerId = (id: string): string => `${CHARGER_MARK}${id}`;
+export const isCharger = (id: string): boolean => id.startsWith(CHARGER_MARK);
 
 /** Something that a supply feeds while the vehicle is plugged in. */
 export interface SupplyLoad extends Starter {
@@ -55,7 +58,7 @@ export interface SupplyMoment {
 export const passesSupply = ({ form }: SizedInverter['device']): boolean => form !== 'stand-alone';
 
 /** What an inverter-charger's or separate charger's DC current asks of mains, W. Charging volts, from memory. */
-export function chargerWatts(ratingA: number, charger: System['charger'], busVoltageV: number): number {
+export function chargerWatts(ratingA: number, charger: Charger, busVoltageV: number): number {
   const volts = (DEFAULT.chargeVoltage12V.value * busVoltageV) / 12;
   return (ratingA * volts) / (charger.efficiency ?? DEFAULT.chargerEfficiency.value);
 }
@@ -87,29 +90,17 @@ function supplyLoads(
       },
     ];
   });
-  const { charger } = system;
-  if (charger.ratingA === 0) return mains;
-  const watts = chargerWatts(charger.ratingA, charger, system.busVoltageV);
-  const factor = charger.powerFactor ?? DEFAULT.chargerPowerFactor.value;
-  const size = sizeOn(limit, watts, watts / factor);
-  const leastSize =
-    charger.leastA === null ? null : (size * Math.min(charger.leastA, charger.ratingA)) / charger.ratingA;
-  return [
-    ...mains,
-    { id: CHARGER_ID, name: 'Charger', ac: null, deviceId: null, watts, size, startExtra: 0, leastSize },
-  ];
-}
-
-/** What each load of a supply draws in a slice of the day, in the supply's unit. The system's charger always may. */
-function sizesIn(loads: readonly SupplyLoad[], { powerW }: Slice): Weights {
-  return new Map(
-    loads.flatMap((load) => {
-      if (!load.ac) return [[load.id, load.size] as const];
-      const own = powerW.get(load.id);
-      const share = own === undefined ? 0 : (own * load.ac.perLoadW) / (load.ac.runningW || 1);
-      return own === undefined ? [] : [[load.id, load.size * share] as const];
-    }),
-  );
+  const chargers = system.chargers.flatMap((charger): SupplyLoad[] => {
+    if (charger.ratingA === 0) return [];
+    const watts = chargerWatts(charger.ratingA, charger, system.busVoltageV);
+    const factor = charger.powerFactor ?? DEFAULT.chargerPowerFactor.value;
+    const size = sizeOn(limit, watts, watts / factor);
+    const leastSize =
+      charger.leastA === null ? null : (size * Math.min(charger.leastA, charger.ratingA)) / charger.ratingA;
+    const { name } = charger;
+    return [{ id: chargerId(charger.id), name, ac: null, deviceId: null, watts, size, startExtra: 0, leastSize }];
+  });
+  return [...mains, ...chargers];
 }
 
 /** @param slices of the day, as for the worst moment */
@@ -126,12 +117,12 @@ export function supplyMoment(
   const fixed = loads.filter(({ leastSize }) => leastSize === null);
   const chargers = loads.filter(({ leastSize }) => leastSize !== null);
   const heaviestOf = (some: readonly SupplyLoad[]): TimedSet => {
-    let heaviest: TimedSet = { ids: [], weight: 0, startMin: null };
-    for (const slice of slices) {
-      const set = coincidence.heaviest(sizesIn(some, slice), [], heaviest.weight);
-      if (set) heaviest = { ...set, startMin: slice.startMin };
-    }
-    return heaviest;
+    const perWatt = new Map(some.map(({ id, size, ac }) => [id, ac ? (size * ac.perLoadW) / (ac.runningW || 1) : 0]));
+    const heaviest = new Weighed(slices, coincidence, (id) => perWatt.get(id)).heaviest();
+    // The system's own chargers always may run.
+    const chargers = some.filter(({ ac }) => ac === null);
+    const weight = heaviest.weight + chargers.reduce((sum, { size }) => sum + size, 0);
+    return { ...heaviest, ids: [...heaviest.ids, ...chargers.map(({ id }) => id)], weight };
   };
   const worst = heaviestOf(fixed);
   const fullCharge = chargers.reduce((sum, { size }) => sum + size, 0);
@@ -149,7 +140,7 @@ export function supplyMoment(
   const aloneSize = heaviestOf(fixed.filter((load) => !isThrough(load))).weight;
   const shortSize = Math.max(0, assistSize - assistableSize, aloneSize - limit.runningSize);
   const running = fixed.filter(({ id }) => worst.ids.includes(id));
-  const down: Starter = { id: chargers[0]?.id ?? CHARGER_ID, size: chargingSize, startExtra: 0 };
+  const down: Starter = { id: chargers[0]?.id ?? '', size: chargingSize, startExtra: 0 };
   const switched = chargingSize > 0 ? [...running, down] : running;
   return {
     limit,

@@ -4,6 +4,7 @@ import { chainOf } from '../paths/chain.ts';
 import type { Coincidence, LoadSet, Weights } from './coincidence.ts';
 import type { Slice } from './slices.ts';
 import { startOf } from './starts.ts';
+import { Weighed } from './weighed.ts';
 
 /** One load as the output of its inverter sees it. */
 export interface AcLoad {
@@ -78,7 +79,8 @@ export function acWeights(acLoads: readonly AcLoad[], slice: Slice): Weights {
 
 /**
  * What an inverter must carry: the heaviest set of its loads that may coincide in W and in VA (they may be
- * different sets), and the heaviest start on top of what can run with it. Common practice; exact search.
+ * different sets), and the heaviest start on top of what can run with it. Common practice; exact while the effort of
+ * the coincidence lasts.
  * @param holdSeconds s for which the inverter holds its surge
  */
 export function worstMoment(
@@ -89,58 +91,36 @@ export function worstMoment(
   holdSeconds: number,
 ): WorstMoment {
   const byId = new Map(acLoads.map((load) => [load.id, load]));
-  const inW = slices.map((slice) => ({ slice, weights: acWeights(acLoads, slice) }));
-  const inVa = inW.map(({ slice, weights }) => ({
-    slice,
-    weights: new Map([...weights].map(([id, w]) => [id, w * (byId.get(id)?.vaPerW ?? 1)])),
-  }));
-  const continuous = heaviestOf(inW, coincidence);
+  const inW = new Weighed(slices, coincidence, (id) => byId.get(id)?.perLoadW);
+  const inVa = new Weighed(slices, coincidence, (id) => {
+    const load = byId.get(id);
+    return load && load.perLoadW * load.vaPerW;
+  });
+  const continuous = inW.heaviest();
   const ordered = startsOf(acLoads, coincidence, twoMayStart);
   const still: HeaviestStart = { ...continuous, starters: [], seconds: 0 };
-  const surge = heaviestStart(ordered, inW, coincidence, continuous.weight, still) ?? still;
+  const surge = heaviestStart(ordered, inW, continuous.weight, still) ?? still;
   const long = ordered.filter(({ seconds }) => seconds > holdSeconds);
   return {
     acLoads,
     continuous,
-    apparent: heaviestBeyond(continuous, inVa, coincidence),
+    apparent: inVa.heaviestBeyond(continuous),
     surge,
-    longStart: heaviestStart(long, inW, coincidence, continuous.weight, null),
+    longStart: heaviestStart(long, inW, continuous.weight, null),
   };
-}
-
-type Weighed = readonly { readonly slice: Slice; readonly weights: Weights }[];
-
-/** The heaviest set of all slices; those that cannot beat the best are passed over. */
-function heaviestOf(weighed: Weighed, coincidence: Coincidence, running: readonly string[] = [], above = -1): TimedSet {
-  let best: TimedSet | null = null;
-  for (const { slice, weights } of weighed) {
-    if (running.some((id) => !weights.has(id))) continue;
-    const set = coincidence.heaviest(weights, running, best?.weight ?? above);
-    if (set) best = { ...set, startMin: slice.startMin };
-  }
-  return best ?? { ids: [], weight: 0, startMin: null };
-}
-
-/** The heaviest set by other weights: most often the one already found, which then only has to be proved. */
-function heaviestBeyond(found: TimedSet, weighed: Weighed, coincidence: Coincidence): TimedSet {
-  const weights = weighed.find(({ slice }) => slice.startMin === found.startMin)?.weights;
-  const weight = found.ids.reduce((sum, id) => sum + (weights?.get(id) ?? 0), 0);
-  const heavier = heaviestOf(weighed, coincidence, [], weight);
-  return heavier.ids.length > 0 ? heavier : { ...found, weight };
 }
 
 /** @param heaviestW of any set without a start: no start can add more than its own to that */
 function heaviestStart(
   ordered: readonly Starting[],
-  weighed: Weighed,
-  coincidence: Coincidence,
+  inW: Weighed,
   heaviestW: number,
   floor: HeaviestStart | null,
 ): HeaviestStart | null {
   let best = floor;
   for (const { ids: starters, extraW, seconds } of ordered) {
     if (best && heaviestW + extraW <= best.weight) break;
-    const set = heaviestOf(weighed, coincidence, starters, best ? best.weight - extraW : -1);
+    const set = inW.heaviest(starters, best ? best.weight - extraW : -1);
     if (set.ids.length > 0) best = { ...set, weight: set.weight + extraW, starters, seconds };
   }
   return best;

@@ -1,4 +1,4 @@
-import { runsOn } from '../job/day.ts';
+import { usesOn } from '../job/day.ts';
 import type { Job } from '../job/schema.ts';
 import { DEFAULT } from '../reference/defaults.ts';
 import type { Settled } from '../settle.ts';
@@ -6,7 +6,8 @@ import { keepWarmPhases, type Move, onInverter, SECOND_INVERTER } from './move.t
 import { ON_FUEL, SWAPS } from './swaps.ts';
 
 /** Everything that could be done in this option, whether it pays or not. */
-export function movesOf(job: Job, settled: Settled): Move[] {
+export function movesOf(settled: Settled): Move[] {
+  const { job } = settled;
   return [...inverterMoves(settled), ...job.loads.flatMap((load, i) => loadMoves(job, load, settled, i))];
 }
 
@@ -22,7 +23,7 @@ function loadMoves(job: Job, load: Job['loads'][number], settled: Settled, index
     moves.push({ id: `fuel ${loadId}`, kind: 'fuel', loadId, residueW });
   }
   const used = (settled.profiles[index]?.energyWh ?? 0) > 0;
-  if (load.movable && used && load.draw.kind !== 'standby' && runsOn(load, job.brief.day).length > 0) {
+  if (load.movable && used && load.draw.kind !== 'standby' && usesOn(load, job.brief.day).length > 0) {
     moves.push({ id: `into-sun ${loadId}`, kind: 'into-sun', loadId });
   }
   if (onInverter(load)) {

@@ -1,4 +1,5 @@
 import type { Job } from '../job/schema.ts';
+import { Effort } from '../moment/effort.ts';
 import { type Settled, settle } from '../settle.ts';
 import { sparedWh } from '../sources/spared.ts';
 import { applyMoves, type Move } from './move.ts';
@@ -24,15 +25,20 @@ export class MoveCosts {
   readonly job: Job;
   readonly optionId: string;
   readonly #arrayW: Float64Array;
+  readonly #effort: number;
   readonly #known = new Map<string, Cost>();
   readonly #spared = new Map<string, number>();
   readonly #days = new Map<string, Settled>();
 
-  /** @param arrayW W that the array gives in each minute of the day */
-  constructor(job: Job, optionId: string, arrayW: Float64Array) {
+  /**
+   * @param arrayW W that the array gives in each minute of the day
+   * @param effort what the searches of each day may cost
+   */
+  constructor(job: Job, optionId: string, arrayW: Float64Array, effort = Number.POSITIVE_INFINITY) {
     this.job = job;
     this.optionId = optionId;
     this.#arrayW = arrayW;
+    this.#effort = effort;
   }
 
   of(moves: readonly Move[]): Cost {
@@ -62,7 +68,7 @@ export class MoveCosts {
     const only = moves.length < 2 ? (moves[0]?.id ?? '') : null;
     const known = only === null ? undefined : this.#days.get(only);
     if (known) return known;
-    const made = settle(applyMoves(this.job, this.optionId, moves), this.optionId);
+    const made = settle(applyMoves(this.job, this.optionId, moves), this.optionId, new Effort(this.#effort));
     if (only !== null) this.#days.set(only, made);
     return made;
   }

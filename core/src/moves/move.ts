@@ -1,8 +1,10 @@
 import { blankInverter } from '../job/blank.ts';
-import { runsOn, variantOn } from '../job/day.ts';
-import type { Device, Draw, Inverter, Job, Load, Run } from '../job/schema.ts';
+import { usesOn, variantOn } from '../job/day.ts';
+import { fedBy, withoutFeeds } from '../job/feeds.ts';
+import type { Device, Draw, Inverter, Job, Load, Use } from '../job/schema.ts';
 import { withPhases } from '../loads/phases.ts';
 import { APPLIANCES } from '../reference/appliances.ts';
+import { designMonth, sunAheadMin } from '../sun/day.ts';
 
 /** Something that may be done to lose less. Plain data, so that it travels to a worker and is kept ticked. */
 export type Move =
@@ -24,19 +26,28 @@ export const WAKE_W = 15;
 export function applyMove(job: Job, optionId: string, move: Move): Job {
   switch (move.kind) {
     case 'dc-converter':
-      return withLoad(job, move.loadId, (load) =>
-        load.path === 'inverter-adapter' ? { ...load, path: 'dc-dc', device: null, converterEfficiency: null } : load,
+      return fedBy(job, optionId, move.loadId, (way) =>
+        way.path === 'inverter-adapter' ? { path: 'dc-dc', device: null, converterEfficiency: null } : way,
       );
     case 'swap':
-      return withLoad(job, move.loadId, (load) => swapped(load, move.typeId));
+      // What it is has changed, so it is fed as such a thing usually is.
+      return withoutFeeds(
+        withLoad(job, move.loadId, (load) => swapped(load, move.typeId)),
+        [move.loadId],
+      );
     case 'jug':
       return withLoad(job, move.loadId, withoutKeepWarm);
     case 'into-sun':
-      return withLoad(job, move.loadId, (load) => intoSun(load, job.brief.day));
+      return withLoad(job, move.loadId, (load) => intoSun(load, job.brief));
     case 'fuel':
-      return withLoad(job, move.loadId, (load) => ({ ...load, path: 'fuel', device: null, residueW: move.residueW }));
+      return fedBy(
+        withLoad(job, move.loadId, (load) => ({ ...load, residueW: move.residueW })),
+        optionId,
+        move.loadId,
+        (way) => ({ ...way, path: 'fuel', device: null }),
+      );
     case 'other-inverter':
-      return withLoad(job, move.loadId, (load) => (onInverter(load) ? { ...load, device: move.deviceId } : load));
+      return fedBy(job, optionId, move.loadId, (way) => (onInverter(way) ? { ...way, device: move.deviceId } : way));
     case 'smaller-inverter':
       return withInverter(job, optionId, move.deviceId, (device) => ({ ...device, ratingW: null }));
     case 'with-loads':
@@ -117,7 +128,7 @@ function withSecondInverter(job: Job, optionId: string, loadIds: readonly string
   if (!option || option.system.devices.length >= 12) return job;
   if (option.system.devices.some(({ id }) => id === SECOND_INVERTER)) return job;
   const moved = loadIds.reduce(
-    (all, id) => withLoad(all, id, (load) => (onInverter(load) ? { ...load, device: SECOND_INVERTER } : load)),
+    (all, id) => fedBy(all, optionId, id, (way) => (onInverter(way) ? { ...way, device: SECOND_INVERTER } : way)),
     job,
   );
   return withDevices(moved, optionId, (devices) => [...devices, blankInverter(SECOND_INVERTER, 'Small inverter')]);
@@ -138,7 +149,7 @@ function swapped(load: Load, typeId: string): Load {
     powerFactor: type.powerFactor,
     evidence: 'typical',
   };
-  if (allDay) return { ...base, draw: type.draw, runs: [{ startMin: 0, minutes: 1440 }] };
+  if (allDay) return { ...base, draw: type.draw, uses: [{ startMin: 0, minutes: 1440 }] };
   if (type.draw.kind === 'cycle') return { ...base, ...withPhases(base, type.draw.phases) };
   return { ...base, draw: type.draw };
 }
@@ -162,17 +173,19 @@ function withoutKeepWarm(load: Load): Load {
 
 const NOON_MIN = 720;
 
-/** The runs of the day shown, one after the other around noon. */
-function intoSun(load: Load, day: Job['brief']['day']): Load {
-  const runs = runsOn(load, day);
-  const total = runs.reduce((sum, { minutes }) => sum + minutes, 0);
-  let startMin = Math.max(0, NOON_MIN - total / 2);
-  const shifted = runs.map((run): Run => {
-    const at = { startMin, minutes: run.minutes };
-    startMin += run.minutes;
+/** The uses of the day shown, one after the other around the sun's noon. */
+function intoSun(load: Load, brief: Job['brief']): Load {
+  const { day } = brief;
+  const noonMin = NOON_MIN - sunAheadMin(brief.place, designMonth(brief));
+  const uses = usesOn(load, day);
+  const total = uses.reduce((sum, { minutes }) => sum + minutes, 0);
+  let startMin = Math.max(0, noonMin - total / 2);
+  const shifted = uses.map((use): Use => {
+    const at = { startMin, minutes: use.minutes };
+    startMin += use.minutes;
     return at;
   });
   const kind = variantOn(load, day);
-  if (kind === null) return { ...load, runs: shifted };
-  return { ...load, variants: load.variants.map((one) => (one.on === kind ? { on: kind, runs: shifted } : one)) };
+  if (kind === null) return { ...load, uses: shifted };
+  return { ...load, variants: load.variants.map((one) => (one.on === kind ? { on: kind, uses: shifted } : one)) };
 }

@@ -55,7 +55,7 @@ const job = fc
                   ],
                 }
               : { kind: 'steady', powerW: watts },
-            runs: [{ startMin: start, minutes }],
+            uses: [{ startMin: start, minutes }],
           }),
         ),
       ),
@@ -149,8 +149,8 @@ describe('moves', () => {
       maxV: 57,
     });
     const all = (watts: number, part = {}) =>
-      aLoad({ watts, path: 'inverter', runs: [{ startMin: 0, minutes: 1440 }], ...part });
-    const busy = withSystem(aJob([{ ...link, runs: [{ startMin: 0, minutes: 1440 }] }, all(300)]), {
+      aLoad({ watts, path: 'inverter', uses: [{ startMin: 0, minutes: 1440 }], ...part });
+    const busy = withSystem(aJob([{ ...link, uses: [{ startMin: 0, minutes: 1440 }] }, all(300)]), {
       inverter: { ratingW: 2000, idleW: 18, peakEfficiency: 0.93, policy: 'always' },
     });
     const { savedWh, averageWh } = findMove(busy, 'dc-converter');
@@ -159,7 +159,7 @@ describe('moves', () => {
   });
 
   it('shift a load into the sun for the storage loss alone (closed form)', () => {
-    const charger = aLoad({ watts: 100, movable: true, runs: [{ startMin: 60, minutes: 120 }] });
+    const charger = aLoad({ watts: 100, movable: true, uses: [{ startMin: 60, minutes: 120 }] });
     const sunny = withSystem(
       aJob([charger], (j) => ({ ...j, brief: { ...j.brief, place: { ...j.brief.place, peakSunHours: 5 } } })),
       { array: { ratingW: 2000 }, store: { roundTripEfficiency: 0.8 } },
@@ -198,9 +198,9 @@ describe('moves', () => {
     const evening = { startMin: 1080, minutes: 300 };
     const van = withSystem(
       aJob([
-        aLoad({ id: 'kettle', watts: 1500, path: 'inverter', runs: [{ startMin: 420, minutes: 5 }] }),
-        aLoad({ id: 'lamp', watts: 15, path: 'inverter', runs: [evening] }),
-        aLoad({ id: 'screen', watts: 40, path: 'inverter', runs: [evening] }),
+        aLoad({ id: 'kettle', watts: 1500, path: 'inverter', uses: [{ startMin: 420, minutes: 5 }] }),
+        aLoad({ id: 'lamp', watts: 15, path: 'inverter', uses: [evening] }),
+        aLoad({ id: 'screen', watts: 40, path: 'inverter', uses: [evening] }),
       ]),
       {},
     );

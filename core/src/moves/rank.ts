@@ -1,5 +1,6 @@
 import { evaluate } from '../assess.ts';
 import type { Job } from '../job/schema.ts';
+import { Effort } from '../moment/effort.ts';
 import { averageSavingWh } from './average.ts';
 import { movesOf } from './candidates.ts';
 import { MoveCosts } from './cost.ts';
@@ -44,11 +45,11 @@ const WORTH_A_LINE_WH = 0.5;
 /** What the questions about one option's moves go on from; sets once reckoned are remembered in it. */
 export type Prepared = ReturnType<typeof prepareMoves>;
 
-/** The moves of one option and their costs, with the array it has. */
-export function prepareMoves(job: Job, optionId: string) {
-  const evaluation = evaluate(job, optionId);
-  const costs = new MoveCosts(job, optionId, evaluation.arrayW);
-  return { job, evaluation, costs, moves: onlyBestOf(movesOf(job, evaluation), costs) };
+/** The moves of one option and their costs, with the array it has. @param effort what the searches of each day may cost */
+export function prepareMoves(job: Job, optionId: string, effort = Number.POSITIVE_INFINITY) {
+  const evaluation = evaluate(job, optionId, new Effort(effort));
+  const costs = new MoveCosts(job, optionId, evaluation.arrayW, effort);
+  return { job, evaluation, costs, moves: onlyBestOf(movesOf(evaluation), costs) };
 }
 
 /** Of the ways to cut the list for a second inverter only the one that saves most stays. */

@@ -34,7 +34,7 @@ describe('the flow of the day', () => {
 
   it('has no place for what takes nothing, and none of it for an empty job', () => {
     expect(flow(aJob([])).links).toEqual([]);
-    const off = flow(aJob([aLoad({ path: 'supply-only' }), aLoad({ runs: [] })]));
+    const off = flow(aJob([aLoad({ path: 'supply-only' }), aLoad({ uses: [] })]));
     expect(off.nodes.map(({ kind }) => kind)).toEqual(['store']);
   });
 });

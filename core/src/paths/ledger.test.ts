@@ -68,7 +68,7 @@ const jobOf = (specs: Specs, around: Beside, idleW: number | null) =>
           draw: cycles
             ? { kind: 'thermostatic', runningW: watts, duty: 0.3, setC: 4 }
             : { kind: 'steady', powerW: watts },
-          runs: [{ startMin: start, minutes: hours * 60 }],
+          uses: [{ startMin: start, minutes: hours * 60 }],
         }),
       ),
     ),
@@ -117,8 +117,8 @@ describe('the ledger of a day', () => {
   });
 
   it('charges idle to the loads that hold the inverter on, and to nobody when left on (arithmetic)', () => {
-    const kettle = aLoad({ watts: 1000, hours: 0.5, path: 'inverter', runs: [{ startMin: 0, minutes: 30 }] });
-    const lamp = aLoad({ watts: 10, hours: 1, path: 'inverter', runs: [{ startMin: 0, minutes: 60 }] });
+    const kettle = aLoad({ watts: 1000, hours: 0.5, path: 'inverter', uses: [{ startMin: 0, minutes: 30 }] });
+    const lamp = aLoad({ watts: 10, hours: 1, path: 'inverter', uses: [{ startMin: 0, minutes: 60 }] });
     const held = withSystem(aJob([kettle, lamp]), { inverter: { ratingW: 2000, idleW: 20 } });
     const [kettleRow, lampRow] = assess(held).ledger.loads;
     // 20 W for 30 min shared 1000:10, then 30 min to the lamp alone.
@@ -142,7 +142,7 @@ describe('the ledger of a day', () => {
         withSystem(
           aJob([
             phone(path),
-            aLoad({ watts: 400, hours: 24, path: 'inverter', runs: [{ startMin: 0, minutes: 1440 }] }),
+            aLoad({ watts: 400, hours: 24, path: 'inverter', uses: [{ startMin: 0, minutes: 1440 }] }),
           ]),
           {
             inverter: { ratingW: 2500, idleW: 25 },

@@ -115,7 +115,7 @@ describe('a typed line becomes a load', () => {
     ['aircon', { draw: { kind: 'room' } }],
     ['fridge 60W 6h', { draw: { kind: 'thermostatic', runningW: 60, duty: 0.25 } }],
     ['coffee 1.2kW', { draw: { kind: 'cycle' } }],
-    ['coffee 1.2kW 2x6min', { draw: { kind: 'steady', powerW: 1200 }, runs: [{ minutes: 6 }, { minutes: 6 }] }],
+    ['coffee 1.2kW 2x6min', { draw: { kind: 'steady', powerW: 1200 }, uses: [{ minutes: 6 }, { minutes: 6 }] }],
     ['sauna 230V 8A', { path: 'inverter', draw: { kind: 'steady', powerW: 1840 } }],
   ] as const)('%s', (text, expected) => {
     expect(propose(text)).toMatchObject(expected);
@@ -125,7 +125,7 @@ describe('a typed line becomes a load', () => {
     expect(formatUse(propose('lamp 10W 5h') ?? aLoad())).toBe('5 h');
     expect(formatUse(propose('kettle 3 x 4 min') ?? aLoad())).toBe('3 × 4 min');
     const phone = propose('phone 15 Wh');
-    expect(phone?.runs.reduce((sum, run) => sum + run.minutes, 0)).toBeCloseTo(90, 6);
+    expect(phone?.uses.reduce((sum, use) => sum + use.minutes, 0)).toBeCloseTo(90, 6);
   });
 
   it('asks for watts when it knows nothing of the name', () => {
@@ -147,7 +147,7 @@ describe('a typed line becomes a load', () => {
 describe('how long', () => {
   it.each(['5 h', '1 h 30', '45 min', '3 × 4 min', 'all day'])('%s is read back as written', (text) => {
     const read = readUse(text, aLoad());
-    expect('runs' in read && formatUse(aLoad({ runs: read.runs }))).toBe(text);
+    expect('uses' in read && formatUse(aLoad({ uses: read.uses }))).toBe(text);
   });
 
   it.each([
@@ -168,10 +168,10 @@ describe('how long', () => {
           { label: 'stop', powerW: 85, minutes: 3 },
         ],
       },
-      runs: [{ startMin: 300, minutes: 120 }],
+      uses: [{ startMin: 300, minutes: 120 }],
     });
     expect(readUse('5 min', heater)).toMatchObject({ problem: expect.stringContaining('7 min') });
-    expect(readUse('2 h', heater)).toMatchObject({ runs: [{ startMin: 300, minutes: 120 }] });
+    expect(readUse('2 h', heater)).toMatchObject({ uses: [{ startMin: 300, minutes: 120 }] });
   });
 });
 

@@ -1,7 +1,7 @@
 import type { FirmAppliance } from '../job/applianceSchema.ts';
 import { cycleLength, runningPowerW } from '../job/draw.ts';
 import { plainLoad } from '../job/plainLoad.ts';
-import type { Draw, Load, PathKind, Run } from '../job/schema.ts';
+import type { Draw, Load, PathKind, Use } from '../job/schema.ts';
 import type { INSULATION } from '../job/values.ts';
 import type { OriginLabel } from '../quantity/figure.ts';
 import { APPLIANCE_TABLE } from './applianceTable.ts';
@@ -15,7 +15,7 @@ export interface Appliance {
   readonly draw: Draw;
   readonly lowW: number;
   readonly highW: number;
-  readonly runs: readonly Run[];
+  readonly uses: readonly Use[];
   readonly path: PathKind;
   readonly startRatio: number;
   readonly powerFactor: number;
@@ -34,7 +34,7 @@ export function fromFirm(id: string, { name, words, load }: FirmAppliance): Appl
     draw: load.draw,
     lowW: watts,
     highW: watts,
-    runs: load.runs,
+    uses: load.uses,
     path: load.path,
     startRatio: load.startRatio,
     powerFactor: load.powerFactor,
@@ -57,7 +57,7 @@ function readRow(row: string): Appliance {
     draw: parsed,
     lowW,
     highW,
-    runs: when === 'day' ? [{ startMin: 0, minutes: 1440 }] : readRuns(when, parsed),
+    uses: when === 'day' ? [{ startMin: 0, minutes: 1440 }] : readUses(when, parsed),
     path: path as PathKind,
     startRatio: START_RATIO[start as StartKind],
     powerFactor: Number(powerFactor),
@@ -112,7 +112,7 @@ function readDraw(text: string): Draw {
   }
 }
 
-function readRuns(text: string, draw: Draw): Run[] {
+function readUses(text: string, draw: Draw): Use[] {
   return text.split(', ').flatMap((group) => {
     const [length = '', times = ''] = group.split(' @ ');
     const minutes = draw.kind === 'cycle' ? cycleMinutes(draw, Number(length)) : Number(length);
@@ -287,7 +287,7 @@ export function loadFrom(appliance: Appliance, id: string): Load {
     name: appliance.name,
     type: appliance.id,
     draw: appliance.draw,
-    runs: [...appliance.runs],
+    uses: [...appliance.uses],
     path: appliance.path,
     evidence: 'typical',
     startRatio: appliance.startRatio,

@@ -7,7 +7,7 @@ import { ARRAY_STEP_W } from '../reference/sizes.ts';
 import { SKY } from '../reference/skies.ts';
 import type { SunDay } from '../sun/day.ts';
 import { alternatorLimit, standardDcdc } from './alternator.ts';
-import type { ArrayDay } from './array.ts';
+import { type ArrayDay, arrayOutput } from './array.ts';
 
 const MONTHS = 'January February March April May June July August September October November December'.split(' ');
 
@@ -56,20 +56,22 @@ export function recordAlternator(book: FigureBook, brief: Brief, system: System,
       ],
     },
   });
-  const driving = brief.driveHoursPerDay >= SHORTEST_DRIVE_H;
+  const drives = brief.driveHoursPerDay >= SHORTEST_DRIVE_H;
   const requiredA = book.set('dcdc.required', {
-    value: driving ? book.value('demand.battery') / (brief.driveHoursPerDay * nominalV) : 0,
+    value: drives ? book.value('demand.battery') / (brief.driveHoursPerDay * nominalV) : 0,
     unit: 'A',
     label: 'DC-DC to cover the day',
     basis: ORIGIN.si,
     working: {
-      formula: driving ? '{need} ÷ ({hours} × {volts})' : '0: no driving on a usual day',
+      formula: drives ? '{need} ÷ ({hours} × {volts})' : '0: no driving on a usual day',
       inputs: [book.input('need', 'demand.battery'), hours, volts],
     },
   });
-  const chosen = system.dcdc.ratingA !== null;
+  const { driving } = system;
+  const fittedA = driving?.reduce((sum, one) => sum + one.ratingA, 0) ?? null;
+  const chosen = fittedA !== null;
   const ratingA = book.set('dcdc.rating', {
-    value: system.dcdc.ratingA ?? standardDcdc(requiredA, Math.min(limitA, chargeLimitA)),
+    value: fittedA ?? standardDcdc(requiredA, Math.min(limitA, chargeLimitA)),
     unit: 'A',
     label: 'DC-DC charger',
     basis: chosen ? ORIGIN.job : ORIGIN.practice,
@@ -182,9 +184,11 @@ export function recordSun(book: FigureBook, job: Job, system: System, sun: SunDa
         : 'The sun does not rise in that month: no array can help.',
     },
   });
-  const chosen = system.array.ratingW !== null;
+  const { arrays } = system;
+  const fittedW = arrays?.reduce((sum, one) => sum + one.ratingW, 0) ?? null;
+  const chosen = fittedW !== null;
   const ratingW = book.set('array.rating', {
-    value: system.array.ratingW ?? Math.ceil(requiredW / ARRAY_STEP_W - 1e-9) * ARRAY_STEP_W,
+    value: fittedW ?? Math.ceil(requiredW / ARRAY_STEP_W - 1e-9) * ARRAY_STEP_W,
     unit: 'W',
     label: 'Solar array',
     basis: chosen ? ORIGIN.job : ORIGIN.practice,
@@ -193,14 +197,31 @@ export function recordSun(book: FigureBook, job: Job, system: System, sun: SunDa
       inputs: [book.input('required', 'array.required')],
     },
   });
+  const { clippedWh } = arrayOutput(arrays, ratingW, array, system.busVoltageV);
+  const clips = clippedWh > 0;
   book.set('sun.yield', {
-    value: ratingW * perW,
+    value: ratingW * perW - clippedWh,
     unit: 'Wh/day',
     label: `From the sun, ${month}`,
     basis: ORIGIN.noct,
     working: {
-      formula: `{array} × {sun} × ${product}`,
-      inputs: [book.input('array', 'array.rating'), book.input('sun', 'sun.hours'), ...factors],
+      formula: `{array} × {sun} × ${product}${clips ? ' − {clipped}' : ''}`,
+      inputs: [
+        book.input('array', 'array.rating'),
+        book.input('sun', 'sun.hours'),
+        ...factors,
+        ...(clips
+          ? [
+              {
+                symbol: 'clipped',
+                label: 'Held back by controllers at their limit',
+                value: clippedWh,
+                unit: 'Wh' as const,
+                origin: ORIGIN.computed,
+              },
+            ]
+          : []),
+      ],
       note: 'Laboratory watts are not roof watts: heat, dirt and wiring take their share.',
     },
   });

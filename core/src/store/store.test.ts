@@ -104,7 +104,7 @@ describe('what sizes a store also says how long it lasts', () => {
 
   it('the current decides where it asks for more than the energy: 2,400 W for 2 min from 12 V', () => {
     // 2,400 W ÷ 12.8 V = 187.5 A: an LFP store gives 1 A for each Ah.
-    const job = aJob([aLoad({ draw: { kind: 'steady', powerW: 2400 }, runs: [{ startMin: 600, minutes: 2 }] })]);
+    const job = aJob([aLoad({ draw: { kind: 'steady', powerW: 2400 }, uses: [{ startMin: 600, minutes: 2 }] })]);
     const { figures } = assess(job);
     expect(figures['store.ah'].value).toBeCloseTo(187.5, 6);
     expect(figures['store.required'].working?.note).toContain('current');
@@ -168,7 +168,7 @@ describe('what runs on some days of the week', () => {
     const five = { daysPerWeek: 5 };
     expect(on('usual', five)).toBeCloseTo((200 * 5) / 7, 9);
     expect(on('weekday', five)).toBeCloseTo(200, 9);
-    const off = { daysPerWeek: 5, variants: [{ on: 'weekend', runs: [] }] };
+    const off = { daysPerWeek: 5, variants: [{ on: 'weekend', uses: [] }] };
     expect(on('weekday', off)).toBeCloseTo(200, 9);
     expect(on('weekend', off)).toBe(0);
   });

@@ -138,7 +138,8 @@ export function recordStore(
           : 'Nothing is counted on from sun or alternator in these days.',
     },
   });
-  const { capacityAh } = system.store;
+  const { strings } = system.store;
+  const capacityAh = strings?.reduce((sum, one) => sum + one.capacityAh, 0) ?? null;
   const capacityWh = book.set('store.capacity', {
     value: capacityAh === null ? requiredWh : capacityAh * factors.nominalV,
     unit: 'Wh',

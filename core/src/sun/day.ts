@@ -1,7 +1,8 @@
-import type { Brief } from '../job/schema.ts';
+import type { Brief, Place } from '../job/schema.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
 import { SKY } from '../reference/skies.ts';
-import { dailyExtraterrestrialKwh, declination, meanDayOfMonth, sunsetHourAngle } from './geometry.ts';
+import { meanDayOfMonth, monthlyExtraterrestrialKwh, sunsetHourAngle } from './geometry.ts';
+import { declinationOn, equationOfTimeOn } from './position.ts';
 
 export interface SunDay {
   readonly month: number;
@@ -9,30 +10,59 @@ export interface SunDay {
   readonly extraterrestrialKwh: number;
   /** Daily radiation on the flat at the ground, kWh/m² = peak sun hours. */
   readonly sunHours: number;
-  /** Mean irradiance on the flat in each minute of local solar time, W/m². */
+  /** Mean irradiance on the flat in each minute of the day by the clock, W/m². */
   readonly irradianceWm2: Float64Array;
 }
 
-/** H = K̄·H₀ for a month, kWh/m² a day on the flat, or the figure the job gives. */
-export function sunHoursOf(place: Brief['place'], month: number): number {
-  return (
-    place.peakSunHours ?? SKY[place.sky].clearness * dailyExtraterrestrialKwh(place.latitudeDeg, meanDayOfMonth(month))
-  );
+/** The place as it is in a month: what is known month by month takes the place of the figures for all of the year. */
+export function placeIn(place: Place, month: number): Place {
+  const { peakSunHours, dayTempC, nightTempC } = place.monthly;
+  if (!peakSunHours && !dayTempC && !nightTempC) return place;
+  const months = inMonth.get(place) ?? new Map<number, Place>();
+  inMonth.set(place, months);
+  const found = months.get(month) ?? {
+    ...place,
+    peakSunHours: peakSunHours?.[month - 1] ?? place.peakSunHours,
+    dayTempC: dayTempC?.[month - 1] ?? place.dayTempC,
+    nightTempC: nightTempC?.[month - 1] ?? place.nightTempC,
+  };
+  months.set(month, found);
+  return found;
+}
+
+/** Places already made, so that each stays the same object. A place is never changed in place. */
+const inMonth = new WeakMap<Place, Map<number, Place>>();
+
+/** H = K̄·H₀ for a month, kWh/m² a day on the flat, or the figure the job gives. @param place as it is in that month */
+function sunHoursOf(place: Place, month: number): number {
+  return place.peakSunHours ?? SKY[place.sky].clearness * monthlyExtraterrestrialKwh(place.latitudeDeg, month);
 }
 
 /** The month that is designed for: of the months of use the one with the least sun, on a summer's day with the most. */
 export function designMonth({ place, months, day }: Pick<Brief, 'place' | 'months' | 'day'>): number {
   const sign = day.season === 'summer' ? -1 : 1;
-  const byDay = (month: number) => dailyExtraterrestrialKwh(place.latitudeDeg, meanDayOfMonth(month));
-  return [...months].sort((a, b) => sign * (byDay(a) - byDay(b)) || a - b)[0] ?? 1;
+  const table = place.monthly.peakSunHours;
+  const sunIn = (month: number) => table?.[month - 1] ?? monthlyExtraterrestrialKwh(place.latitudeDeg, month);
+  const sun = new Map(months.map((month) => [month, sunIn(month)]));
+  return [...months].sort((a, b) => sign * ((sun.get(a) ?? 0) - (sun.get(b) ?? 0)) || a - b)[0] ?? 1;
 }
 
 /**
- * A mean day of a month, minute by minute: the daily total spread in the shape of Collares-Pereira &
+ * Minutes by which the sun is ahead of the clocks in a month, −180 to 180 or so: 4 min a degree from the meridian that
+ * the clocks go by, and the equation of time on the month's mean day; 0 where longitude or clock is not known.
+ */
+export function sunAheadMin({ longitudeDeg, utcOffsetH }: Place, month: number): number {
+  if (longitudeDeg === null || utcOffsetH === null) return 0;
+  const ahead = 4 * (longitudeDeg - 15 * utcOffsetH) + equationOfTimeOn(meanDayOfMonth(month));
+  return Math.round(ahead - MINUTES_PER_DAY * Math.round(ahead / MINUTES_PER_DAY));
+}
+
+/**
+ * A mean day of a month at a place as it is in that month, minute by minute: the daily total spread in the shape of Collares-Pereira &
  * Rabl (1979), scaled so that its integral is the daily total exactly; r_t ∝ (a + b·cos ω)(cos ω − cos ω_s) with
  * a = 0.409 + 0.5016·sin(ω_s − 60°), b = 0.6609 − 0.4767·sin(ω_s − 60°).
  */
-export function sunDay(place: Brief['place'], month: number): SunDay {
+export function sunDay(place: Place, month: number): SunDay {
   const months = known.get(place) ?? new Map<number, SunDay>();
   known.set(place, months);
   const found = months.get(month);
@@ -43,18 +73,20 @@ export function sunDay(place: Brief['place'], month: number): SunDay {
 }
 
 /** Days already made: a place is never changed in place. */
-const known = new WeakMap<Brief['place'], Map<number, SunDay>>();
+const known = new WeakMap<Place, Map<number, SunDay>>();
 
-function computeSunDay(place: Brief['place'], month: number): SunDay {
+function computeSunDay(place: Place, month: number): SunDay {
+  const ahead = sunAheadMin(place, month);
   const day = meanDayOfMonth(month);
   const latitude = (Math.max(-89.999, Math.min(89.999, place.latitudeDeg)) * Math.PI) / 180;
-  const ws = sunsetHourAngle(latitude, declination(day));
+  const ws = sunsetHourAngle(latitude, declinationOn(day));
   const a = 0.409 + 0.5016 * Math.sin(ws - Math.PI / 3);
   const b = 0.6609 - 0.4767 * Math.sin(ws - Math.PI / 3);
   const shape = new Float64Array(MINUTES_PER_DAY);
   let total = 0;
   for (let m = 0; m < MINUTES_PER_DAY; m++) {
-    const w = ((m + 0.5) / MINUTES_PER_DAY) * 2 * Math.PI - Math.PI;
+    const solar = (m + ahead + MINUTES_PER_DAY) % MINUTES_PER_DAY;
+    const w = ((solar + 0.5) / MINUTES_PER_DAY) * 2 * Math.PI - Math.PI;
     if (Math.abs(w) >= ws) continue;
     const r = Math.max(0, (a + b * Math.cos(w)) * (Math.cos(w) - Math.cos(ws)));
     shape[m] = r;
@@ -65,7 +97,7 @@ function computeSunDay(place: Brief['place'], month: number): SunDay {
   const scale = total > 0 ? (sunHours * 1000 * 60) / total : 0;
   return {
     month,
-    extraterrestrialKwh: dailyExtraterrestrialKwh(place.latitudeDeg, day),
+    extraterrestrialKwh: monthlyExtraterrestrialKwh(place.latitudeDeg, month),
     sunHours,
     irradianceWm2: shape.map((r) => r * scale),
   };

@@ -1,4 +1,5 @@
 import { MJ_PER_KWH } from '../quantity/units.ts';
+import { declinationOn } from './position.ts';
 
 /** Solar constant, W/m² (Duffie & Beckman). */
 const SOLAR_CONSTANT = 1367;
@@ -11,23 +12,6 @@ export function meanDayOfMonth(month: number): number {
   const day = MEAN_DAY[month - 1];
   if (day === undefined) throw new RangeError(`month must be 1 to 12, not ${month}`);
   return day;
-}
-
-/**
- * Declination in radians on day n of the year: Spencer's series (Duffie & Beckman eq. 1.6.1b). By day number
- * alone it is within 0.45° of the true noon of the 2020s (tested), good for monthly means, not for pointing.
- */
-export function declination(day: number): number {
-  const b = (2 * Math.PI * (day - 1)) / 365;
-  return (
-    0.006918 -
-    0.399912 * Math.cos(b) +
-    0.070257 * Math.sin(b) -
-    0.006758 * Math.cos(2 * b) +
-    0.000907 * Math.sin(2 * b) -
-    0.002697 * Math.cos(3 * b) +
-    0.00148 * Math.sin(3 * b)
-  );
 }
 
 /** Cosine of the sun's zenith angle (eq. 1.6.5); angles in radians, hour angle negative before solar noon. */
@@ -49,16 +33,30 @@ export function extraterrestrialNormal(day: number): number {
 /**
  * Daily extraterrestrial radiation on the flat, H₀, kWh/m² (eq. 1.10.3).
  * @param latitudeDeg −90…90, north positive
+ * @param day of the year, 1 = January first
+ * @param decl declination of that day, radians
  */
-export function dailyExtraterrestrialKwh(latitudeDeg: number, day: number): number {
+export function dailyExtraterrestrialKwh(latitudeDeg: number, day: number, decl = declinationOn(day)): number {
   if (!(Math.abs(latitudeDeg) <= 90)) throw new RangeError(`latitude must be −90° to 90°, not ${latitudeDeg}`);
   // At the very pole tan(latitude) overflows; a hair's breadth away it does not.
   const latitude = Math.max(-89.999, Math.min(89.999, latitudeDeg)) * RADIANS;
-  const decl = declination(day);
   const ws = sunsetHourAngle(latitude, decl);
   const joules =
     ((24 * 3600) / Math.PI) *
     extraterrestrialNormal(day) *
     (Math.cos(latitude) * Math.cos(decl) * Math.sin(ws) + ws * Math.sin(latitude) * Math.sin(decl));
   return Math.max(0, joules) / 1e6 / MJ_PER_KWH;
+}
+
+/** Days of each month of a common year. */
+const MONTH_DAYS = [31, 28, 31, 30, 31, 30, 31, 31, 30, 31, 30, 31] as const;
+
+/** The month's mean of H₀ over all of its days, kWh/m² a day. @param month 1 = January */
+export function monthlyExtraterrestrialKwh(latitudeDeg: number, month: number): number {
+  const days = MONTH_DAYS[month - 1];
+  if (days === undefined) throw new RangeError(`month must be 1 to 12, not ${month}`);
+  const before = MONTH_DAYS.slice(0, month - 1).reduce((sum: number, n) => sum + n, 0);
+  let total = 0;
+  for (let day = 1; day <= days; day++) total += dailyExtraterrestrialKwh(latitudeDeg, before + day);
+  return total / days;
 }

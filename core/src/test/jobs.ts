@@ -1,6 +1,6 @@
-import { blankJob } from '../job/blank.ts';
+import { blankCharger, blankJob } from '../job/blank.ts';
 import { plainLoad } from '../job/plainLoad.ts';
-import type { Inverter, Job, Load, Supply, System } from '../job/schema.ts';
+import type { Charger, Inverter, Job, Load, Supply, System } from '../job/schema.ts';
 
 /** Builders for tests: a load with everything usual, and a job of such loads. */
 export function aLoad(part: Partial<Load> & { readonly watts?: number; readonly hours?: number } = {}): Load {
@@ -9,7 +9,7 @@ export function aLoad(part: Partial<Load> & { readonly watts?: number; readonly 
     ...plainLoad('load'),
     name: 'Load',
     draw: { kind: 'steady', powerW: watts },
-    runs: [{ startMin: 600, minutes: hours * 60 }],
+    uses: [{ startMin: 600, minutes: hours * 60 }],
     evidence: 'measured',
     ...rest,
   };
@@ -23,7 +23,11 @@ export function aJob(loads: readonly Load[], change: (job: Job) => Job = (job) =
 export function withSystem(
   job: Job,
   change: { busVoltageV?: 12 | 24 | 48 } & {
-    [K in 'store' | 'dcdc' | 'array' | 'charger']?: Partial<System[K]>;
+    store?: Partial<System['store']> & { readonly capacityAh?: number | null };
+    /** Singles, as most tests want them: one charger, one array, one string; null = as required, 0 = none. */
+    dcdc?: { readonly ratingA: number | null };
+    array?: { readonly ratingW: number | null };
+    charger?: Partial<Charger>;
   } & { inverter?: Partial<Inverter>; devices?: System['devices'] },
 ): Job {
   return {
@@ -34,17 +38,36 @@ export function withSystem(
         ...option,
         system: {
           busVoltageV: change.busVoltageV ?? system.busVoltageV,
-          store: { ...system.store, ...change.store },
+          store: storeWith(system.store, change.store),
           devices: (change.devices ?? system.devices).map((device) =>
             device.kind === 'inverter' ? { ...device, ...change.inverter } : device,
           ),
-          dcdc: { ...system.dcdc, ...change.dcdc },
-          array: { ...system.array, ...change.array },
-          charger: { ...system.charger, ...change.charger },
+          driving: change.dcdc
+            ? one(change.dcdc.ratingA, (ratingA) => ({ ...named('dcdc'), ratingA }))
+            : system.driving,
+          arrays: change.array
+            ? one(change.array.ratingW, (ratingW) => ({ ...named('array'), ratingW, controllerA: null }))
+            : system.arrays,
+          chargers: change.charger
+            ? [{ ...(system.chargers[0] ?? blankCharger('charger', 'Charger', 0)), ...change.charger }]
+            : system.chargers,
         },
       };
     }),
   };
+}
+
+const named = (id: string) => ({ id, name: id });
+const one = <T>(value: number | null, make: (value: number) => T): T[] | null =>
+  value === null ? null : value === 0 ? [] : [make(value)];
+
+function storeWith(
+  store: System['store'],
+  { capacityAh, ...change }: Partial<System['store']> & { readonly capacityAh?: number | null } = {},
+): System['store'] {
+  const strings =
+    capacityAh === undefined ? {} : { strings: one(capacityAh, (ah) => ({ ...named('string'), capacityAh: ah })) };
+  return { ...store, ...strings, ...change };
 }
 
 /** Groups of loads of which only one runs at a time. */
@@ -85,3 +108,36 @@ export const aGenerator = (ratedW: number, part: Partial<Extract<Supply, { kind:
   altitudeM: 0,
   ...part,
 });
+
+/** The job as a program of version 3 wrote it, where it had but one of each. */
+export function asVersion3(job: Job) {
+  const { longitudeDeg: _1, utcOffsetH: _2, heightM: _3, monthly: _4, ...place } = job.brief.place;
+  return {
+    ...job,
+    schemaVersion: 3,
+    brief: { ...job.brief, place },
+    loads: job.loads.map(({ uses, variants, ...load }) => ({
+      ...load,
+      runs: uses,
+      variants: variants.map(({ on, uses: other }) => ({ on, runs: other })),
+    })),
+    options: job.options.map(({ feeds: _5, system: { driving, arrays, chargers, ...system }, ...option }) => {
+      const { strings, ...store } = system.store;
+      const { id: _6, name: _7, ...charger } = chargers[0] ?? blankCharger('charger', 'Charger', 0);
+      return {
+        ...option,
+        system: {
+          ...system,
+          store: { ...store, capacityAh: strings?.[0]?.capacityAh ?? null },
+          devices: system.devices.map((device) => {
+            const { ratingVa: _8, ...older } = device as Inverter;
+            return older;
+          }),
+          dcdc: { ratingA: driving === null ? null : (driving[0]?.ratingA ?? 0) },
+          array: { ratingW: arrays === null ? null : (arrays[0]?.ratingW ?? 0) },
+          charger,
+        },
+      };
+    }),
+  };
+}

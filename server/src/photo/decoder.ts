@@ -43,3 +43,4 @@ process.on('message', ({ bytes }: ToDecode) => {
     .then((answer) => process.send?.(answer));
 });
 process.on('disconnect', () => process.exit(0));
+process.send?.('ready');

@@ -1,6 +1,6 @@
-import { type Job, SCHEMA_VERSION } from '@joulemetric/core';
+import { type Job, type JobSummary, SCHEMA_VERSION } from '@joulemetric/core';
 import type { Database } from '../database.ts';
-import type { JobSummary } from '../summary/summarise.ts';
+import type { Older } from './older.ts';
 
 /** A job as it is stored. Its document stays the text that PostgreSQL hands over: nobody here needs to look inside. */
 export interface StoredJob {
@@ -38,13 +38,26 @@ export async function listJobs(db: Database, workspace: string): Promise<JobList
   return rows;
 }
 
+export interface JobKey {
+  readonly workspace: string;
+  readonly id: string;
+}
+
 export async function readJob(db: Database, workspace: string, id: string): Promise<StoredJob | null> {
-  const { rows } = await db.query<StoredJob>({
-    name: 'read-job',
-    text: `select ${HEAD}, document::text as text from job where workspace_id = $1 and id = $2`,
-    values: [workspace, id],
+  const [stored] = await readJobs(db, [{ workspace, id }]);
+  return stored ?? null;
+}
+
+/** Several jobs with one statement, in the order of the keys; null where there is none. */
+export async function readJobs(db: Database, keys: readonly JobKey[]): Promise<(StoredJob | null)[]> {
+  const { rows } = await db.query<StoredJob & { workspace: string }>({
+    name: 'read-jobs',
+    text: `select workspace_id as workspace, ${HEAD}, document::text as text from job
+            where (workspace_id, id) in (select * from unnest($1::uuid[], $2::uuid[]))`,
+    values: [keys.map((key) => key.workspace), keys.map((key) => key.id)],
   });
-  return rows[0] ?? null;
+  const found = new Map(rows.map(({ workspace, ...stored }) => [`${workspace} ${stored.id}`, stored]));
+  return keys.map(({ workspace, id }) => found.get(`${workspace} ${id}`) ?? null);
 }
 
 export async function insertJob(db: Database, workspace: string, job: Job): Promise<StoredJob> {
@@ -105,15 +118,17 @@ export async function deleteAllJobs(db: Database, workspace: string): Promise<vo
   await db.query('delete from job where workspace_id = $1', [workspace]);
 }
 
-/** Jobs written by an older version of the program, locked until the transaction ends. */
+/** Jobs written by an older version of the program, locked until the transaction ends. @param after the last id seen */
 export async function lockOlderJobs(
   db: Database,
   version: number,
-): Promise<{ workspaceId: string; id: string; document: unknown }[]> {
-  const { rows } = await db.query(
+  after: string | null,
+  most: number,
+): Promise<Older[]> {
+  const { rows } = await db.query<Older>(
     `select workspace_id as "workspaceId", id, document from job
-      where schema_version < $1 order by workspace_id, id for update`,
-    [version],
+      where schema_version < $1 and ($2::uuid is null or id > $2) order by id limit $3 for update`,
+    [version, after, most],
   );
   return rows;
 }

@@ -8,11 +8,11 @@ import {
   insertJob,
   insertJobAs,
   listJobs,
-  readJob,
   readSchemaVersion,
   type StoredJob,
   updateJob,
 } from '../queries/job.ts';
+import { type JobReader, jobReader } from '../queries/jobReader.ts';
 import type { Summaries } from '../summary/summaries.ts';
 import { uuidFrom } from './ids.ts';
 
@@ -23,6 +23,7 @@ export function jobRoutes(
   workspace: (request: Request) => Promise<string>,
 ): Router {
   const router = Router();
+  const readJob = jobReader(db);
 
   router.get('/', async (request, response) => {
     const owner = await workspace(request);
@@ -34,13 +35,13 @@ export function jobRoutes(
   router.post('/', async (request, response) => {
     const owner = await workspace(request);
     const stored = await insertJob(db, owner, jobFrom(request));
-    summaries.want(owner, stored.id);
+    summaries.saved(owner, stored.id);
     created(response, stored);
   });
 
   router.get('/:id', async (request, response) => {
     const id = idFrom(request);
-    answer(response, (await readJob(db, await workspace(request), id)) ?? unknown(id));
+    answer(response, (await readJob(await workspace(request), id)) ?? unknown(id));
   });
 
   router.put('/:id', async (request, response) => {
@@ -51,14 +52,14 @@ export function jobRoutes(
     if (seen === 'none') {
       const stored = await insertJobAs(db, owner, id, job);
       if (stored) {
-        summaries.want(owner, id);
+        summaries.saved(owner, id);
         return created(response, stored);
       }
       // The same call came before, and its answer was lost.
-      return answer(response, (await readJob(db, owner, id)) ?? unknown(id));
+      return answer(response, (await readJob(owner, id)) ?? unknown(id));
     }
-    const stored = (await updateJob(db, owner, id, seen, job)) ?? (await whyNot(db, owner, id, seen));
-    summaries.want(owner, id);
+    const stored = (await updateJob(db, owner, id, seen, job)) ?? (await whyNot(db, readJob, owner, id, seen));
+    summaries.saved(owner, id);
     answer(response, stored);
   });
 
@@ -72,14 +73,14 @@ export function jobRoutes(
 }
 
 /** A save that matched nothing: the job is gone, newer than this program, or was saved by someone else. */
-async function whyNot(db: Database, owner: string, id: string, seen: number): Promise<never> {
+async function whyNot(db: Database, readJob: JobReader, owner: string, id: string, seen: number): Promise<never> {
   const schemaVersion = (await readSchemaVersion(db, owner, id)) ?? unknown(id);
   if (schemaVersion > SCHEMA_VERSION)
     throw new Problem(
       'newer-job',
       `It is of version ${schemaVersion} of the job file, this program writes ${SCHEMA_VERSION}: update it, then save.`,
     );
-  const current = (await readJob(db, owner, id)) ?? unknown(id);
+  const current = (await readJob(owner, id)) ?? unknown(id);
   throw new Problem('version-conflict', `Version ${seen} was edited; the newest is ${current.version}.`, {
     current: { ...head(current), job: JSON.parse(current.text) },
   });

@@ -10,12 +10,17 @@ const LONGEST_MS = 10_000;
 /** Jobs that may wait; more are taken up when the list is next asked for. */
 const MOST_WAITING = 500;
 
+/** ms without another save after which a job is summed up: whoever edits saves every few seconds. */
+const QUIET_MS = 2000;
+
 /** Reckons what lists say of jobs, one after the other and in a process of their own; each job once however often it is asked for. */
 export class Summaries {
   readonly #waiting = new Map<string, { workspace: string; id: string }>();
   readonly #db: Database;
   readonly #log: Logger;
   readonly #helper = new Helper<ToSummarise, Summarised>(new URL('./summariser.ts', import.meta.url), LONGEST_MS);
+  /** Jobs that were saved lately. */
+  readonly #edited = new Map<string, NodeJS.Timeout>();
   #running = false;
   #closed = false;
 
@@ -24,8 +29,17 @@ export class Summaries {
     this.#log = log;
   }
 
-  /** A job that was saved, or is listed without its summary. */
+  /** A job that was saved: it is summed up once it rests. */
+  saved(workspace: string, id: string): void {
+    if (this.#edited.size >= MOST_WAITING) return;
+    clearTimeout(this.#edited.get(id));
+    this.#edited.set(id, setTimeout(() => this.want(workspace, id), QUIET_MS).unref());
+  }
+
+  /** A job that is listed without its summary. */
   want(workspace: string, id: string): void {
+    clearTimeout(this.#edited.get(id));
+    this.#edited.delete(id);
     if (this.#closed || this.#waiting.size >= MOST_WAITING) return;
     this.#waiting.set(id, { workspace, id });
     if (!this.#running) void this.#run();
@@ -34,6 +48,7 @@ export class Summaries {
   close(): void {
     this.#closed = true;
     this.#waiting.clear();
+    for (const timer of this.#edited.values()) clearTimeout(timer);
     this.#helper.close();
   }
 

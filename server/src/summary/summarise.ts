@@ -1,23 +1,12 @@
-import { assess, type Job, wordsFor } from '@joulemetric/core';
+import { Effort, evaluate, type Job, type JobSummary, wordsFor } from '@joulemetric/core';
 
-/** What a list says of a job at a glance; its first option's figures. */
-export interface JobSummary {
-  /** Wh a day from the store, and what of it is lost on the way. */
-  readonly needWh: number;
-  readonly lostWh: number;
-  /** The store, at the bus voltage. */
-  readonly storeAh: number;
-  readonly busV: number;
-  /** The gravest open finding, in one sentence; null when there is none above a note. */
-  readonly worst: { readonly severity: 'stop' | 'caution'; readonly what: string } | null;
-  readonly stops: number;
-  readonly cautions: number;
-}
+/** What its searches may cost: a list can do with "at most". */
+const EFFORT = 3e5;
 
 const LONGEST_SENTENCE = 160;
 
 export function summarise(job: Job): JobSummary {
-  const { figures, findings } = assess(job);
+  const { figures, findings } = evaluate(job, undefined, new Effort(EFFORT)).assessment;
   const count = (severity: string) => findings.filter((finding) => finding.severity === severity).length;
   const [worst] = findings;
   const need = figures['demand.battery'].value;

@@ -1,5 +1,6 @@
+import type { JobSummary } from '@joulemetric/core';
 import { validateJob } from '@joulemetric/core/validate';
-import { type JobSummary, summarise } from './summarise.ts';
+import { summarise } from './summarise.ts';
 
 /** The process that reckons summaries: a large job takes longer than a request may. */
 export interface ToSummarise {
@@ -22,3 +23,4 @@ process.on('message', ({ text }: ToSummarise) => {
   process.send?.({ summary: summaryOf(text) } satisfies Summarised);
 });
 process.on('disconnect', () => process.exit(0));
+process.send?.('ready');

@@ -7,7 +7,7 @@ import {
   changeBusVoltage,
   changeDevice,
   changeMoveCost,
-  changeSystem,
+  changeStore,
   chooseInverterSize,
   duplicateOption,
   removeDevice,
@@ -54,9 +54,9 @@ const command = fc
       chooseInverterSize(option, deviceAt(b), 500 + b),
       addDevice(option, (['inverter', 'converter', 'port'] as const)[a % 3] ?? 'port'),
       removeDevice(option, deviceAt(b)),
-      changeLoad(idAt(a), { device: deviceAt(b) }),
-      changeLoads(new Set([idAt(a), idAt(b)]), { room: 'galley', movable: b % 2 > 0 }),
-      setVariant(idAt(a), DAY_KINDS[b % DAY_KINDS.length] ?? 'winter', a % 2 ? (loadAt(a)?.runs ?? []) : null),
+      changeLoads(new Set([idAt(a)]), { device: deviceAt(b), path: b % 2 ? 'inverter' : 'dc-dc' }, option),
+      changeLoads(new Set([idAt(a), idAt(b)]), { room: 'galley', movable: b % 2 > 0 }, option),
+      setVariant(idAt(a), DAY_KINDS[b % DAY_KINDS.length] ?? 'winter', a % 2 ? (loadAt(a)?.uses ?? []) : null),
       moveLoadTo(idAt(a), b % 3 ? idAt(b) : null, { circuit: 'sockets' }),
       duplicateLoads(new Set([idAt(a), idAt(b)])),
       limitTogether([...new Set([idAt(a), idAt(b), idAt(a + b)])], 1 + (b % 3)),
@@ -115,7 +115,12 @@ describe('commands', () => {
   });
 
   it('keep the energy of a chosen store when the voltage changes', () => {
-    const job = changeSystem('a', 'store', { capacityAh: 200 })(blankJob('x'));
-    expect(changeBusVoltage('a', 24)(job).options[0]?.system.store.capacityAh).toBe(100);
+    const strings = [
+      { id: 'one', name: 'One', capacityAh: 200 },
+      { id: 'two', name: 'Two', capacityAh: 50 },
+    ];
+    const job = changeStore('a', { strings })(blankJob('x'));
+    const capacities = changeBusVoltage('a', 24)(job).options[0]?.system.store.strings?.map((one) => one.capacityAh);
+    expect(capacities).toEqual([100, 25]);
   });
 });

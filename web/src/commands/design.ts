@@ -6,6 +6,7 @@ import {
   type Job,
   type System,
   UNIT_UNSAID,
+  withoutLostDevices,
 } from '@joulemetric/core';
 import type { Edit } from './loads.ts';
 
@@ -42,16 +43,19 @@ export const changeOption =
   (id: string, change: (option: DesignOption) => DesignOption): Edit =>
   (job) => ({ ...job, options: job.options.map((option) => (option.id === id ? change(option) : option)) });
 
-/** Changes one part of an option's system, such as its store. */
-export const changeSystem = <K extends 'store' | 'dcdc' | 'array' | 'charger'>(
-  id: string,
-  part: K,
-  change: Partial<System[K]>,
-): Edit =>
+/** Changes what holds: the bank and how it is used. */
+export const changeStore = (id: string, change: Partial<System['store']>): Edit =>
   changeOption(id, (option) => ({
     ...option,
-    system: { ...option.system, [part]: { ...option.system[part], ...change } },
+    system: { ...option.system, store: { ...option.system.store, ...change } },
   }));
+
+/** The lists of what fills the store. */
+export type SourceList = 'driving' | 'arrays' | 'chargers';
+
+/** Another list of chargers or arrays; null where the program is to size them. */
+export const changeSources = <K extends SourceList>(id: string, list: K, parts: System[K]): Edit =>
+  changeOption(id, (option) => ({ ...option, system: { ...option.system, [list]: parts } }));
 
 /** Parts of a device of some kind. */
 export type DeviceChange = {
@@ -104,13 +108,7 @@ export const removeDevice =
       if (!left.some(({ kind }) => kind === 'inverter')) return option;
       return { ...option, system: { ...option.system, devices: left } };
     })(job);
-    const known = new Set(next.options.flatMap(({ system }) => system.devices.map(({ id }) => id)));
-    return {
-      ...next,
-      loads: next.loads.map((load) =>
-        load.device !== null && !known.has(load.device) ? { ...load, device: null } : load,
-      ),
-    };
+    return withoutLostDevices(next);
   };
 
 /** What a move costs to do; null when it is not known. */
@@ -125,17 +123,21 @@ export const changeMoveCost =
 /** Another bus voltage with the same energy and charging power: Ah and A scale with it. */
 export const changeBusVoltage = (id: string, busVoltageV: System['busVoltageV']): Edit =>
   changeOption(id, (option) => {
-    const { store } = option.system;
-    const scale = option.system.busVoltageV / busVoltageV;
-    const capacityAh = store.capacityAh === null ? null : store.capacityAh * scale;
-    const dcdcA = option.system.dcdc.ratingA;
+    const { store, driving, arrays, chargers, ...system } = option.system;
+    const scale = system.busVoltageV / busVoltageV;
+    const scaled = (amps: number | null) => (amps === null ? null : amps * scale);
     return {
       ...option,
       system: {
-        ...option.system,
+        ...system,
         busVoltageV,
-        store: { ...store, capacityAh },
-        dcdc: { ratingA: dcdcA === null ? null : dcdcA * scale },
+        store: {
+          ...store,
+          strings: store.strings?.map((one) => ({ ...one, capacityAh: one.capacityAh * scale })) ?? null,
+        },
+        driving: driving?.map((one) => ({ ...one, ratingA: one.ratingA * scale })) ?? null,
+        arrays: arrays?.map((one) => ({ ...one, controllerA: scaled(one.controllerA) })) ?? null,
+        chargers: chargers.map((one) => ({ ...one, ratingA: one.ratingA * scale, leastA: scaled(one.leastA) })),
       },
     };
   });
@@ -173,9 +175,5 @@ export const removeOption =
   (job) => {
     if (job.options.length < 2) return job;
     const options = job.options.filter((option) => option.id !== id);
-    const known = new Set(options.flatMap(({ system }) => system.devices.map((device) => device.id)));
-    const loads = job.loads.map((load) =>
-      load.device !== null && !known.has(load.device) ? { ...load, device: null } : load,
-    );
-    return { ...job, options, loads };
+    return withoutLostDevices({ ...job, options });
   };

@@ -2,11 +2,14 @@ import {
   type Day,
   type DayKind,
   editedKind,
+  fedBy,
   freeId,
   type Job,
   type Load,
   MOST_LOADS,
-  type Run,
+  type Use,
+  type Way,
+  withoutFeeds,
 } from '@joulemetric/core';
 
 /** Edits of the list of loads: each takes the old job and gives a new one. */
@@ -31,30 +34,43 @@ export const addLoads =
     return { ...job, loads: [...job.loads, ...added] };
   };
 
+/** Changes what a load is in itself. */
 export const changeLoad =
-  (id: string, change: Partial<Omit<Load, 'id'>>): Edit =>
+  (id: string, change: Omit<LoadChange, keyof Way>): Edit =>
   (job) => ({ ...job, loads: job.loads.map((load) => (load.id === id ? { ...load, ...change } : load)) });
 
-/** Other runs of a load: on a particular kind of day they become that kind's own. */
-export const changeRuns = (id: string, day: Day, runs: Run[]): Edit => {
+/** What a load is and, in one option, how it is fed: where there is but one option, that is its usual way. */
+export type LoadChange = Partial<Omit<Load, 'id'>>;
+
+const WAY = ['path', 'device', 'converterEfficiency'] as const satisfies (keyof Way)[];
+
+/** The same change to several loads, as one step; how they are fed changes in that option. */
+export const changeLoads =
+  (ids: ReadonlySet<string>, change: LoadChange, optionId: string): Edit =>
+  (job) => {
+    const way: Partial<Way> = Object.fromEntries(WAY.filter((key) => key in change).map((key) => [key, change[key]]));
+    const { path: _path, device: _device, converterEfficiency: _efficiency, ...rest } = change;
+    const loads = job.loads.map((load) => (ids.has(load.id) ? { ...load, ...rest } : load));
+    const changed = Object.keys(rest).length > 0 ? { ...job, loads } : job;
+    if (Object.keys(way).length === 0) return changed;
+    return [...ids].reduce((fed, id) => fedBy(fed, optionId, id, (now) => ({ ...now, ...way })), changed);
+  };
+
+/** Other uses of a load: on a particular kind of day they become that kind's own. */
+export const changeUses = (id: string, day: Day, uses: Use[]): Edit => {
   const kind = editedKind(day);
-  return kind === null ? changeLoad(id, { runs }) : setVariant(id, kind, runs);
+  return kind === null ? changeLoad(id, { uses }) : setVariant(id, kind, uses);
 };
 
-/** Gives a load runs of its own on a kind of day, or takes them back (null: as usual). */
+/** Gives a load uses of its own on a kind of day, or takes them back (null: as usual). */
 export const setVariant =
-  (id: string, kind: DayKind, runs: readonly Run[] | null): Edit =>
+  (id: string, kind: DayKind, uses: readonly Use[] | null): Edit =>
   (job) => {
     const load = job.loads.find((other) => other.id === id);
     if (!load) return job;
     const others = load.variants.filter(({ on }) => on !== kind);
-    return changeLoad(id, { variants: runs === null ? others : [...others, { on: kind, runs: [...runs] }] })(job);
+    return changeLoad(id, { variants: uses === null ? others : [...others, { on: kind, uses: [...uses] }] })(job);
   };
-
-/** The same change to several loads, as one step. */
-export const changeLoads =
-  (ids: ReadonlySet<string>, change: Partial<Omit<Load, 'id'>>): Edit =>
-  (job) => ({ ...job, loads: job.loads.map((load) => (ids.has(load.id) ? { ...load, ...change } : load)) });
 
 export const removeLoads =
   (ids: ReadonlySet<string>): Edit =>
@@ -90,7 +106,11 @@ export const duplicateLoad =
         job.loads.map((load) => load.id),
       ),
     };
-    return { ...job, loads: job.loads.toSpliced(at + 1, 0, copy) };
+    const options = job.options.map((option) => {
+      const feed = option.feeds.find(({ load }) => load === id);
+      return feed ? { ...option, feeds: [...option.feeds, { ...feed, load: copy.id }] } : option;
+    });
+    return { ...job, options, loads: job.loads.toSpliced(at + 1, 0, copy) };
   };
 
 /** Removes a load and takes it out of the groups it stood in; a group that says nothing any more goes with it. */
@@ -99,7 +119,7 @@ export const removeLoad =
   (job) => {
     const left = (group: readonly string[]) => group.filter((member) => member !== id);
     return {
-      ...job,
+      ...withoutFeeds(job, [id]),
       loads: job.loads.filter((load) => load.id !== id),
       together: {
         atMost: job.together.atMost

@@ -1,8 +1,8 @@
 import { blankJob, blankSupply, type Job, proposeLoad } from '@joulemetric/core';
 import { validateJob } from '@joulemetric/core/validate';
 import { describe, expect, it } from 'vitest';
-import { addDevice, changeDevice, changeSystem, chooseInverterSize, removeDevice } from './design.ts';
-import { addLoad, changeLoad, removeLoad } from './loads.ts';
+import { addDevice, changeDevice, chooseInverterSize, removeDevice } from './design.ts';
+import { addLoad, changeLoads, removeLoad } from './loads.ts';
 import { addSupply, changeSupply, removeSupply } from './supplies.ts';
 import { dropJoin, dropLimit, joinTogether, limitTogether, setNeverTogether } from './together.ts';
 
@@ -127,15 +127,7 @@ describe('the size of an inverter', () => {
   });
 
   it('and its device go, and the loads on it hang on the first again', () => {
-    const two = made(job, addDevice('a', 'inverter'), changeLoad(a, { device: 'inverter-2' }));
+    const two = made(job, addDevice('a', 'inverter'), changeLoads(new Set([a]), { device: 'inverter-2' }, 'a'));
     expect(made(two, removeDevice('a', 'inverter-2')).loads[0]?.device).toBeNull();
-  });
-});
-
-describe('the charger', () => {
-  it('is changed part by part', () => {
-    const charger = (one: Job) => one.options[0]?.system.charger;
-    const first = made(job, changeSystem('a', 'charger', { ratingA: 30 }), changeSystem('a', 'charger', { leastA: 5 }));
-    expect(charger(first)).toEqual({ ratingA: 30, leastA: 5, efficiency: null, powerFactor: null });
   });
 });

@@ -1,4 +1,4 @@
-import { type FirmAppliance, type Job, SCHEMA_VERSION } from '@joulemetric/core';
+import { type FirmAppliance, type Job, type JobSummary, SCHEMA_VERSION } from '@joulemetric/core';
 
 /** The one place that talks to the server. */
 
@@ -12,17 +12,6 @@ export interface JobListing {
   readonly loads: number;
   /** Null while it is being reckoned; empty when it could not be. */
   readonly summary: Partial<JobSummary> | null;
-}
-
-/** What the server says of a job at a glance. */
-export interface JobSummary {
-  readonly needWh: number;
-  readonly lostWh: number;
-  readonly storeAh: number;
-  readonly busV: number;
-  readonly worst: { readonly severity: 'stop' | 'caution'; readonly what: string } | null;
-  readonly stops: number;
-  readonly cautions: number;
 }
 
 export interface StoredJob {

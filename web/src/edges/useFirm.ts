@@ -1,4 +1,4 @@
-import { type Appliance, fromFirm, type Load } from '@joulemetric/core';
+import { type Appliance, fromFirm, type Load, SCHEMA_VERSION } from '@joulemetric/core';
 import { useMemo } from 'react';
 import useSWR from 'swr';
 import { api } from './api.ts';
@@ -15,7 +15,12 @@ export function useFirm(): {
     appliances,
     add: async (load) => {
       const kept = { ...load, device: null, photos: [], room: '', circuit: '' };
-      await api.addAppliance({ name: load.name, words: load.type.replaceAll('-', ' '), load: kept });
+      await api.addAppliance({
+        schemaVersion: SCHEMA_VERSION,
+        name: load.name,
+        words: load.type.replaceAll('-', ' '),
+        load: kept,
+      });
       await mutate();
     },
     remove: async (id) => {

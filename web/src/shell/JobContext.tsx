@@ -1,12 +1,4 @@
-import {
-  type Assessment,
-  applyMoves,
-  type Evaluation,
-  evaluate,
-  type FigureId,
-  type Job,
-  type Move,
-} from '@joulemetric/core';
+import type { Assessment, FigureId, Job, Move } from '@joulemetric/core';
 import {
   createContext,
   type Dispatch,
@@ -21,6 +13,8 @@ import {
 import { useLocation, useSearchParams } from 'react-router';
 import type { Edit } from '../commands/loads.ts';
 import type { JobSession, Snapshot } from '../edges/session.ts';
+import type { SentEvaluation } from '../workers/compute.worker.ts';
+import { useReckoned } from './useReckoned.ts';
 
 /** What stands in the panel on the right: a figure's working, or one load in detail. */
 export type Panel = { readonly kind: 'figure'; readonly id: FigureId } | { readonly kind: 'load'; readonly id: string };
@@ -31,12 +25,15 @@ interface OpenJob {
   readonly job: Job;
   readonly optionId: string;
   readonly chooseOption: (id: string) => void;
-  readonly evaluation: Evaluation;
+  readonly evaluation: SentEvaluation;
   readonly assessment: Assessment;
   /** Moves of the what-if that the figures show: on the Paths step everything shows the job with them made, the job itself is as it was. */
   readonly whatIf: readonly Move[];
   /** The assessment before the last edit, or without the what-if, for "was …"; null when nothing has been edited or the option is new. */
   readonly before: Assessment | null;
+  /** A search that was cut short is being gone on with; and how to let it cost more. */
+  readonly isProving: boolean;
+  readonly goOn: () => void;
   readonly edit: (command: Edit, coalesce?: string) => void;
   readonly panels: readonly Panel[];
   readonly open: (panel: Panel) => void;
@@ -68,18 +65,6 @@ export function useJob(): OpenJob {
 
 const NONE: readonly Move[] = [];
 
-/** The last evaluations, so that the job before an edit is not reckoned again. Jobs are never changed in place. */
-let reckoned: readonly { readonly job: Job; readonly optionId: string; readonly evaluation: Evaluation }[] = [];
-const KEPT = 3;
-
-function evaluated(job: Job, optionId: string): Evaluation {
-  const known = reckoned.find((one) => one.job === job && one.optionId === optionId);
-  if (known) return known.evaluation;
-  const evaluation = evaluate(job, optionId);
-  reckoned = [{ job, optionId, evaluation }, ...reckoned].slice(0, KEPT);
-  return evaluation;
-}
-
 /** Holds the job and the selection; everything else on the page is derived from them. */
 export function JobProvider({ session, children }: { session: JobSession; children: React.ReactNode }) {
   const snapshot = useSyncExternalStore(session.subscribe, session.snapshot);
@@ -94,45 +79,57 @@ export function JobProvider({ session, children }: { session: JobSession; childr
   const followed = useDeferredValue(ticked);
   // What is dropped or made in the job is no what-if any more, at once.
   const whatIf = onPaths && ticked.length > 0 ? followed : NONE;
-  const actual = useMemo(() => evaluated(job, optionId), [job, optionId]);
-  const evaluation = useMemo(
-    () => (whatIf.length > 0 ? evaluate(applyMoves(job, optionId, whatIf), optionId) : actual),
-    [whatIf, job, optionId, actual],
-  );
-  const edited = useMemo(
-    () => (jobBefore?.options.some(({ id }) => id === optionId) ? evaluated(jobBefore, optionId).assessment : null),
-    [jobBefore, optionId],
-  );
-  const before = whatIf.length > 0 ? actual.assessment : edited;
+  const { shown, assessmentOf, isProving, goOn, problem, retry } = useReckoned(job, optionId, whatIf);
+  const compared = shown && shown.whatIf.length > 0 ? shown.job : jobBefore;
+  const before = compared?.options.some(({ id }) => id === optionId) ? assessmentOf(compared) : null;
 
   const edit = useCallback((command: Edit, coalesce?: string) => session.apply(command, coalesce ?? null), [session]);
 
-  const value = useMemo<OpenJob>(
-    () => ({
-      session,
-      snapshot,
-      job,
-      optionId,
-      chooseOption: (id) => setParameters({ option: id }, { replace: true }),
-      evaluation,
-      assessment: evaluation.assessment,
-      whatIf,
-      before,
-      edit,
-      panels,
-      open: (panel) =>
-        setPanels((stack) =>
-          panel.kind === 'figure' && stack.at(-1)?.kind === 'figure' ? [...stack, panel] : [panel],
-        ),
-      back: () => setPanels((stack) => stack.slice(0, -1)),
-      close: () => setPanels([]),
-    }),
-    [session, snapshot, job, optionId, evaluation, whatIf, before, edit, panels, setParameters],
+  const value = useMemo<OpenJob | null>(
+    () =>
+      shown && {
+        session,
+        snapshot,
+        ...shown,
+        chooseOption: (id) => setParameters({ option: id }, { replace: true }),
+        assessment: shown.evaluation.assessment,
+        before,
+        isProving,
+        goOn,
+        edit,
+        panels,
+        open: (panel) =>
+          setPanels((stack) =>
+            panel.kind === 'figure' && stack.at(-1)?.kind === 'figure' ? [...stack, panel] : [panel],
+          ),
+        back: () => setPanels((stack) => stack.slice(0, -1)),
+        close: () => setPanels([]),
+      },
+    [session, snapshot, shown, before, isProving, goOn, edit, panels, setParameters],
   );
   const ticks = useMemo(() => ({ ticked, setTicked }), [ticked]);
+  if (!value)
+    return (
+      <p className="p-6 text-ink-2" role="status">
+        {problem ?? `Reckoning ${job.loads.length} loads…`} {problem && <Again onClick={retry} />}
+      </p>
+    );
   return (
     <Context value={value}>
-      <TicksContext value={ticks}>{children}</TicksContext>
+      <TicksContext value={ticks}>
+        {problem && (
+          <p role="alert" className="bg-wash px-5 py-2 text-copper">
+            The figures are of the edit before: {problem} <Again onClick={retry} />
+          </p>
+        )}
+        {children}
+      </TicksContext>
     </Context>
   );
 }
+
+const Again = ({ onClick }: { onClick: () => void }) => (
+  <button type="button" className="underline" onClick={onClick}>
+    Try again
+  </button>
+);

@@ -31,7 +31,7 @@ export function JobShell() {
   ];
   const keys = useMemo(
     () => ({
-      'Ctrl+K': () => setPalette(true),
+      '$mod+k': () => setPalette(true),
       '?': () => setShortcuts(true),
       Escape: close,
     }),

@@ -1,6 +1,7 @@
 import { Command } from 'cmdk';
 import type { Action } from './actions.ts';
 import { useJob } from './JobContext.tsx';
+import { shownKeys } from './keys.ts';
 
 const GROUPS = ['Go to', 'Edit', 'Option', 'Job', 'View'] as const;
 
@@ -40,7 +41,7 @@ export function Palette({
               .map((action) => (
                 <Command.Item key={action.id} value={action.name} onSelect={choose(action.run)} className={ITEM}>
                   {action.name}
-                  {action.keys && <kbd className="num text-note text-ink-2">{action.keys.replaceAll('+', ' ')}</kbd>}
+                  {action.keys && <kbd className="num text-note text-ink-2">{shownKeys(action.keys)}</kbd>}
                 </Command.Item>
               ))}
           </Command.Group>

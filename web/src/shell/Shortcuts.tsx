@@ -1,17 +1,18 @@
 import { useState } from 'react';
 import { Sheet } from '../ui/Sheet.tsx';
 import type { Action } from './actions.ts';
+import { shownKeys } from './keys.ts';
 import { setSingleKeys, singleKeysOn } from './useKeys.ts';
 
 const FIXED = [
-  { name: 'All commands', keys: 'Ctrl+K' },
+  { name: 'All commands', keys: '$mod+k' },
   { name: 'This sheet', keys: '?' },
   { name: 'Close the panel', keys: 'Escape' },
-  { name: 'Next cell, previous cell', keys: 'Tab, Shift+Tab' },
-  { name: 'Same cell of the next load, the previous load', keys: 'Enter, Shift+Enter' },
-  { name: 'Move a load down, up', keys: 'Alt+↓, Alt+↑' },
-  { name: 'Copy a load', keys: 'Ctrl+D' },
-  { name: 'Remove a load', keys: 'Ctrl+Backspace' },
+  { name: 'Next cell, previous cell', keys: 'Tab or Shift+Tab' },
+  { name: 'Same cell of the next load, the previous load', keys: 'Enter or Shift+Enter' },
+  { name: 'Move a load down, up', keys: 'Alt+↓ or Alt+↑' },
+  { name: 'Copy a load', keys: '$mod+d' },
+  { name: 'Remove a load', keys: '$mod+Backspace' },
 ] as const;
 
 export function Shortcuts({
@@ -31,7 +32,7 @@ export function Shortcuts({
         {listed.map(({ name, keys }) => (
           <div key={name} className="flex justify-between border-b border-line-2 py-1">
             <dt>{name}</dt>
-            <dd className="num text-ink-2">{keys.replaceAll('+', ' ')}</dd>
+            <dd className="num text-ink-2">{shownKeys(keys)}</dd>
           </div>
         ))}
       </dl>
@@ -44,7 +45,7 @@ export function Shortcuts({
             setSingle(event.target.checked);
           }}
         />
-        Single keys (/ and ?) work outside fields
+        Keys without Ctrl or Alt (/, ?, G) work outside fields
       </label>
     </Sheet>
   );

@@ -37,7 +37,7 @@ const VITALS: readonly Vital[] = [
     label: 'Worst moment',
     meaning: (f) =>
       value(f, 'inverter.rating') > 0
-        ? `of ${text(f, 'inverter.rating')} · start ${show(value(f, 'peak.surge'), 'W').number}`
+        ? `${f['peak.continuous'].label.endsWith('at most') ? 'at most, ' : ''}of ${text(f, 'inverter.rating')} · start ${show(value(f, 'peak.surge'), 'W').number}`
         : 'no inverter needed',
     onPhone: true,
   },

@@ -1,4 +1,4 @@
-import { useNavigate } from 'react-router';
+import { useLocation, useNavigate } from 'react-router';
 import { duplicateOption, removeOption } from '../commands/design.ts';
 import { downloadJob } from '../edges/files.ts';
 import { useJob } from './JobContext.tsx';
@@ -10,6 +10,7 @@ export interface Action {
   readonly id: string;
   readonly name: string;
   readonly group: 'Go to' | 'Edit' | 'Option' | 'Job' | 'View';
+  /** As the library of key bindings writes them: `$mod+z`, or `g l` for one after the other. */
   readonly keys?: string;
   readonly enabled: boolean;
   readonly run: () => void;
@@ -20,21 +21,52 @@ export function focusQuickAdd(): void {
   document.querySelector<HTMLInputElement>('[data-quick-add]')?.focus();
 }
 
+const stepAt = (path: string): number => STEPS.findIndex((step) => path.endsWith(`/${step.path}`));
+
 export function useActions(): readonly Action[] {
   const { session, snapshot, job, optionId, chooseOption, edit } = useJob();
   const navigate = useNavigate();
   const go = (path: string) => navigate({ pathname: path, search: `?option=${optionId}` });
+  const at = stepAt(useLocation().pathname);
+  const beside = (by: number) => {
+    // By the address, which is there at once: a step may still be loading when the key is pressed again.
+    const step = STEPS[stepAt(window.location.pathname) + by];
+    if (step) go(step.path);
+  };
   return [
-    ...STEPS.map((step, i) => ({
+    ...STEPS.map((step) => ({
       id: `go-${step.path}`,
       name: step.name,
       group: 'Go to' as const,
-      keys: `Alt+${i + 1}`,
+      keys: `g ${step.key}`,
       enabled: true,
       run: () => go(step.path),
     })),
-    { id: 'go-card', name: 'Card for the client', group: 'Go to', enabled: true, run: () => go('card') },
-    { id: 'go-jobs', name: 'All jobs', group: 'Go to', keys: 'Alt+0', enabled: true, run: () => navigate('/') },
+    {
+      id: 'go-card',
+      name: 'Card for the client',
+      group: 'Go to',
+      keys: 'g c',
+      enabled: true,
+      run: () => go('card'),
+    },
+    { id: 'go-jobs', name: 'All jobs', group: 'Go to', keys: 'g j', enabled: true, run: () => navigate('/') },
+    {
+      id: 'go-next',
+      name: 'Next step',
+      group: 'Go to',
+      keys: 'Alt+PageDown',
+      enabled: at >= 0 && at < STEPS.length - 1,
+      run: () => beside(1),
+    },
+    {
+      id: 'go-previous',
+      name: 'Previous step',
+      group: 'Go to',
+      keys: 'Alt+PageUp',
+      enabled: at > 0,
+      run: () => beside(-1),
+    },
     {
       id: 'add-load',
       name: 'Add a load',
@@ -46,12 +78,12 @@ export function useActions(): readonly Action[] {
         requestAnimationFrame(focusQuickAdd);
       },
     },
-    { id: 'undo', name: 'Undo', group: 'Edit', keys: 'Ctrl+Z', enabled: snapshot.canUndo, run: () => session.undo() },
+    { id: 'undo', name: 'Undo', group: 'Edit', keys: '$mod+z', enabled: snapshot.canUndo, run: () => session.undo() },
     {
       id: 'redo',
       name: 'Redo',
       group: 'Edit',
-      keys: 'Ctrl+Shift+Z',
+      keys: '$mod+Shift+z',
       enabled: snapshot.canRedo,
       run: () => session.redo(),
     },

@@ -1,38 +1,38 @@
-import { useEffect } from 'react';
+import { useEffect, useRef } from 'react';
+import { tinykeys } from 'tinykeys';
 import type { Action } from './actions.ts';
+import { isPlain } from './keys.ts';
 
 /** Single-key shortcuts can be switched off (WCAG 2.1.4); this remembers it. */
 const SINGLE_KEYS = 'joulemetric:single-keys';
 export const singleKeysOn = (): boolean => localStorage.getItem(SINGLE_KEYS) !== 'off';
 export const setSingleKeys = (on: boolean): void => localStorage.setItem(SINGLE_KEYS, on ? 'on' : 'off');
 
-function pressed(event: KeyboardEvent): string {
-  const modifiers = [
-    event.ctrlKey || event.metaKey ? 'Ctrl+' : '',
-    event.altKey ? 'Alt+' : '',
-    event.shiftKey && event.key.length === 1 && /[a-z]/i.test(event.key) ? 'Shift+' : '',
-  ].join('');
-  const key = event.altKey && event.code.startsWith('Digit') ? event.code.slice(5) : event.key;
-  return modifiers + (key.length === 1 ? key.toUpperCase() : key);
-}
-
 const isTyping = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement && (target.matches('input, textarea, select') || target.isContentEditable);
 
-/** Runs actions by their keys. While typing, undo is the field's own, and single keys are text. */
+/** Runs actions by their keys. While typing, plain keys are text. */
 export function useKeys(actions: readonly Action[], extra: Readonly<Record<string, () => void>>): void {
+  // The keys stay bound while what they do changes: the second key of a pair may come after the page was drawn anew.
+  const latest = useRef({ actions, extra });
   useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      const keys = pressed(event);
-      const single = keys.length === 1;
-      if (isTyping(event.target) && (single || keys === 'Escape')) return;
-      if (single && !singleKeysOn()) return;
-      const run = extra[keys] ?? actions.find((action) => action.keys === keys && action.enabled)?.run;
-      if (!run) return;
-      event.preventDefault();
-      run();
-    };
-    document.addEventListener('keydown', onKey);
-    return () => document.removeEventListener('keydown', onKey);
-  }, [actions, extra]);
+    latest.current = { actions, extra };
+  });
+  const all = [...actions.flatMap(({ keys }) => keys ?? []), ...Object.keys(extra)].join('\n');
+  useEffect(() => {
+    const bindings = all.split('\n').flatMap((keys) => {
+      const act = (event: KeyboardEvent) => {
+        if (isPlain(keys) && (isTyping(event.target) || (keys !== 'Escape' && !singleKeysOn()))) return;
+        const now = latest.current;
+        const run = now.extra[keys] ?? now.actions.find((action) => action.keys === keys && action.enabled)?.run;
+        if (!run) return;
+        event.preventDefault();
+        run();
+      };
+      // Signs such as / and ? need Shift on some keyboards and none on others.
+      const isSign = keys.length === 1 && !/[a-z]/i.test(keys);
+      return isSign ? [[keys, act] as const, [`Shift+${keys}`, act] as const] : [[keys, act] as const];
+    });
+    return tinykeys(window, Object.fromEntries(bindings));
+  }, [all]);
 }

@@ -1,5 +1,6 @@
-import { type Kind, readField, readNumber } from '@joulemetric/core';
+import { type Kind, readField } from '@joulemetric/core';
 import { useEffect, useId, useRef, useState } from 'react';
+import { readPlain } from './readPlain.ts';
 
 interface TextFieldProps {
   readonly label: string;
@@ -98,19 +99,52 @@ interface QuantityFieldProps {
  * unit is asked about at the field and the job keeps its last good value.
  */
 export function QuantityField(props: QuantityFieldProps) {
-  const { label, value, onChange, unit, factor = 1, auto, note, hideLabel = false } = props;
+  const { value, onChange, factor = 1, auto } = props;
+  return (
+    <LineField
+      label={props.label}
+      unit={props.unit}
+      value={value === null ? '' : plain(value / factor)}
+      placeholder={auto}
+      note={props.note}
+      hideLabel={props.hideLabel}
+      inputMode={props.kind ? 'text' : 'decimal'}
+      read={(text) => {
+        if (text.trim() === '' && auto !== undefined) {
+          onChange(null);
+          return null;
+        }
+        const read = readQuantity(text, props);
+        if ('problem' in read) return read.problem;
+        onChange(read.value);
+        return null;
+      }}
+    />
+  );
+}
+
+/** A line that is read as it is typed: `read` takes what it can use and returns a problem, or null. */
+export function LineField({
+  label,
+  value,
+  unit,
+  read,
+  placeholder,
+  note,
+  hideLabel = false,
+  inputMode = 'text',
+}: {
+  label: string;
+  value: string;
+  unit: string;
+  read: (text: string) => string | null;
+  placeholder?: string | undefined;
+  note?: string | undefined;
+  hideLabel?: boolean | undefined;
+  inputMode?: 'text' | 'decimal';
+}) {
   const id = useId();
-  const shown = value === null ? '' : plain(value / factor);
-  const { draft, problem, type, leave } = useDraft(shown, (text) => {
-    if (text.trim() === '' && auto !== undefined) {
-      onChange(null);
-      return null;
-    }
-    const read = readQuantity(text, props);
-    if ('problem' in read) return read.problem;
-    onChange(read.value);
-    return null;
-  });
+  const { draft, problem, type, leave } = useDraft(value, read);
   return (
     <div>
       <Label id={id} hidden={hideLabel}>
@@ -119,9 +153,9 @@ export function QuantityField(props: QuantityFieldProps) {
       <div className={`flex min-h-8 items-baseline gap-1 phone:min-h-11 ${LINE}`}>
         <input
           id={id}
-          inputMode={props.kind ? 'text' : 'decimal'}
+          inputMode={inputMode}
           value={draft}
-          placeholder={auto}
+          placeholder={placeholder}
           aria-invalid={problem ? true : undefined}
           aria-describedby={problem || note ? `${id}-note` : undefined}
           onChange={(event) => type(event.target.value)}
@@ -147,14 +181,10 @@ function readQuantity(
   return read;
 }
 
-function readPlain(text: string, factor: number): { value: number } | { problem: string } {
-  const trimmed = text.trim().replace('−', '-');
-  const size = readNumber(trimmed.replace(/^-/, ''));
-  if (!/^-?\d+(?:[.,]\d+)*$/.test(trimmed) || !Number.isFinite(size)) return { problem: 'Write a number' };
-  return { value: (trimmed.startsWith('-') ? -size : size) * factor };
-}
-
 const plain = (value: number): string => String(Math.round(value * 1000) / 1000);
+
+/** ms within which a stored value may follow what was typed. */
+const ECHO_MS = 700;
 
 /**
  * Text being typed over a stored value: `commit` gets each keystroke and returns a problem or null. The
@@ -164,18 +194,18 @@ export function useDraft(stored: string, commit: (text: string) => string | null
   const [draft, setDraft] = useState<string | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const lastStored = useRef(stored);
-  const own = useRef(false);
+  const typedAt = useRef(Number.NEGATIVE_INFINITY);
   useEffect(() => {
-    if (lastStored.current !== stored && !own.current) setDraft(null);
+    // What comes back shortly after a key is the answer to it, however many keys later: it is not typed over.
+    if (lastStored.current !== stored && performance.now() - typedAt.current > ECHO_MS) setDraft(null);
     lastStored.current = stored;
-    own.current = false;
   }, [stored]);
   return {
     draft: draft ?? stored,
     problem,
     type: (text: string) => {
       setDraft(text);
-      own.current = true;
+      typedAt.current = performance.now();
       setProblem(commit(text));
     },
     /** Leaving keeps what cannot be read, with its question, so that nothing typed is lost. */

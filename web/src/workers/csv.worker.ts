@@ -1,4 +1,4 @@
-import { CSV_COLUMNS, type CsvLoads, type CsvRow, loadsFromRows, MOST_ROWS } from '@joulemetric/core';
+import { CSV_COLUMNS, type CsvLoads, type CsvRow, FORMER_COLUMNS, loadsFromRows, MOST_ROWS } from '@joulemetric/core';
 import { expose } from 'comlink';
 import Papa from 'papaparse';
 
@@ -65,7 +65,8 @@ function rowsOf(file: File, onProgress: (share: number) => void): Promise<CsvRow
 
 function headFault(fields: readonly string[]): Error | null {
   if (!fields.includes('name')) return new Error('The first line must name the columns, at least name and power_w.');
-  const unknown = fields.filter((field) => field !== '' && !CSV_COLUMNS.some((column) => column === field));
+  const known = new Set<string>([...CSV_COLUMNS, ...Object.values(FORMER_COLUMNS)]);
+  const unknown = fields.filter((field) => field !== '' && !known.has(field));
   return unknown.length > 0
     ? new Error(
         `There is no column ${unknown.slice(0, 5).join(', ').slice(0, 120)}; there are ${CSV_COLUMNS.join(', ')}.`,

@@ -1,14 +1,7 @@
-import { type Job, MARGIN, monthName, SKY } from '@joulemetric/core';
+import { type Job, MARGIN, monthName } from '@joulemetric/core';
 import { ToggleGroup } from 'radix-ui';
 import { useLocation } from 'react-router';
-import {
-  changeAlternator,
-  changeBrief,
-  changeJob,
-  changePlace,
-  changeRegion,
-  changeRules,
-} from '../../commands/design.ts';
+import { changeAlternator, changeBrief, changeJob, changeRules } from '../../commands/design.ts';
 import { useJob } from '../../shell/JobContext.tsx';
 import { PhoneOptions } from '../../shell/PhoneBar.tsx';
 import { Choice, QuantityField, TextField } from '../../ui/Field.tsx';
@@ -17,6 +10,8 @@ import { FindingLine } from '../../ui/FindingLine.tsx';
 import { CoincideChoice, StartingChoice } from '../../ui/MomentSchools.tsx';
 import { StepHead } from '../../ui/Question.tsx';
 import { RegionField } from '../../ui/RegionField.tsx';
+import { Place } from './Place.tsx';
+import { Section } from './Section.tsx';
 
 /** Step 1: who, where, when, how long, and the electrician's own rules. */
 export function Brief() {
@@ -40,19 +35,6 @@ export function Brief() {
         <Rules />
       </div>
     </div>
-  );
-}
-
-function Section({ title, wide = false, children }: { title: string; wide?: boolean; children: React.ReactNode }) {
-  return (
-    <section className={`border-b border-line py-4 ${wide ? 'col-span-full border-b-0' : ''}`}>
-      <h2 className="mb-2.5 text-body font-semibold">{title}</h2>
-      <div
-        className={`grid gap-x-5 gap-y-3 ${wide ? 'grid-cols-5 @max-[960px]:grid-cols-3 @max-[560px]:grid-cols-1' : 'grid-cols-2'}`}
-      >
-        {children}
-      </div>
-    </section>
   );
 }
 
@@ -134,76 +116,6 @@ function Months({ months, onChange }: { months: readonly number[]; onChange: (mo
         ))}
       </ToggleGroup.Root>
     </div>
-  );
-}
-
-const MAINS = [
-  { value: '230V-50Hz', label: '230 V 50 Hz' },
-  { value: '120V-60Hz', label: '120 V 60 Hz' },
-] as const;
-const UNITS = [
-  { value: 'metric', label: 'kg, °C' },
-  { value: 'imperial', label: 'lb, °F' },
-] as const;
-
-function Place() {
-  const { job, edit } = useJob();
-  const { place, region } = job.brief;
-  const skies = Object.entries(SKY).map(([value, { name }]) => ({ value: value as keyof typeof SKY, label: name }));
-  return (
-    <Section title="Place and sky">
-      <TextField
-        label="Where it is used"
-        value={place.label}
-        onChange={(label) => edit(changePlace({ label }), 'place')}
-      />
-      <QuantityField
-        label="Latitude, south negative"
-        unit="°"
-        value={place.latitudeDeg}
-        min={-90}
-        max={90}
-        onChange={(value) => value !== null && edit(changePlace({ latitudeDeg: value }), 'latitude')}
-      />
-      <Choice label="Sky there" value={place.sky} options={skies} onChange={(sky) => edit(changePlace({ sky }))} />
-      <QuantityField
-        label="Peak sun hours, if known"
-        unit="h"
-        value={place.peakSunHours}
-        auto="from latitude and sky"
-        min={0}
-        max={12}
-        onChange={(value) => edit(changePlace({ peakSunHours: value }), 'sunhours')}
-      />
-      <RegionField
-        quantity="°C"
-        label="Usual afternoon"
-        value={place.dayTempC}
-        min={-40}
-        max={60}
-        onChange={(value) => value !== null && edit(changePlace({ dayTempC: value }), 'day-temp')}
-      />
-      <RegionField
-        quantity="°C"
-        label="Usual night"
-        value={place.nightTempC}
-        min={-50}
-        max={50}
-        onChange={(value) => value !== null && edit(changePlace({ nightTempC: value }), 'night-temp')}
-      />
-      <Choice
-        label="Mains of the region"
-        value={region.mains}
-        options={MAINS}
-        onChange={(mains) => edit(changeRegion({ mains }))}
-      />
-      <Choice
-        label="Weights and warmth in"
-        value={region.units}
-        options={UNITS}
-        onChange={(units) => edit(changeRegion({ units }))}
-      />
-    </Section>
   );
 }
 

@@ -1,5 +1,4 @@
-import { showText } from '@joulemetric/core';
-import type { JobSummary } from '../../edges/api.ts';
+import { type JobSummary, showText } from '@joulemetric/core';
 
 /** What tells one job from another: need, lost, store, and the gravest thing to check. */
 export function Glance({ summary, loads }: { summary: Partial<JobSummary> | null; loads: number }) {

@@ -3,7 +3,7 @@ import { Choice, QuantityField, TextField } from '../../ui/Field.tsx';
 import { RegionField } from '../../ui/RegionField.tsx';
 
 type Of<K extends Draw['kind']> = Extract<Draw, { kind: K }>;
-type ChangeLoad = (part: Partial<Pick<Load, 'draw' | 'runs' | 'variants'>>) => void;
+type ChangeLoad = (part: Partial<Pick<Load, 'draw' | 'uses' | 'variants'>>) => void;
 interface FieldsOf<K extends Draw['kind']> {
   readonly draw: Of<K>;
   readonly onChange: (draw: Of<K>) => void;
@@ -167,7 +167,7 @@ function RoomFields({ draw, onChange }: FieldsOf<'room'>) {
   );
 }
 
-/** The phases of a cycle, each with its watts and minutes; an empty length fills the rest of the run. */
+/** The phases of a cycle, each with its watts and minutes; an empty length fills the rest of the use. */
 function Phases({ load, draw, onChange }: { load: Load; draw: Of<'cycle'>; onChange: ChangeLoad }) {
   const { phases } = draw;
   const set = (index: number, part: Partial<(typeof phases)[number]>) =>

@@ -3,10 +3,10 @@ import {
   formatClock,
   formatDuration,
   type Load,
-  moveRun,
-  type Run,
-  resizeRun,
+  moveUse,
+  resizeUse,
   runningPowerW,
+  type Use,
 } from '@joulemetric/core';
 import { type KeyboardEvent, type PointerEvent, useRef } from 'react';
 
@@ -23,13 +23,13 @@ export interface LaneProps {
   readonly load: Load;
   readonly meanW: Float64Array;
   readonly scaleW: number;
-  /** Gets the runs as they are dragged; `drag` is one and the same through one drag. */
-  readonly onChange: (runs: Run[], drag: string) => void;
+  /** Gets the uses as they are dragged; `drag` is one and the same through one drag. */
+  readonly onChange: (uses: Use[], drag: string) => void;
   /** The blocks can be reached and moved by keys. */
   readonly keys?: boolean;
 }
 
-/** The least a run may last: its phases, or one step. */
+/** The least a use may last: its phases, or one step. */
 function leastMinutes(load: Load): number {
   return load.draw.kind === 'cycle' ? Math.max(SNAP_MIN, cycleLength(load.draw.phases).fixedMin) : SNAP_MIN;
 }
@@ -44,7 +44,7 @@ function isResizable(load: Load): boolean {
  */
 export function Lane({ load, meanW, scaleW, onChange, keys = false }: LaneProps) {
   const svg = useRef<SVGSVGElement>(null);
-  const drag = useRef<{ index: number; resizes: boolean; fromX: number; runs: readonly Run[]; id: string } | null>(
+  const drag = useRef<{ index: number; resizes: boolean; fromX: number; uses: readonly Use[]; id: string } | null>(
     null,
   );
   const drags = useRef(0);
@@ -57,14 +57,14 @@ export function Lane({ load, meanW, scaleW, onChange, keys = false }: LaneProps)
     event.currentTarget.setPointerCapture(event.pointerId);
     drags.current += 1;
     const id = `${load.id}.drag${drags.current}`;
-    drag.current = { index, resizes: atEnd && isResizable(load), fromX: event.clientX, runs: load.runs, id };
+    drag.current = { index, resizes: atEnd && isResizable(load), fromX: event.clientX, uses: load.uses, id };
   };
   const move = (event: PointerEvent) => {
     const current = drag.current;
     if (!current) return;
     const by = Math.round(((event.clientX - current.fromX) * perPixel()) / SNAP_MIN) * SNAP_MIN;
-    const { runs, index, resizes, id } = current;
-    onChange(resizes ? resizeRun(runs, index, by, leastMinutes(load)) : moveRun(runs, index, by), id);
+    const { uses, index, resizes, id } = current;
+    onChange(resizes ? resizeUse(uses, index, by, leastMinutes(load)) : moveUse(uses, index, by), id);
   };
   const up = () => {
     drag.current = null;
@@ -75,7 +75,7 @@ export function Lane({ load, meanW, scaleW, onChange, keys = false }: LaneProps)
     event.preventDefault();
     const resizes = event.shiftKey && isResizable(load);
     onChange(
-      resizes ? resizeRun(load.runs, index, step, leastMinutes(load)) : moveRun(load.runs, index, step),
+      resizes ? resizeUse(load.uses, index, step, leastMinutes(load)) : moveUse(load.uses, index, step),
       `${load.id}.keys`,
     );
   };
@@ -97,12 +97,12 @@ export function Lane({ load, meanW, scaleW, onChange, keys = false }: LaneProps)
       ))}
       <path d={skyline(meanW, scaleW)} fill="var(--ink-2)" />
       {editable &&
-        load.runs.map((run, index) => (
+        load.uses.map((use, index) => (
           <rect
-            // biome-ignore lint/suspicious/noArrayIndexKey: a run is known by its place in the list while it is dragged.
+            // biome-ignore lint/suspicious/noArrayIndexKey: a use is known by its place in the list while it is dragged.
             key={index}
-            x={run.startMin}
-            width={Math.max(12, Math.min(run.minutes, WIDTH - run.startMin))}
+            x={use.startMin}
+            width={Math.max(12, Math.min(use.minutes, WIDTH - use.startMin))}
             height={HEIGHT}
             fill="transparent"
             className="cursor-grab touch-none focus:stroke-copper focus:outline-none active:cursor-grabbing"
@@ -115,11 +115,11 @@ export function Lane({ load, meanW, scaleW, onChange, keys = false }: LaneProps)
               ? {
                   role: 'slider',
                   tabIndex: 0,
-                  'aria-label': `Run ${index + 1} of ${load.name}`,
+                  'aria-label': `Use ${index + 1} of ${load.name}`,
                   'aria-valuemin': 0,
                   'aria-valuemax': 1439,
-                  'aria-valuenow': Math.round(run.startMin),
-                  'aria-valuetext': `${formatClock(run.startMin)}, ${formatDuration(run.minutes)}`,
+                  'aria-valuenow': Math.round(use.startMin),
+                  'aria-valuetext': `${formatClock(use.startMin)}, ${formatDuration(use.minutes)}`,
                   onKeyDown: key(index),
                 }
               : {})}
@@ -144,6 +144,6 @@ function skyline(meanW: Float64Array, scaleW: number): string {
 export function whenWords(load: Load): string {
   const draws = `${load.name}, ${runningPowerW(load.draw)} W`;
   if (load.draw.kind === 'standby') return `${draws}, all day`;
-  const runs = load.runs.map((run) => `${formatClock(run.startMin)} to ${formatClock(run.startMin + run.minutes)}`);
-  return `${draws}, on from ${runs.join(', ') || 'never'}`;
+  const uses = load.uses.map((use) => `${formatClock(use.startMin)} to ${formatClock(use.startMin + use.minutes)}`);
+  return `${draws}, on from ${uses.join(', ') || 'never'}`;
 }

@@ -1,5 +1,5 @@
 import { asKind, DEFAULT, type Load, loadOn, runningPowerW, withRunningPower } from '@joulemetric/core';
-import { changeLoad, changeRuns, duplicateLoad, removeLoad } from '../../commands/loads.ts';
+import { changeLoads, changeUses, duplicateLoad, type LoadChange, removeLoad } from '../../commands/loads.ts';
 import { useJob } from '../../shell/JobContext.tsx';
 import { Choice, QuantityField, TextField } from '../../ui/Field.tsx';
 import { FindingLine } from '../../ui/FindingLine.tsx';
@@ -9,24 +9,26 @@ import { DeviceChoice } from './DeviceChoice.tsx';
 import { DrawFields } from './DrawFields.tsx';
 import { dayWords } from './dayWords.ts';
 import { KeepForFirm } from './KeepForFirm.tsx';
-import { KIND_CHOICES, runsOfKind } from './kinds.ts';
+import { KIND_CHOICES, usesOfKind } from './kinds.ts';
 import { NeverTogether } from './NeverTogether.tsx';
 import { OtherDays } from './OtherDays.tsx';
 import { Photos } from './Photos.tsx';
-import { Runs } from './Runs.tsx';
 import { UseField } from './UseField.tsx';
-import { EVIDENCE_CHOICES, PATH_CHOICES } from './words.ts';
+import { Uses } from './Uses.tsx';
+import { EVIDENCE_CHOICES, PATH_CHOICES, PATH_WORDS } from './words.ts';
 
 /** Everything about one load. */
 export function LoadDetail({ id }: { id: string }) {
-  const { job, assessment, edit, close } = useJob();
+  const { evaluation, optionId, assessment, edit, close } = useJob();
+  const { job } = evaluation;
   const { day } = job.brief;
   const found = job.loads.find((other) => other.id === id);
   const load = found && loadOn(found, day);
   const entry = assessment.ledger.loads.find(({ loadId }) => loadId === id);
   if (!found || !load || !entry) return <p className="text-ink-2">This load has been removed.</p>;
-  const change = (part: Partial<Omit<Load, 'id'>>, key?: string) => edit(changeLoad(id, part), key && `${id}.${key}`);
-  const setRuns = (runs: Load['runs'], key = 'runs') => edit(changeRuns(id, day, runs), `${id}.${key}`);
+  const change = (part: LoadChange, key?: string) =>
+    edit(changeLoads(new Set([id]), part, optionId), key && `${id}.${key}`);
+  const setUses = (uses: Load['uses'], key = 'uses') => edit(changeUses(id, day, uses), `${id}.${key}`);
   const findings = assessment.findings.filter(({ where }) => where.loadId === id);
   return (
     <div className="space-y-3" data-load-detail={id}>
@@ -62,7 +64,7 @@ export function LoadDetail({ id }: { id: string }) {
           max={99}
           onChange={(value) => value !== null && change({ quantity: value }, 'quantity')}
         />
-        <UseField load={load} onChange={setRuns} />
+        <UseField load={load} onChange={setUses} />
         <Choice
           label="Evidence"
           value={load.evidence}
@@ -75,7 +77,7 @@ export function LoadDetail({ id }: { id: string }) {
           label="Kind"
           value={load.draw.kind}
           options={KIND_CHOICES}
-          onChange={(kind) => change({ draw: asKind(kind, runningPowerW(load.draw)), runs: runsOfKind(kind, load) })}
+          onChange={(kind) => change({ draw: asKind(kind, runningPowerW(load.draw)), uses: usesOfKind(kind, load) })}
         />
         <QuantityField
           label="Days of the week"
@@ -86,11 +88,12 @@ export function LoadDetail({ id }: { id: string }) {
           onChange={(value) => value !== null && change({ daysPerWeek: value }, 'days')}
         />
       </div>
-      <Runs load={load} onChange={setRuns} />
+      <Uses load={load} onChange={setUses} />
       <OtherDays load={found} />
       <DrawFields load={found} onChange={(part) => change(part, 'draw')} />
       <Choice label="Path" value={load.path} options={PATH_CHOICES} onChange={(path) => change({ path })} />
       <DeviceChoice load={load} onChange={(device) => change({ device })} />
+      <OwnWay id={id} />
       <div className="grid grid-cols-2 gap-x-4 gap-y-3">
         <ConverterField load={load} onChange={(converterEfficiency) => change({ converterEfficiency }, 'converter')} />
         {load.path === 'fuel' && (
@@ -214,5 +217,25 @@ function ConverterField({ load, onChange }: { load: Load; onChange: (value: numb
       max={100}
       onChange={onChange}
     />
+  );
+}
+
+/** Says that this option feeds the load in a way of its own, and takes that back. */
+function OwnWay({ id }: { id: string }) {
+  const { job, evaluation, optionId, edit } = useJob();
+  const usual = job.loads.find((load) => load.id === id);
+  if (!usual || !evaluation.option.feeds.some(({ load }) => load === id)) return null;
+  const { path, device, converterEfficiency } = usual;
+  return (
+    <p className="text-note text-ink-2">
+      So in {evaluation.option.name} only; usually {PATH_WORDS[path].short}.{' '}
+      <button
+        type="button"
+        className="underline"
+        onClick={() => edit(changeLoads(new Set([id]), { path, device, converterEfficiency }, optionId))}
+      >
+        As usual here too
+      </button>
+    </p>
   );
 }

@@ -10,7 +10,7 @@ import {
   withRunningPower,
 } from '@joulemetric/core';
 import { memo } from 'react';
-import { changeLoad, changeRuns, type Edit } from '../../commands/loads.ts';
+import { changeLoads, changeUses, type Edit } from '../../commands/loads.ts';
 import { useDraft } from '../../ui/Field.tsx';
 import { LedgerBar } from '../../ui/LedgerBar.tsx';
 import { Num } from '../../ui/Number.tsx';
@@ -21,7 +21,7 @@ import { besidePower, EVIDENCE_CHOICES, EVIDENCE_WORDS, kindWords, PATH_CELLS, P
 export interface LoadRowProps {
   /** The load as it is on the day shown. */
   readonly load: Load;
-  /** Says that these are not its usual runs. */
+  /** Says that these are not its usual uses. */
   readonly mark: string | null;
   readonly entry: LedgerEntry;
   readonly meanW: Float64Array;
@@ -30,6 +30,7 @@ export interface LoadRowProps {
   readonly selected: boolean;
   readonly ticked: boolean;
   readonly day: Day;
+  readonly optionId: string;
   readonly edit: (command: Edit, coalesce?: string) => void;
   readonly onSelect: (id: string) => void;
   readonly onTick: (id: string, extend: boolean) => void;
@@ -46,9 +47,13 @@ export const SPARE_COLUMN = '@max-[800px]:hidden';
 
 /** One load: every cell is edited in place; its bar shows where its watt-hours go. */
 function Row(props: LoadRowProps) {
-  const { load, mark, entry, meanW, laneScaleW, barScaleWh, selected, ticked, day, edit, onSelect, onTick } = props;
-  const change: Change = ({ runs, ...part }, key) =>
-    edit(runs ? changeRuns(load.id, day, runs) : changeLoad(load.id, part), key && `${load.id}.${key}`);
+  const { load, mark, entry, meanW, laneScaleW, barScaleWh, selected, ticked, day, optionId, edit, onSelect, onTick } =
+    props;
+  const change: Change = ({ uses, ...part }, key) =>
+    edit(
+      uses ? changeUses(load.id, day, uses) : changeLoads(new Set([load.id]), part, optionId),
+      key && `${load.id}.${key}`,
+    );
   return (
     <div
       data-load={load.id}
@@ -85,7 +90,7 @@ function Row(props: LoadRowProps) {
         />
       </div>
       <div className={LANE_COLUMN}>
-        <Lane load={load} meanW={meanW} scaleW={laneScaleW} onChange={(runs, drag) => change({ runs }, drag)} />
+        <Lane load={load} meanW={meanW} scaleW={laneScaleW} onChange={(uses, drag) => change({ uses }, drag)} />
       </div>
       <div className={`text-right text-number text-ink-2 ${SPARE_COLUMN}`}>
         <Num value={entry.usefulWh} unit="Wh" />
@@ -106,6 +111,7 @@ export const LoadRow = memo(Row, (before, after) => {
     'meanW',
     'laneScaleW',
     'barScaleWh',
+    'optionId',
     'selected',
     'ticked',
     'day',
@@ -193,7 +199,7 @@ function UseCell({ load, change }: { load: Load; change: Change }) {
   const field = useDraft(formatUse(load), (text) => {
     const read = readUse(text, load);
     if ('problem' in read) return read.problem;
-    change({ runs: read.runs }, 'runs');
+    change({ uses: read.uses }, 'uses');
     return null;
   });
   if (allDay) return <span className="text-ink-2">all day</span>;

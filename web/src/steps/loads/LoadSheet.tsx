@@ -37,7 +37,8 @@ export function LoadSheet({
   selection: Selection;
   barScaleWh: number;
 }) {
-  const { job, evaluation, assessment, edit, open } = useJob();
+  const { evaluation, assessment, optionId, edit, open } = useJob();
+  const { job } = evaluation;
   const list = useRef<HTMLUListElement>(null);
   const { selected, ticked, select, tick } = selection;
   const { day } = job.brief;
@@ -131,6 +132,7 @@ export function LoadSheet({
                 selected={load.id === selected}
                 ticked={ticked.has(load.id)}
                 day={day}
+                optionId={optionId}
                 edit={edit}
                 onSelect={select}
                 onTick={tick}

@@ -64,7 +64,8 @@ function Summary() {
 const EVIDENCE_PAST = { measured: 'of the energy is measured', guess: 'guessed' } as const;
 
 function Sheet({ isPhone }: { isPhone: boolean }) {
-  const { job, assessment } = useJob();
+  const { evaluation, assessment } = useJob();
+  const { job } = evaluation;
   const [selected, setSelected] = useState<string | null>(null);
   const [ticked, setTicked] = useState<ReadonlySet<string>>(new Set());
   const [grouping, setGrouping] = useState<Grouping>('none');

@@ -32,7 +32,7 @@ export function MissingLoads() {
     }
   };
   const take = ({ key, load }: Missing) =>
-    edit(key === `${load.id}-phases` ? changeLoad(load.id, { draw: load.draw, runs: load.runs }) : addLoad(load));
+    edit(key === `${load.id}-phases` ? changeLoad(load.id, { draw: load.draw, uses: load.uses }) : addLoad(load));
   return (
     <p role="status" className="mt-2 flex flex-wrap items-baseline gap-x-4 gap-y-1 text-note text-ink-2">
       <span>

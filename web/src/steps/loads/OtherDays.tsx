@@ -13,11 +13,11 @@ export function OtherDays({ load }: { load: Load }) {
     <div>
       <p className="text-note text-ink-2">On other kinds of day</p>
       <ul>
-        {load.variants.map(({ on, runs }) => (
+        {load.variants.map(({ on, uses }) => (
           <li key={on} className="flex items-end justify-between gap-3 border-b border-line-2 py-1">
             <UseField
               label={`On ${dayWords(dayOf(on))}`}
-              load={{ ...load, runs }}
+              load={{ ...load, uses }}
               onChange={(next) => edit(setVariant(load.id, on, next), `${load.id}.${on}`)}
             />
             <button
@@ -35,7 +35,7 @@ export function OtherDays({ load }: { load: Load }) {
         <select
           aria-label="Add a kind of day on which it runs otherwise"
           value=""
-          onChange={(event) => edit(setVariant(load.id, event.target.value as DayKind, load.runs))}
+          onChange={(event) => edit(setVariant(load.id, event.target.value as DayKind, load.uses))}
           className="min-h-8 w-full border-b border-line bg-transparent text-ink-2 phone:min-h-11"
         >
           <option value="">{load.variants.length > 0 ? 'and otherwise on…' : 'the same on every day: choose…'}</option>

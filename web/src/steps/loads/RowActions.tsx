@@ -1,6 +1,14 @@
 import { type Load, runningPowerW } from '@joulemetric/core';
 import type { KeyboardEvent } from 'react';
-import { changeLoads, duplicateLoad, duplicateLoads, moveLoad, removeLoad, removeLoads } from '../../commands/loads.ts';
+import {
+  changeLoads,
+  duplicateLoad,
+  duplicateLoads,
+  type LoadChange,
+  moveLoad,
+  removeLoad,
+  removeLoads,
+} from '../../commands/loads.ts';
 import { useJob } from '../../shell/JobContext.tsx';
 import { EVIDENCE_CHOICES, PATH_CHOICES } from './words.ts';
 
@@ -37,9 +45,9 @@ const leaveOnEnter = (event: KeyboardEvent<HTMLInputElement>): void => {
 
 /** One change to all ticked loads, one step of undo. */
 export function ManyActions({ loads, onClear }: { loads: readonly Load[]; onClear: () => void }) {
-  const { edit } = useJob();
+  const { edit, optionId } = useJob();
   const ids = new Set(loads.map(({ id }) => id));
-  const change = (part: Partial<Omit<Load, 'id'>>) => edit(changeLoads(ids, part));
+  const change = (part: LoadChange) => edit(changeLoads(ids, part, optionId));
   const totalW = loads.reduce((sum, load) => sum + load.quantity * runningPowerW(load.draw), 0);
   const movable = loads.every((load) => load.movable);
   return (

@@ -1,6 +1,7 @@
-import { DAY_KINDS, type Day, editedKind, evaluate, isUsual, showText } from '@joulemetric/core';
-import { useMemo } from 'react';
+import { DAY_KINDS, type Day, editedKind, isUsual, showText } from '@joulemetric/core';
+import { useCallback, useMemo } from 'react';
 import { changeBrief } from '../../commands/design.ts';
+import { PAGE_EFFORT, useComputed } from '../../edges/compute.ts';
 import { useJob } from '../../shell/JobContext.tsx';
 import { useSettled } from '../../ui/useSettled.ts';
 import { DAY_KIND_WORDS, dayOf, dayWords } from './dayWords.ts';
@@ -26,7 +27,7 @@ const CHOICES = {
   ],
 } as const;
 
-/** Which day is shown and sized for. Its lanes are its own: an edit of the runs is for this kind of day. */
+/** Which day is shown and sized for. Its lanes are its own: an edit of the uses is for this kind of day. */
 export function DayChoice() {
   const { job, edit } = useJob();
   const { day } = job.brief;
@@ -56,20 +57,29 @@ export function DayChoice() {
 /** ms without an edit before the other kinds of day are worked out again. */
 const SETTLES_MS = 250;
 
+const USUAL: Day = { season: 'usual', week: 'usual', motion: 'usual' };
+
 /** What the kinds of day that loads tell apart come to, each a tap away; nothing when all days are alike. */
 export function DaysCompared() {
   const { job, optionId, edit } = useJob();
   const later = useSettled(job, SETTLES_MS);
-  const compared = useMemo(() => {
+  const days = useMemo(() => {
     const told = new Set(later.loads.flatMap(({ variants }) => variants.map(({ on }) => on)));
-    const days = [null, ...DAY_KINDS.filter((kind) => told.has(kind))];
-    if (days.length === 1) return [];
-    return days.map((kind) => {
-      const day: Day = kind ? dayOf(kind) : { season: 'usual', week: 'usual', motion: 'usual' };
-      const { figures } = evaluate({ ...later, brief: { ...later.brief, day } }, optionId).assessment;
-      return { kind, day, needWh: figures['demand.battery'].value };
-    });
-  }, [later, optionId]);
+    const kinds = [null, ...DAY_KINDS.filter((kind) => told.has(kind))];
+    if (kinds.length === 1) return [];
+    return kinds.map((kind) => ({ kind, day: kind ? dayOf(kind) : USUAL }));
+  }, [later]);
+  const ask = useCallback<Parameters<typeof useComputed<number[]>>[1] & {}>(
+    (remote) =>
+      remote.needs(
+        days.map(({ day }) => ({ ...later, brief: { ...later.brief, day } })),
+        optionId,
+        PAGE_EFFORT,
+      ),
+    [days, later, optionId],
+  );
+  const { value: needs } = useComputed('days', days.length > 0 ? ask : null);
+  const compared = needs?.length === days.length ? days.map((day, i) => ({ ...day, needWh: needs[i] ?? 0 })) : [];
   if (compared.length === 0) return null;
   const shown = editedKind(job.brief.day);
   return (

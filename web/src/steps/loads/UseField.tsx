@@ -1,4 +1,4 @@
-import { formatUse, type Load, type Run, readUse } from '@joulemetric/core';
+import { formatUse, type Load, readUse, type Use } from '@joulemetric/core';
 import { useId } from 'react';
 import { useDraft } from '../../ui/Field.tsx';
 
@@ -10,13 +10,13 @@ export function UseField({
 }: {
   label?: string;
   load: Load;
-  onChange: (runs: Run[]) => void;
+  onChange: (uses: Use[]) => void;
 }) {
   const id = useId();
   const field = useDraft(formatUse(load), (text) => {
     const read = readUse(text, load);
     if ('problem' in read) return read.problem;
-    onChange(read.runs);
+    onChange(read.uses);
     return null;
   });
   return (

@@ -1,4 +1,4 @@
-import type { Draw, Load, Run } from '@joulemetric/core';
+import type { Draw, Load, Use } from '@joulemetric/core';
 
 /** The kinds of load, in everyday words. */
 const KINDS: Readonly<Record<Draw['kind'], string>> = {
@@ -12,8 +12,8 @@ const KINDS: Readonly<Record<Draw['kind'], string>> = {
 
 export const KIND_CHOICES = Object.entries(KINDS).map(([value, label]) => ({ value: value as Draw['kind'], label }));
 
-/** Runs that suit another kind: what never rests runs all day; the others keep theirs. */
-export function runsOfKind(kind: Draw['kind'], load: Load): Run[] {
+/** Uses that suit another kind: what never rests runs all day; the others keep theirs. */
+export function usesOfKind(kind: Draw['kind'], load: Load): Use[] {
   if (kind === 'thermostatic' || kind === 'standby') return [{ startMin: 0, minutes: 1440 }];
-  return load.runs.length > 0 ? load.runs : [{ startMin: 1080, minutes: 60 }];
+  return load.uses.length > 0 ? load.uses : [{ startMin: 1080, minutes: 60 }];
 }

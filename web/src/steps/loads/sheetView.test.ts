@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import {
   addLoads,
   changeLoads,
-  changeRuns,
+  changeUses,
   duplicateLoads,
   moveLoadTo,
   removeLoads,
@@ -26,7 +26,7 @@ describe('the sheet of loads', () => {
   });
 
   it('groups by room with a sum for each, what has no room last', () => {
-    const roomed = changeLoads(new Set([lights, phones]), { room: 'cabin' })(job);
+    const roomed = changeLoads(new Set([lights, phones]), { room: 'cabin' }, 'a')(job);
     const items = ids(sheetItems(roomed.loads, (index) => index, 'room', ''));
     expect(items.slice(0, 3)).toEqual(['# cabin 2 3', lights, phones]);
     expect(items[3]).toBe(`#  ${job.loads.length - 2} ${0 + 3 + 4 + 5 + 6}`);
@@ -53,11 +53,11 @@ describe('edits of several loads', () => {
   it('on a winter day change the winter runs alone, and give them back', () => {
     const day = { season: 'winter', week: 'usual', motion: 'usual' } as const;
     const evening = [{ startMin: 1000, minutes: 300 }];
-    const changed = changeRuns(lights, day, evening)(job);
+    const changed = changeUses(lights, day, evening)(job);
     const find = (from: typeof job) => from.loads.find(({ id }) => id === lights);
-    expect(find(changed)?.runs).toEqual(find(job)?.runs);
-    expect(find(changed)?.variants).toEqual([{ on: 'winter', runs: evening }]);
+    expect(find(changed)?.uses).toEqual(find(job)?.uses);
+    expect(find(changed)?.variants).toEqual([{ on: 'winter', uses: evening }]);
     expect(find(setVariant(lights, 'winter', null)(changed))?.variants).toEqual([]);
-    expect(find(changeRuns(lights, { ...day, season: 'usual' }, evening)(job))?.runs).toEqual(evening);
+    expect(find(changeUses(lights, { ...day, season: 'usual' }, evening)(job))?.uses).toEqual(evening);
   });
 });

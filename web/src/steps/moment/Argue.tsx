@@ -1,9 +1,10 @@
-import { chainOf, type Evaluation, namesOf, showText, startOf } from '@joulemetric/core';
+import { chainOf, namesOf, showText, startOf } from '@joulemetric/core';
 import { useState } from 'react';
 import { dropJoin, dropLimit, joinTogether, limitTogether } from '../../commands/together.ts';
 import { useJob } from '../../shell/JobContext.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Num } from '../../ui/Number.tsx';
+import type { SentEvaluation } from '../../workers/compute.worker.ts';
 
 interface Row {
   readonly id: string;
@@ -18,7 +19,7 @@ interface Row {
 }
 
 /** Every load with where it hangs, the largest first, what is not in a worst set last. */
-function rowsOf({ profiles, option, inverters, busPeak }: Evaluation): Row[] {
+function rowsOf({ profiles, option, inverters, busPeak }: SentEvaluation): Row[] {
   const inSets = new Set(inverters.flatMap(({ moment }) => moment.continuous.ids));
   const inBus = new Set(busPeak.ids);
   return profiles

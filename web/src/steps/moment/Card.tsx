@@ -7,7 +7,7 @@ import { chargerText, clashSentence, markSentences, nameList, orderSentence } fr
 /** "What can run together": one page for the client to hang beside the sockets, in plain words. */
 export function Card() {
   const { job, evaluation, optionId } = useJob();
-  const { detail } = useMomentDetail(job, optionId);
+  const { value: detail } = useMomentDetail(job, optionId);
   const marks = markSentences(job);
   const used = evaluation.inverters.filter(({ ratingW }) => ratingW > 0);
   return (
@@ -112,14 +112,14 @@ function SupplyPart({
   const own = detail?.supplies.find(({ supplyId }) => supplyId === limit.supply.id) ?? null;
   const full = loads.reduce((sum, { leastSize, size }) => sum + (leastSize === null ? 0 : size), 0);
   const order = orderSentence(moment);
-  const { charger } = useJob().evaluation.option.system;
+  const { chargers } = useJob().evaluation.option.system;
   return (
     <Part title={`On ${limit.supply.name}`} aside={`up to ${showText(limit.runningSize, limit.unit)}`}>
       <Clashes job={job} clashes={own?.combinations.clashes ?? null} marked={marked} />
       {full > 0 && chargingSize < full && (
         <li>
           {chargingSize > 0
-            ? `Turn the charger down to ${chargerText(moment, charger.ratingA)} while much runs.`
+            ? `Turn the charger down to ${chargerText(moment, chargers)} while much runs.`
             : 'Switch the charger off while much runs.'}
         </li>
       )}

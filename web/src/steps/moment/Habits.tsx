@@ -34,7 +34,7 @@ export function Habits({ detail }: { detail: InverterDetail | null }) {
       </ul>
       <p className="num pt-1 text-note text-ink-2">
         {smallest
-          ? `${smallest.pairs.length === 1 ? 'One habit' : `${smallest.pairs.length} habits`} reach the next smaller size${habits.proved ? ', none fewer do' : '; fewer may do, the search was cut short'}.`
+          ? `${smallest.pairs.length === 1 ? 'One habit reaches' : `${smallest.pairs.length} habits reach`} the next smaller size${habits.proved ? ', none fewer do' : '; fewer may do, the search was cut short'}.`
           : habits.proved
             ? 'No four habits reach the next smaller size.'
             : 'No set of habits that reaches the next smaller size was found before the search was cut short.'}

@@ -3,6 +3,7 @@ import { Link } from 'react-router';
 import { useMomentDetail } from '../../edges/useMomentDetail.ts';
 import { useJob } from '../../shell/JobContext.tsx';
 import { PhoneOptions } from '../../shell/PhoneBar.tsx';
+import { Button } from '../../ui/Button.tsx';
 import { Fig } from '../../ui/Fig.tsx';
 import { FindingLine } from '../../ui/FindingLine.tsx';
 import { CoincideChoice, StartingChoice } from '../../ui/MomentSchools.tsx';
@@ -20,7 +21,7 @@ const QUESTION = 'What comes together at the worst moment?';
 /** Step 4: what really coincides, what starts on top of it, what carries it, and what supplies it. */
 export function Moment() {
   const { job, evaluation, assessment, optionId } = useJob();
-  const { detail, problem } = useMomentDetail(useDeferredValue(job), optionId);
+  const { value: detail, problem } = useMomentDetail(useDeferredValue(job), optionId);
   if (job.loads.length === 0) {
     return (
       <div className="px-5 pt-3.5 phone:px-4">
@@ -62,6 +63,7 @@ export function Moment() {
           ))}
         </section>
       )}
+      <Unproved />
       {problem && (
         <p role="alert" className="py-2 text-copper">
           The sets could not be reckoned: {problem}
@@ -89,6 +91,23 @@ export function Moment() {
         );
       })}
       <Supplies details={detail?.supplies ?? []} />
+    </div>
+  );
+}
+
+/** A worst moment that is a bound, and a way to let the search cost more. */
+function Unproved() {
+  const { assessment, isProving, goOn } = useJob();
+  const finding = assessment.findings.find(({ code }) => code === 'moment-unproved');
+  if (!finding) return null;
+  return (
+    <div className="flex flex-wrap items-baseline gap-x-4 gap-y-1 border-b border-line py-2" role="status">
+      <FindingLine finding={finding} />
+      {isProving ? (
+        <span className="text-note text-ink-2">Reckoning on…</span>
+      ) : (
+        <Button onClick={goOn}>Reckon on</Button>
+      )}
     </div>
   );
 }

@@ -1,4 +1,4 @@
-import { CHARGER_ID, type Combinations, type SupplyMoment, showText } from '@joulemetric/core';
+import { type Combinations, isCharger, type SupplyMoment, showText } from '@joulemetric/core';
 
 /** How many are told before the rest is counted. */
 const TOLD = 6;
@@ -10,7 +10,7 @@ export function RunsTogether({ moment, combinations }: { moment: SupplyMoment; c
   const { unit } = moment.limit;
   const names = (ids: readonly string[]) =>
     ids
-      .map((id) => (id === CHARGER_ID ? 'charger' : (moment.loads.find((load) => load.id === id)?.name ?? id)))
+      .map((id) => (isCharger(id) ? 'charger' : (moment.loads.find((load) => load.id === id)?.name ?? id)))
       .join(' + ');
   return (
     <div className="num @max-[760px]:pt-3">

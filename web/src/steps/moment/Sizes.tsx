@@ -88,8 +88,19 @@ export function Sizes({
           figures.
         </p>
       )}
-      <div className="grid grid-cols-5 gap-x-5 gap-y-2.5 pt-3 @max-[860px]:grid-cols-3 @max-[560px]:grid-cols-2">
+      <div className="grid grid-cols-6 gap-x-5 gap-y-2.5 pt-3 @max-[860px]:grid-cols-3 @max-[560px]:grid-cols-2">
         <InverterRating label="Fitted" device={device} onChange={(ratingW) => change({ ratingW }, 'rating')} />
+        <QuantityField
+          label="VA on its data sheet"
+          unit="VA"
+          kind="apparent"
+          value={device.ratingVa}
+          auto="as many as W"
+          min={50}
+          max={60_000}
+          {...(device.ratingW === null && device.ratingVa !== null ? { note: 'counts once a size is fitted' } : {})}
+          onChange={(ratingVa) => change({ ratingVa }, 'va')}
+        />
         <QuantityField
           label="Holds at a start, data sheet"
           unit="W"

@@ -1,11 +1,4 @@
-import {
-  bestStartOrder,
-  CHARGER_ID,
-  type Starter,
-  type SupplyMoment,
-  showText,
-  worstOrderPeak,
-} from '@joulemetric/core';
+import { bestStartOrder, type Starter, type SupplyMoment, showText, worstOrderPeak } from '@joulemetric/core';
 import { useState } from 'react';
 import { useWidth } from '../../ui/useWidth.ts';
 
@@ -113,7 +106,7 @@ function startersOf({ limit, loads, worst, chargingSize }: SupplyMoment): Able[]
   const sum = small.reduce((total, { size }) => total + size, 0);
   const startExtra = Math.max(...small.map((load) => load.startExtra));
   const name = small.length === 1 ? (small[0]?.name ?? '') : `${small.length} small ones`;
-  return [...fixed, { id: small[0]?.id ?? CHARGER_ID, name, size: sum, startExtra, isOn: true }];
+  return [...fixed, { id: small[0]?.id ?? '', name, size: sum, startExtra, isOn: true }];
 }
 
 function Stairs({

@@ -1,5 +1,13 @@
-import { blankSupply, type SupplyDetail, type SupplyMoment, showText } from '@joulemetric/core';
-import { changeSystem } from '../../commands/design.ts';
+import {
+  blankCharger,
+  blankSupply,
+  type Charger as ChargerPart,
+  freeId,
+  type SupplyDetail,
+  type SupplyMoment,
+  showText,
+} from '@joulemetric/core';
+import { changeSources } from '../../commands/design.ts';
 import { addSupply, removeSupply } from '../../commands/supplies.ts';
 import { useJob } from '../../shell/JobContext.tsx';
 import { Button } from '../../ui/Button.tsx';
@@ -42,13 +50,13 @@ export function Supplies({ details }: { details: readonly SupplyDetail[] }) {
           <Button
             key={kind}
             disabled={supplies.length >= 8}
-            onClick={() => edit(addSupply(blankSupply(kind, job.brief.region.mains)))}
+            onClick={() => edit(addSupply(blankSupply(kind, job.brief.region.mains, job.brief.place.heightM ?? 0)))}
           >
             {label}
           </Button>
         ))}
       </div>
-      <Charger />
+      <Chargers />
     </section>
   );
 }
@@ -136,17 +144,69 @@ function AssistWords({ detail }: { detail: SupplyDetail | null }) {
   );
 }
 
-/** The charger that a supply feeds: it is turned down first. */
-function Charger() {
+/** The chargers that a supply feeds: they are turned down first. One may always be written down. */
+function Chargers() {
   const { evaluation, edit, optionId } = useJob();
-  const { charger } = evaluation.option.system;
-  const change = (part: Partial<typeof charger>, key: string) =>
-    edit(changeSystem(optionId, 'charger', part), `charger-${key}`);
+  const { chargers } = evaluation.option.system;
+  const shown = chargers.length > 0 ? chargers : [blankCharger('charger-1', 'Charger', 0)];
+  const replace = (next: readonly ChargerPart[], key: string) =>
+    edit(changeSources(optionId, 'chargers', [...next]), `charger-${key}`);
+  const add = () => {
+    const taken = chargers.map(({ id }) => id);
+    const id = freeId(`charger-${chargers.length + 1}`, taken);
+    replace([...chargers, blankCharger(id, `Charger ${chargers.length + 1}`, 20)], 'more');
+  };
   return (
-    <section aria-label="Charger" className="pt-4">
+    <>
+      {shown.map((charger) => (
+        <Charger
+          key={charger.id}
+          charger={charger}
+          change={(part, key) =>
+            replace(
+              shown.map((one) => (one === charger ? { ...charger, ...part } : one)),
+              `${charger.id}-${key}`,
+            )
+          }
+          remove={
+            chargers.length > 1
+              ? () =>
+                  replace(
+                    chargers.filter((one) => one !== charger),
+                    `${charger.id}-gone`,
+                  )
+              : null
+          }
+        />
+      ))}
+      {chargers.some(({ ratingA }) => ratingA > 0) && chargers.length < 4 && (
+        <button type="button" className="pt-2 text-note text-ink-2 underline" onClick={add}>
+          One more charger beside it
+        </button>
+      )}
+    </>
+  );
+}
+
+function Charger({
+  charger,
+  change,
+  remove,
+}: {
+  charger: ChargerPart;
+  change: (part: Partial<ChargerPart>, key: string) => void;
+  remove: (() => void) | null;
+}) {
+  return (
+    <section aria-label={charger.name} className="pt-4">
       <h3 className="border-b border-line pb-1 text-body font-semibold">
-        Charger{' '}
+        {charger.name}{' '}
         <span className="num font-normal text-note text-ink-2">from hookup or generator; turned down first</span>
+        {remove && (
+          <button type="button" className="ml-3 text-note font-normal text-ink-2 underline" onClick={remove}>
+            Take it out
+          </button>
+        )}
       </h3>
       <div className="grid grid-cols-4 gap-x-5 gap-y-2.5 pt-2 @max-[620px]:grid-cols-2">
         <QuantityField

@@ -1,11 +1,11 @@
-import { CHARGER_ID, type Job, namesOf, type SupplyMoment, showText } from '@joulemetric/core';
+import { type Charger, chargerId, isCharger, type Job, namesOf, type SupplyMoment, showText } from '@joulemetric/core';
 
 /** The client's card in words: who may not run with whom, and what is switched on first. */
 
 const ALL = 20;
 
 export const nameList = (ids: readonly string[], { loads }: Pick<Job, 'loads'>): string =>
-  namesOf(ids, [...loads, { id: CHARGER_ID, name: 'the charger' }], ALL);
+  namesOf(ids, [...loads, ...ids.filter(isCharger).map((id) => ({ id, name: 'the charger' }))], ALL);
 
 /** What has been marked as never, or always, together. */
 export function markSentences(job: Pick<Job, 'loads' | 'together'>): string[] {
@@ -38,9 +38,10 @@ export function orderSentence({ order, limit, loads }: SupplyMoment): string | n
 }
 
 /** How far the charger is turned down: in A at the battery, as its display has it, if it is the system's own. */
-export function chargerText({ chargingSize, loads, limit }: SupplyMoment, ratingA: number): string {
+export function chargerText({ chargingSize, loads, limit }: SupplyMoment, own: readonly Charger[]): string {
   const chargers = loads.filter(({ leastSize }) => leastSize !== null);
   const [only] = chargers;
-  if (chargers.length === 1 && only?.id === CHARGER_ID) return showText((chargingSize / only.size) * ratingA, 'A');
+  const charger = own.find(({ id }) => chargerId(id) === only?.id);
+  if (chargers.length === 1 && only && charger) return showText((chargingSize / only.size) * charger.ratingA, 'A');
   return showText(chargingSize * limit.wattsPerUnit, 'W');
 }

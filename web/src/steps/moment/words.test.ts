@@ -50,17 +50,18 @@ describe('the client’s card', () => {
   });
 
   it('tells how far the charger goes down in A at the battery', () => {
+    const charger = { id: 'c', name: 'C', ratingA: 40, leastA: 0, efficiency: 1, powerFactor: 1 };
     const charging = {
       ...jobOf('kettle 2000W'),
       options: job.options.map((option) => ({
         ...option,
-        system: { ...option.system, charger: { ratingA: 40, leastA: 0, efficiency: 1, powerFactor: 1 } },
+        system: { ...option.system, chargers: [charger] },
       })),
     };
     const plugged = changeSupply('hookup', { share: 1 })(addSupply(blankSupply('hookup', '230V-50Hz'))(charging));
     const [moment] = evaluate(plugged).supplies;
     // 2,300 W less the kettle's 2,000 W leave 300 W: 21.1 A at 14.2 V.
-    expect(moment && chargerText(moment, 40)).toBe('21.1\u2009A');
+    expect(moment && chargerText(moment, [charger])).toBe('21.1\u2009A');
   });
 });
 

@@ -1,4 +1,4 @@
-import { type Device, formatClock, formatNumber, type Run, readField, usualOf } from '@joulemetric/core';
+import { type Device, formatClock, formatNumber, readField, type Use, usualOf } from '@joulemetric/core';
 import { addDevice, changeDevice, type DeviceChange, removeDevice } from '../../commands/design.ts';
 import { useJob } from '../../shell/JobContext.tsx';
 import { Button } from '../../ui/Button.tsx';
@@ -250,12 +250,12 @@ function readPairs(text: string): { points: Device['points'] } | { problem: stri
 }
 
 /** Hours as "07:00-09:00, 17:30-22:00". */
-function HoursField({ hours, onChange }: { hours: readonly Run[]; onChange: (hours: Run[]) => void }) {
+function HoursField({ hours, onChange }: { hours: readonly Use[]; onChange: (hours: Use[]) => void }) {
   const shown = hours
     .map(({ startMin, minutes }) => `${formatClock(startMin)}-${formatClock(startMin + minutes)}`)
     .join(', ');
   const field = useDraft(shown, (text) => {
-    const read: Run[] = [];
+    const read: Use[] = [];
     for (const part of text.split(/[,;]+/).filter((one) => one.trim() !== '')) {
       const match = /^\s*(\d{1,2}):(\d{2})\s*[-–]\s*(\d{1,2}):(\d{2})\s*$/.exec(part);
       const [from, to] = [1, 3].map((i) => Number(match?.[i]) * 60 + Number(match?.[i + 1]));

@@ -1,27 +1,21 @@
-import {
-  cecEfficiency,
-  type Evaluation,
-  efficiencyAt,
-  europeanEfficiency,
-  formatDuration,
-  showText,
-} from '@joulemetric/core';
+import { cecEfficiency, efficiencyAt, europeanEfficiency, formatDuration, showText } from '@joulemetric/core';
 import { BarChart, LineChart } from 'echarts/charts';
 import { GridComponent, TooltipComponent } from 'echarts/components';
 import { use as register } from 'echarts/core';
 import { CanvasRenderer } from 'echarts/renderers';
 import { memo } from 'react';
 import { useChart } from '../../ui/useChart.ts';
+import type { SentEvaluation } from '../../workers/compute.worker.ts';
 
 register([BarChart, LineChart, GridComponent, TooltipComponent, CanvasRenderer]);
 
-type DeviceDay = Evaluation['bus']['devices'][number];
+type DeviceDay = SentEvaluation['bus']['devices'][number];
 
 /** Bars of 5 % of the rating each. */
 const BINS = 20;
 
 /** How well each device works at each load, and for how long it is asked for that much. */
-export default memo(function EfficiencyCharts({ evaluation }: { evaluation: Evaluation }) {
+export default memo(function EfficiencyCharts({ evaluation }: { evaluation: SentEvaluation }) {
   const { devices } = evaluation.bus;
   if (devices.length === 0) return null;
   return (

@@ -1,6 +1,7 @@
-import { type Evaluation, type FlowLink, type FlowNode, flowOf, formatNumber } from '@joulemetric/core';
+import { type FlowLink, type FlowNode, flowOf, formatNumber } from '@joulemetric/core';
 import { sankey, sankeyLinkHorizontal } from 'd3-sankey';
 import { memo, useMemo } from 'react';
+import type { SentEvaluation } from '../../workers/compute.worker.ts';
 
 const WIDTH = 1060;
 /** Height of a name on the right, px. */
@@ -20,7 +21,7 @@ const LOSS_FILL = {
 const COLUMN = { store: 0, device: 1, load: 2, loss: 2 } as const;
 
 /** Where the day's watt-hours go: widths in Wh, losses leaving to the side. */
-export const Flow = memo(function Flow({ evaluation }: { evaluation: Evaluation }) {
+export const Flow = memo(function Flow({ evaluation }: { evaluation: SentEvaluation }) {
   const { nodes, links, height } = useMemo(() => {
     const { profiles, option, bus } = evaluation;
     const all = flowOf(profiles, option.system.devices, bus.devices, evaluation.assessment.ledger);

@@ -1,8 +1,9 @@
-import { type Evaluation, formatNumber, showText } from '@joulemetric/core';
+import { formatNumber, showText } from '@joulemetric/core';
 import { useState } from 'react';
+import type { SentEvaluation } from '../../workers/compute.worker.ts';
 
 /** The same as the picture, in words and numbers. */
-export function FlowTable({ evaluation }: { evaluation: Evaluation }) {
+export function FlowTable({ evaluation }: { evaluation: SentEvaluation }) {
   const [open, setOpen] = useState(false);
   return (
     <details className="border-b border-line py-1.5" onToggle={(event) => setOpen(event.currentTarget.open)}>
@@ -22,7 +23,7 @@ type Row = readonly string[];
 const DEVICE_HEAD: Row = ['Device', 'gives, Wh', 'lost converting', 'lost idling', 'on for', 'gives ÷ takes'];
 const LOAD_HEAD: Row = ['Load', 'useful, Wh', 'conversion', 'idle', 'storage', 'from the store'];
 
-function deviceRows({ bus }: Evaluation): Row[] {
+function deviceRows({ bus }: SentEvaluation): Row[] {
   return bus.devices.map(({ feed, outputW, conversionWh, heldIdleWh, unattendedIdleWh, onMin }) => {
     const outWh = outputW.reduce((sum, w) => sum + w, 0) / 60;
     const idleWh = heldIdleWh + unattendedIdleWh;
@@ -32,7 +33,7 @@ function deviceRows({ bus }: Evaluation): Row[] {
   });
 }
 
-function loadRows({ profiles, assessment: { ledger } }: Evaluation): Row[] {
+function loadRows({ profiles, assessment: { ledger } }: SentEvaluation): Row[] {
   const entries = [
     ...profiles.map(({ load }, i) => ({ name: load.name, entry: ledger.loads[i] })),
     ...(ledger.unattended.batteryWh > 0 ? [{ name: 'On, nothing running', entry: ledger.unattended }] : []),

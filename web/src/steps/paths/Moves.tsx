@@ -16,7 +16,7 @@ const WIDE = '@max-[620px]:hidden';
 export function Moves() {
   const { job, optionId, edit } = useJob();
   const { ticked, setTicked } = useTicks();
-  const { ranking, problem } = useRanking(job, optionId, ticked);
+  const { value: ranking, problem } = useRanking(job, optionId, ticked);
   const order = useBestOrder(job, optionId);
   const toggle = useCallback(
     (move: Move) =>

@@ -1,14 +1,16 @@
 import { monthName } from '@joulemetric/core';
-import { changeSystem } from '../../commands/design.ts';
+import { changeSources } from '../../commands/design.ts';
 import { useJob } from '../../shell/JobContext.tsx';
 import { QuantityField } from '../../ui/Field.tsx';
 import { Fig } from '../../ui/Fig.tsx';
 import { FitRow, useFindings } from '../../ui/FitRow.tsx';
+import { Parts } from '../../ui/Parts.tsx';
 
 /** The solar array. */
 export function ArrayRow() {
   const { job, evaluation, edit, optionId } = useJob();
-  const { array } = evaluation.option.system;
+  const { arrays } = evaluation.option.system;
+  const change = (parts: typeof arrays, key: string) => edit(changeSources(optionId, 'arrays', parts), `array-${key}`);
   const findings = useFindings('array.rating', 'sun.hours');
   return (
     <FitRow
@@ -25,15 +27,30 @@ export function ArrayRow() {
         </>
       }
     >
-      <QuantityField
-        label="Fitted"
+      <Parts
+        parts={arrays}
+        name="Array"
         unit="W"
         kind="power"
-        value={array.ratingW}
-        auto="as required"
         min={0}
         max={20_000}
-        onChange={(ratingW) => edit(changeSystem(optionId, 'array', { ratingW }), 'array-rating')}
+        most={8}
+        sizeOf={({ ratingW }) => ratingW}
+        withValue={(array, ratingW) => ({ ...array, ratingW })}
+        blank={{ id: 'array', name: 'Array', ratingW: 200, controllerA: null }}
+        onChange={change}
+        more={(array, replace, which) => (
+          <QuantityField
+            label={which === '' ? 'Controller gives at most' : `Controller of ${which}`}
+            unit="A"
+            kind="current"
+            value={array.controllerA}
+            auto="no limit"
+            min={1}
+            max={1000}
+            onChange={(controllerA) => replace({ ...array, controllerA }, 'controller')}
+          />
+        )}
       />
     </FitRow>
   );

@@ -1,14 +1,14 @@
 import { formatDuration } from '@joulemetric/core';
-import { changeSystem } from '../../commands/design.ts';
+import { changeSources } from '../../commands/design.ts';
 import { useJob } from '../../shell/JobContext.tsx';
-import { QuantityField } from '../../ui/Field.tsx';
 import { Fig } from '../../ui/Fig.tsx';
 import { FitRow, useFindings } from '../../ui/FitRow.tsx';
+import { Parts } from '../../ui/Parts.tsx';
 
 /** Charging while driving. */
 export function DcdcRow() {
   const { job, evaluation, edit, optionId } = useJob();
-  const { dcdc } = evaluation.option.system;
+  const { driving } = evaluation.option.system;
   const findings = useFindings('dcdc.rating');
   const { driveHoursPerDay } = job.brief;
   return (
@@ -27,15 +27,18 @@ export function DcdcRow() {
         )
       }
     >
-      <QuantityField
-        label="Fitted"
+      <Parts
+        parts={driving}
+        name="DC-DC charger"
         unit="A"
         kind="current"
-        value={dcdc.ratingA}
-        auto="as required"
         min={0}
         max={500}
-        onChange={(ratingA) => edit(changeSystem(optionId, 'dcdc', { ratingA }), 'dcdc-rating')}
+        most={4}
+        sizeOf={({ ratingA }) => ratingA}
+        withValue={(charger, ratingA) => ({ ...charger, ratingA })}
+        blank={{ id: 'dcdc', name: 'DC-DC charger', ratingA: 20 }}
+        onChange={(parts, key) => edit(changeSources(optionId, 'driving', parts), `dcdc-${key}`)}
       />
     </FitRow>
   );

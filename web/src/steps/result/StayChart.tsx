@@ -13,7 +13,7 @@ const STEP_MIN = 5;
 
 /** The state of charge through the first day away and, dashed, through the last; simulated in a worker. */
 export default function StayChart({ job, optionId }: { job: Job; optionId: string }) {
-  const { simulation, problem } = useStay(job, optionId);
+  const { value: simulation, problem } = useStay(job, optionId);
   const holder = useChart(simulation, optionsOf);
 
   return (

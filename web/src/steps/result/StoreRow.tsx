@@ -1,8 +1,9 @@
-import { changeBusVoltage, changeSystem } from '../../commands/design.ts';
+import { changeBusVoltage, changeStore } from '../../commands/design.ts';
 import { useJob } from '../../shell/JobContext.tsx';
 import { Choice, QuantityField } from '../../ui/Field.tsx';
 import { Fig } from '../../ui/Fig.tsx';
 import { FitRow, useFindings } from '../../ui/FitRow.tsx';
+import { Parts } from '../../ui/Parts.tsx';
 import { RegionField } from '../../ui/RegionField.tsx';
 
 const CHEMISTRIES = [
@@ -42,15 +43,18 @@ export function StoreRow() {
         </>
       }
     >
-      <QuantityField
-        label="Fitted"
+      <Parts
+        parts={store.strings}
+        name="String"
         unit="Ah"
         kind="charge"
-        value={store.capacityAh}
-        auto="as required"
         min={1}
         max={20_000}
-        onChange={(capacityAh) => edit(changeSystem(optionId, 'store', { capacityAh }), 'store-capacity')}
+        most={12}
+        sizeOf={({ capacityAh }) => capacityAh}
+        withValue={(string, capacityAh) => ({ ...string, capacityAh })}
+        blank={{ id: 'string', name: 'String', capacityAh: 100 }}
+        onChange={(strings, key) => edit(changeStore(optionId, { strings }), `store-${key}`)}
       />
       <Choice
         label="Bus"
@@ -63,7 +67,7 @@ export function StoreRow() {
         value={store.chemistry}
         options={CHEMISTRIES}
         onChange={(chemistry) =>
-          edit(changeSystem(optionId, 'store', { chemistry, usableDepth: null, roundTripEfficiency: null }))
+          edit(changeStore(optionId, { chemistry, usableDepth: null, roundTripEfficiency: null }))
         }
       />
       <QuantityField
@@ -74,7 +78,7 @@ export function StoreRow() {
         auto={store.chemistry === 'lfp' ? '80, usual' : '50, usual'}
         min={10}
         max={100}
-        onChange={(usableDepth) => edit(changeSystem(optionId, 'store', { usableDepth }), 'store-depth')}
+        onChange={(usableDepth) => edit(changeStore(optionId, { usableDepth }), 'store-depth')}
       />
       <RegionField
         quantity="°C"
@@ -82,7 +86,7 @@ export function StoreRow() {
         value={store.coldestC}
         min={-40}
         max={50}
-        onChange={(coldestC) => coldestC !== null && edit(changeSystem(optionId, 'store', { coldestC }), 'store-cold')}
+        onChange={(coldestC) => coldestC !== null && edit(changeStore(optionId, { coldestC }), 'store-cold')}
       />
       <QuantityField
         label="Out ÷ in, round trip"
@@ -92,9 +96,7 @@ export function StoreRow() {
         auto="the usual"
         min={50}
         max={100}
-        onChange={(roundTripEfficiency) =>
-          edit(changeSystem(optionId, 'store', { roundTripEfficiency }), 'store-round')
-        }
+        onChange={(roundTripEfficiency) => edit(changeStore(optionId, { roundTripEfficiency }), 'store-round')}
       />
     </FitRow>
   );

@@ -1,13 +1,13 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { Run } from '../job/schema.ts';
+import type { Use } from '../job/schema.ts';
 import { validateJob } from '../job/validate.ts';
 import { aJob, aLoad } from '../test/jobs.ts';
 import { withPhases } from './phases.ts';
-import { addRun, minutesPerDay, moveRun, rescaleRuns, resizeRun, spreadRuns } from './runs.ts';
+import { addUse, minutesPerDay, moveUse, rescaleUses, resizeUse, spreadUses } from './uses.ts';
 
-const noOverlap = (runs: readonly Run[]) =>
-  expect(validateJob(aJob([aLoad({ runs: [...runs] })]))).toMatchObject({ ok: true });
+const noOverlap = (uses: readonly Use[]) =>
+  expect(validateJob(aJob([aLoad({ uses: [...uses] })]))).toMatchObject({ ok: true });
 
 describe('runs of a day', () => {
   it('move as far as their neighbours let them, and around the clock when alone', () => {
@@ -15,9 +15,9 @@ describe('runs of a day', () => {
       { startMin: 60, minutes: 60 },
       { startMin: 180, minutes: 60 },
     ];
-    expect(moveRun(two, 0, 500)[0]).toEqual({ startMin: 120, minutes: 60 });
-    expect(moveRun(two, 1, -500)[1]).toEqual({ startMin: 120, minutes: 60 });
-    expect(moveRun([{ startMin: 30, minutes: 60 }], 0, -60)).toEqual([{ startMin: 1410, minutes: 60 }]);
+    expect(moveUse(two, 0, 500)[0]).toEqual({ startMin: 120, minutes: 60 });
+    expect(moveUse(two, 1, -500)[1]).toEqual({ startMin: 120, minutes: 60 });
+    expect(moveUse([{ startMin: 30, minutes: 60 }], 0, -60)).toEqual([{ startMin: 1410, minutes: 60 }]);
   });
 
   it('grow up to the next run, across midnight too, and shrink to the least', () => {
@@ -25,14 +25,14 @@ describe('runs of a day', () => {
       { startMin: 1320, minutes: 60 },
       { startMin: 60, minutes: 30 },
     ];
-    expect(resizeRun(night, 0, 600, 5)[0]?.minutes).toBe(180);
-    expect(resizeRun(night, 0, -600, 5)[0]?.minutes).toBe(5);
-    expect(resizeRun([{ startMin: 0, minutes: 60 }], 0, 5000, 5)[0]?.minutes).toBe(1440);
+    expect(resizeUse(night, 0, 600, 5)[0]?.minutes).toBe(180);
+    expect(resizeUse(night, 0, -600, 5)[0]?.minutes).toBe(5);
+    expect(resizeUse([{ startMin: 0, minutes: 60 }], 0, 5000, 5)[0]?.minutes).toBe(1440);
   });
 
   it('are added in the longest gap, and not where there is no room', () => {
-    expect(addRun([{ startMin: 0, minutes: 60 }], 60)).toContainEqual({ startMin: 720, minutes: 60 });
-    expect(addRun([{ startMin: 0, minutes: 1440 }], 60)).toHaveLength(1);
+    expect(addUse([{ startMin: 0, minutes: 60 }], 60)).toContainEqual({ startMin: 720, minutes: 60 });
+    expect(addUse([{ startMin: 0, minutes: 1440 }], 60)).toHaveLength(1);
   });
 
   it('never overlap, whatever is done to them', () => {
@@ -47,15 +47,15 @@ describe('runs of a day', () => {
         fc.integer({ min: 1, max: 200 }),
         fc.array(edit, { maxLength: 15 }),
         (times, minutes, edits) => {
-          let runs = spreadRuns(times, minutes);
+          let uses = spreadUses(times, minutes);
           for (const { kind, index, by } of edits) {
-            const at = index % runs.length;
-            if (kind === 0) runs = moveRun(runs, at, by);
-            if (kind === 1) runs = resizeRun(runs, at, by, 1);
-            if (kind === 2) runs = addRun(runs, 1 + Math.abs(by % 90));
-            if (kind === 3 && by > 0 && by <= 1440) runs = rescaleRuns(runs, by);
-            noOverlap(runs);
-            expect(minutesPerDay(runs)).toBeLessThanOrEqual(1440 + 1e-6);
+            const at = index % uses.length;
+            if (kind === 0) uses = moveUse(uses, at, by);
+            if (kind === 1) uses = resizeUse(uses, at, by, 1);
+            if (kind === 2) uses = addUse(uses, 1 + Math.abs(by % 90));
+            if (kind === 3 && by > 0 && by <= 1440) uses = rescaleUses(uses, by);
+            noOverlap(uses);
+            expect(minutesPerDay(uses)).toBeLessThanOrEqual(1440 + 1e-6);
           }
         },
       ),
@@ -70,8 +70,8 @@ describe('a run made longer', () => {
       { startMin: 420, minutes: 0.5 },
       { startMin: 420.5, minutes: 0.5 },
     ];
-    expect(resizeRun(close, 0, 0, 1)).toEqual(close);
-    expect(resizeRun([{ startMin: 420, minutes: 0.5 }], 0, 0, 1)).toEqual([{ startMin: 420, minutes: 1 }]);
+    expect(resizeUse(close, 0, 0, 1)).toEqual(close);
+    expect(resizeUse([{ startMin: 420, minutes: 0.5 }], 0, 0, 1)).toEqual([{ startMin: 420, minutes: 1 }]);
   });
 });
 
@@ -79,9 +79,9 @@ describe('phases', () => {
   const phase = (minutes: number | null) => ({ label: 'p', powerW: 100, minutes });
 
   it('set the length of the runs when all are fixed, its least when one fills the rest', () => {
-    const load = aLoad({ runs: [{ startMin: 60, minutes: 10 }] });
-    expect(withPhases(load, [phase(6), phase(30)]).runs).toEqual([{ startMin: 60, minutes: 36 }]);
-    expect(withPhases(load, [phase(6), phase(null)]).runs).toEqual([{ startMin: 60, minutes: 10 }]);
+    const load = aLoad({ uses: [{ startMin: 60, minutes: 10 }] });
+    expect(withPhases(load, [phase(6), phase(30)]).uses).toEqual([{ startMin: 60, minutes: 36 }]);
+    expect(withPhases(load, [phase(6), phase(null)]).uses).toEqual([{ startMin: 60, minutes: 10 }]);
   });
 
   it('leave a valid load, however long they become', () => {
@@ -93,7 +93,7 @@ describe('phases', () => {
         (lengths, times) => {
           fc.pre(lengths.filter((one) => one === null).length <= 1);
           fc.pre(lengths.reduce<number>((sum, one) => sum + (one ?? 0), 0) <= 1440);
-          const load = aLoad({ runs: spreadRuns(times, 20) });
+          const load = aLoad({ uses: spreadUses(times, 20) });
           expect(validateJob(aJob([{ ...load, ...withPhases(load, lengths.map(phase)) }]))).toMatchObject({ ok: true });
         },
       ),

@@ -1,14 +1,14 @@
-import { addRun, cycleLength, formatClock, type Load, type Run } from '@joulemetric/core';
+import { addUse, cycleLength, formatClock, type Load, type Use } from '@joulemetric/core';
 import { useJob } from '../../shell/JobContext.tsx';
 import { Lane } from './Lane.tsx';
 
-/** When a load runs, to be dragged: the lane large enough for a thumb, and its runs in words. */
-export function Runs({ load, onChange }: { load: Load; onChange: (runs: Run[], key?: string) => void }) {
+/** When a load runs, to be dragged: the lane large enough for a thumb, and its uses in words. */
+export function Uses({ load, onChange }: { load: Load; onChange: (uses: Use[], key?: string) => void }) {
   const { evaluation } = useJob();
   const profile = evaluation.profiles.find((one) => one.load.id === load.id);
   if (!profile || load.draw.kind === 'standby') return null;
   const usual = load.draw.kind === 'cycle' ? cycleLength(load.draw.phases).fixedMin : 0;
-  const length = Math.max(usual, load.runs.at(-1)?.minutes ?? 30);
+  const length = Math.max(usual, load.uses.at(-1)?.minutes ?? 30);
   return (
     <div>
       <p className="text-note text-ink-2">When: drag it, its right end to change how long</p>
@@ -23,15 +23,15 @@ export function Runs({ load, onChange }: { load: Load; onChange: (runs: Run[], k
         <span>24</span>
       </p>
       <ul className="mt-1">
-        {load.runs.map((run) => (
-          <li key={run.startMin} className="num flex justify-between border-b border-line-2 py-0.5">
-            {formatClock(run.startMin)}–{formatClock(run.startMin + run.minutes)}
+        {load.uses.map((use) => (
+          <li key={use.startMin} className="num flex justify-between border-b border-line-2 py-0.5">
+            {formatClock(use.startMin)}–{formatClock(use.startMin + use.minutes)}
             <button
               type="button"
-              aria-label={`Remove the run at ${formatClock(run.startMin)}`}
+              aria-label={`Remove the use at ${formatClock(use.startMin)}`}
               onClick={() =>
                 onChange(
-                  load.runs.filter((other) => other !== run),
+                  load.uses.filter((other) => other !== use),
                   'remove',
                 )
               }
@@ -44,7 +44,7 @@ export function Runs({ load, onChange }: { load: Load; onChange: (runs: Run[], k
       </ul>
       <button
         type="button"
-        onClick={() => onChange(addRun(load.runs, length))}
+        onClick={() => onChange(addUse(load.uses, length))}
         className="mt-1.5 border-b border-mark text-note phone:min-h-11"
       >
         One more run

@@ -1,0 +1,126 @@
+/** Nothing more is to be said than the code does. */
+type Nothing = Readonly<Record<never, never>>;
+
+/** What each kind of finding tells of, by its code: figures in the unit that their names say, and names. */
+export interface FindingValues {
+  readonly 'no-loads': Nothing;
+  readonly 'double-conversion': { readonly name: string; readonly lostWh: number; readonly share: number };
+  readonly 'idle-dominates': { readonly idleWh: number; readonly share: number; readonly policy: string };
+  readonly 'inverter-too-small': {
+    readonly name: string;
+    readonly ratingW: number;
+    readonly requiredW: number;
+    readonly worstW: number;
+    readonly unit: string;
+    readonly marginTaken: number;
+  };
+  readonly 'inverter-oversized': { readonly ratingW: number; readonly enoughW: number; readonly idleWh: number };
+  readonly 'inverter-parallel': { readonly units: number; readonly requiredW: number };
+  readonly 'moment-unproved': { readonly momentW: number };
+  readonly 'inverter-start': {
+    readonly device: string;
+    readonly name: string;
+    readonly kind: string;
+    readonly askedW: number;
+    readonly limitW: number;
+    readonly seconds: number;
+    readonly holdSeconds: number;
+    readonly alsoOver: number;
+  };
+  readonly 'inverter-heat': {
+    readonly device: string;
+    readonly askedW: number;
+    readonly limitW: number;
+    readonly ambientC: number;
+  };
+  readonly 'surge-unknown': { readonly device: string; readonly startW: number; readonly seconds: number };
+  readonly 'together-contradiction': { readonly names: string };
+  readonly 'supply-overload': {
+    readonly supply: string;
+    readonly unit: string;
+    readonly worst: number;
+    readonly limit: number;
+    readonly names: string;
+  };
+  readonly 'supply-charger': {
+    readonly supply: string;
+    readonly unit: string;
+    readonly full: number;
+    readonly limit: number;
+    readonly leftW: number;
+  };
+  readonly 'supply-start': {
+    readonly supply: string;
+    readonly unit: string;
+    readonly peak: number;
+    readonly limit: number;
+    readonly name: string;
+  };
+  readonly 'assist-short': { readonly supply: string; readonly missingW: number; readonly device: string };
+  readonly 'nothing-passes': { readonly device: string };
+  readonly 'low-voltage-high-current': {
+    readonly busV: number;
+    readonly worstW: number;
+    readonly amps: number;
+    readonly guideW: number;
+  };
+  readonly 'store-current': {
+    readonly amps: number;
+    readonly limitA: number;
+    readonly limitC: number;
+    readonly neededAh: number;
+  };
+  readonly 'store-short': { readonly capacityWh: number; readonly requiredWh: number; readonly days: number };
+  readonly 'store-cold': { readonly coldestC: number };
+  readonly 'no-sun': Nothing;
+  readonly 'sun-hours-doubtful': {
+    readonly hours: number;
+    readonly share: number;
+    readonly month: string;
+    readonly others: number;
+  };
+  readonly 'balance-short': { readonly shortWh: number; readonly days: number; readonly nights: number };
+  readonly 'dcdc-limited': { readonly ratingA: number; readonly limitA: number };
+  readonly 'payload-exceeded': { readonly overKg: number; readonly kitKg: number };
+  readonly 'measure-first': {
+    readonly name: string;
+    readonly evidence: string;
+    readonly lowWh: number;
+    readonly highWh: number;
+  };
+  readonly 'critical-single-source': { readonly name: string; readonly sources: number };
+  readonly 'cannot-hold': { readonly name: string; readonly hours: number; readonly what: string };
+  readonly 'mains-licensed': { readonly volts: number };
+  readonly 'hookup-inlet': { readonly supply: string };
+  readonly 'generator-fumes': { readonly supply: string };
+  readonly 'inverter-loop': { readonly name: string };
+  readonly 'port-overload': {
+    readonly name: string;
+    readonly port: string;
+    readonly peak: number;
+    readonly limit: number;
+    readonly unit: string;
+    readonly meanW: number;
+  };
+  readonly 'no-port': { readonly name: string };
+  readonly 'stepped-wave': { readonly name: string; readonly device: string; readonly sensitive: number };
+  readonly 'converter-undersized': {
+    readonly device: string;
+    readonly ratingW: number;
+    readonly worstW: number;
+    readonly loads: number;
+  };
+  readonly 'voltage-range': {
+    readonly name: string;
+    readonly reachesV: number;
+    readonly limitV: number;
+    readonly high: number;
+  };
+  readonly 'search-asleep': {
+    readonly name: string;
+    readonly device: string;
+    readonly runningW: number;
+    readonly wakeW: number;
+  };
+  readonly 'off-hours': { readonly name: string; readonly device: string; readonly hours: number };
+}

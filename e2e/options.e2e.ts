@@ -1,0 +1,50 @@
+import { add, expect, goTo, openJob, saved, storedJob, test } from './app.ts';
+
+test('a load is fed otherwise in one option, arrays stand side by side, a table says the months', async ({ page }) => {
+  const id = await openJob(page);
+  await add(page, 'laptop 60W 5h 230V');
+  await add(page, 'kettle 1200W 3x4min');
+  await page.keyboard.press('Control+k');
+  await page.keyboard.type('copy this option');
+  await page.keyboard.press('Enter');
+  await page.getByRole('radio', { name: 'B 12 V' }).click();
+  const path = page.getByLabel('Path of Laptop');
+  const usual = await path.inputValue();
+  await path.selectOption('direct');
+  await saved(page);
+  let job = await storedJob(page, id);
+  expect(job.options.map(({ feeds }) => feeds.length)).toEqual([0, 1]);
+  expect(job.loads[0]?.path).toBe(usual);
+  await page.getByRole('radio', { name: 'A 12 V' }).click();
+  await expect(path).toHaveValue(usual);
+  await page.getByRole('radio', { name: 'B 12 V' }).click();
+  await expect(path).toHaveValue('direct');
+
+  await goTo(page, 'r');
+  const array = page.getByRole('region', { name: 'Solar array' });
+  await array.getByLabel('Fitted').fill('300');
+  await array.getByRole('button', { name: 'One more beside it' }).click();
+  await array.getByLabel('Array 2', { exact: true }).fill('150');
+  await array.getByLabel('Controller of Array 1').fill('10');
+  await expect(page.locator('[data-figure="array.rating"]').first()).toContainText('450');
+  await saved(page);
+  job = await storedJob(page, id);
+  expect(job.options[1]?.system.arrays).toMatchObject([
+    { ratingW: 300, controllerA: 10 },
+    { ratingW: 150, controllerA: null },
+  ]);
+  expect(job.options[0]?.system.arrays).toBeNull();
+  await array.getByLabel('Array 2', { exact: true }).fill('');
+  await expect(array.getByLabel('Fitted')).toHaveValue('300');
+
+  await goTo(page, 'b');
+  await page.getByText('Clocks, height, month by month').click();
+  const months = page.getByLabel('Peak sun hours, January to December');
+  await months.fill('1 2 3');
+  await expect(page.getByText('Twelve figures, January first: these are 3')).toBeVisible();
+  await months.fill('1 2 3 4 4.5 5 5 4.5 3.5 2.5 1.5 1');
+  await saved(page);
+  expect((await storedJob(page, id)).brief.place.monthly.peakSunHours?.[8]).toBe(3.5);
+  await page.getByLabel('Clocks ahead of UTC').fill('25');
+  await expect(page.getByText('Between -12 and 14 h')).toBeVisible();
+});

@@ -1,0 +1,137 @@
+import { type Assessment, applyMoves, Effort, evaluate, type Job, type Move } from '@joulemetric/core';
+import { useEffect, useMemo, useReducer, useState } from 'react';
+import { details, FIRST_EFFORT, figures, Overtaken, PAGE_EFFORT } from '../edges/compute.ts';
+import type { SentEvaluation } from '../workers/compute.worker.ts';
+
+/** A job as the page shows it: all that stands on it is of this one evaluation. */
+export interface Shown {
+  readonly job: Job;
+  readonly optionId: string;
+  readonly evaluation: SentEvaluation;
+  readonly whatIf: readonly Move[];
+}
+
+export interface Reckoned {
+  /** The last job whose figures are there; null until the first are. */
+  readonly shown: Shown | null;
+  /** The assessment of another job; of one that takes long only if it is one of the last that were reckoned. */
+  readonly assessmentOf: (job: Job) => Assessment | null;
+  /** Whether a search that was cut short is being gone on with. */
+  readonly isProving: boolean;
+  readonly goOn: () => void;
+  readonly problem: string | null;
+  /** Asks once more for figures that did not come. */
+  readonly retry: () => void;
+}
+
+/** From so much on figures are reckoned off the page: about 20 ms on a slow machine. Found by measuring. */
+const LONG = 350;
+
+/** What a job asks of the page, roughly: loads, and more where lanes make many moments or groups a search. */
+export function isLong({ loads, together, rules }: Pick<Job, 'loads' | 'together' | 'rules'>): boolean {
+  const byLanes = rules.coincide === 'by-lanes';
+  return loads.length * (byLanes ? 8 : 1) + together.atMost.length * (byLanes ? 8 : 4) > LONG;
+}
+
+/** The last evaluations, so that the job before an edit is not reckoned again. Jobs are never changed in place. */
+let reckoned: readonly { readonly job: Job; readonly optionId: string; readonly evaluation: SentEvaluation }[] = [];
+const KEPT = 4;
+
+const known = (job: Job, optionId: string): SentEvaluation | null =>
+  reckoned.find((one) => one.job === job && one.optionId === optionId)?.evaluation ?? null;
+
+function remember(job: Job, optionId: string, evaluation: SentEvaluation): SentEvaluation {
+  const others = reckoned.filter((one) => one.job !== job || one.optionId !== optionId);
+  reckoned = [{ job, optionId, evaluation }, ...others].slice(0, KEPT);
+  return evaluation;
+}
+
+/** At once, and without going far: see `isLong`. */
+const here = (job: Job, optionId: string): SentEvaluation =>
+  known(job, optionId) ?? remember(job, optionId, evaluate(job, optionId, new Effort(PAGE_EFFORT)));
+
+const isProved = ({ assessment }: SentEvaluation): boolean =>
+  !assessment.findings.some(({ code }) => code === 'moment-unproved');
+
+/** ms without an edit before a search that was cut short is gone on with, and what that may cost; then on request. */
+const REST_MS = 600;
+const PROOF_EFFORT = 3e6;
+const MORE = 10;
+
+/**
+ * The figures of a job: at once where that takes no longer than a frame or two, otherwise off the page, the last ones
+ * standing until the next are there. What was cut short is gone on with once the job rests.
+ */
+export function useReckoned(job: Job, optionId: string, whatIf: readonly Move[]): Reckoned {
+  const target = useMemo(() => (whatIf.length > 0 ? applyMoves(job, optionId, whatIf) : job), [job, optionId, whatIf]);
+  const [, again] = useReducer((count: number) => count + 1, 0);
+  const [problem, setProblem] = useState<string | null>(null);
+  const [attempt, retry] = useReducer((count: number) => count + 1, 0);
+  const [last, setLast] = useState<Shown | null>(null);
+  const long = isLong(target);
+  const found = known(target, optionId);
+  const evaluation = useMemo(() => found ?? (long ? null : here(target, optionId)), [found, long, target, optionId]);
+  const shown = useMemo(() => evaluation && { job, optionId, evaluation, whatIf }, [job, optionId, evaluation, whatIf]);
+  // Kept while the next figures are reckoned.
+  if (shown && shown !== last) setLast(shown);
+
+  // biome-ignore lint/correctness/useExhaustiveDependencies: another attempt asks the same again.
+  useEffect(() => {
+    if (evaluation) return;
+    let wanted = true;
+    figures
+      .ask('figures', (remote) => remote.evaluate(target, optionId, FIRST_EFFORT))
+      .then(
+        (answer) => {
+          remember(target, optionId, answer);
+          if (!wanted) return;
+          setProblem(null);
+          again();
+        },
+        (error: Error) => {
+          if (wanted && !(error instanceof Overtaken)) setProblem(error.message);
+        },
+      );
+    return () => {
+      wanted = false;
+    };
+  }, [evaluation, target, optionId, attempt]);
+
+  const [effort, setEffort] = useState(PROOF_EFFORT);
+  const [isProving, setProving] = useState(false);
+  const cut = evaluation !== null && !isProved(evaluation);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: another job begins with the usual effort.
+  useEffect(() => setEffort(PROOF_EFFORT), [target, optionId]);
+  useEffect(() => {
+    setProving(false);
+    if (!cut) return;
+    let wanted = true;
+    const timer = setTimeout(() => {
+      setProving(true);
+      details
+        .ask('proof', (remote) => remote.evaluate(target, optionId, effort))
+        .then(
+          (answer) => {
+            if (!wanted) return;
+            remember(target, optionId, answer);
+            setProving(false);
+            again();
+          },
+          () => wanted && setProving(false),
+        );
+    }, REST_MS);
+    return () => {
+      wanted = false;
+      clearTimeout(timer);
+    };
+  }, [cut, target, optionId, effort]);
+
+  return {
+    shown: shown ?? last,
+    assessmentOf: (one) => (isLong(one) ? known(one, optionId) : here(one, optionId))?.assessment ?? null,
+    isProving,
+    goOn: () => setEffort((now) => now * MORE),
+    problem,
+    retry,
+  };
+}

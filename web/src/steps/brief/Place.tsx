@@ -1,0 +1,157 @@
+import { SKY } from '@joulemetric/core';
+import { useState } from 'react';
+import { changePlace, changeRegion } from '../../commands/design.ts';
+import { useJob } from '../../shell/JobContext.tsx';
+import { Choice, QuantityField, TextField } from '../../ui/Field.tsx';
+import { MonthsField } from '../../ui/MonthsField.tsx';
+import { RegionField } from '../../ui/RegionField.tsx';
+import { Section } from './Section.tsx';
+
+const MAINS = [
+  { value: '230V-50Hz', label: '230 V 50 Hz' },
+  { value: '120V-60Hz', label: '120 V 60 Hz' },
+] as const;
+const UNITS = [
+  { value: 'metric', label: 'kg, °C' },
+  { value: 'imperial', label: 'lb, °F' },
+] as const;
+
+/** What is finer than a latitude and a word for the sky: where the clocks stand, how high it is, what a table says. */
+function FinerPlace() {
+  const { job, edit } = useJob();
+  const { place } = job.brief;
+  const { monthly, longitudeDeg, utcOffsetH, heightM } = place;
+  const [unfolded] = useState(() =>
+    [longitudeDeg, utcOffsetH, heightM, ...Object.values(monthly)].some((one) => one !== null),
+  );
+  const change = (part: Partial<typeof monthly>, key: string) =>
+    edit(changePlace({ monthly: { ...monthly, ...part } }), `monthly-${key}`);
+  const imperial = job.brief.region.units === 'imperial';
+  const degrees = imperial
+    ? { unit: '°F', shown: (c: number) => c * 1.8 + 32, stored: (f: number) => (f - 32) / 1.8 }
+    : { unit: '°C' };
+  const range = (min: number, max: number) =>
+    imperial ? { min: Math.ceil(min * 1.8 + 32), max: Math.floor(max * 1.8 + 32) } : { min, max };
+  return (
+    <details className="col-span-full" open={unfolded}>
+      <summary className="cursor-pointer py-1 text-note text-ink-2">Clocks, height, month by month</summary>
+      <div className="grid grid-cols-3 gap-x-5 gap-y-3 pt-2 phone:grid-cols-1">
+        <QuantityField
+          label="Longitude, west negative"
+          unit="°"
+          value={place.longitudeDeg}
+          auto="not known"
+          min={-180}
+          max={180}
+          onChange={(value) => edit(changePlace({ longitudeDeg: value }), 'longitude')}
+        />
+        <QuantityField
+          label="Clocks ahead of UTC"
+          unit="h"
+          value={place.utcOffsetH}
+          auto="by the sun"
+          min={-12}
+          max={14}
+          onChange={(value) => edit(changePlace({ utcOffsetH: value }), 'utc')}
+        />
+        <QuantityField
+          label="Above the sea"
+          unit="m"
+          value={place.heightM}
+          auto="not known"
+          min={-430}
+          max={6000}
+          note={place.heightM === null ? undefined : 'a new generator is derated for it'}
+          onChange={(value) => edit(changePlace({ heightM: value }), 'height')}
+        />
+      </div>
+      <div className="space-y-3 pt-3">
+        <MonthsField
+          label="Peak sun hours, January to December"
+          unit="h"
+          value={monthly.peakSunHours}
+          min={0}
+          max={12}
+          onChange={(peakSunHours) => change({ peakSunHours }, 'sun')}
+        />
+        <MonthsField
+          label="Usual afternoons, January to December"
+          {...degrees}
+          {...range(-40, 60)}
+          value={monthly.dayTempC}
+          onChange={(dayTempC) => change({ dayTempC }, 'day')}
+        />
+        <MonthsField
+          label="Usual nights, January to December"
+          {...degrees}
+          {...range(-50, 50)}
+          value={monthly.nightTempC}
+          onChange={(nightTempC) => change({ nightTempC }, 'night')}
+        />
+      </div>
+    </details>
+  );
+}
+
+/** Where it is used: its sky, its warmth, and what is finer than these. */
+export function Place() {
+  const { job, edit } = useJob();
+  const { place, region } = job.brief;
+  const skies = Object.entries(SKY).map(([value, { name }]) => ({ value: value as keyof typeof SKY, label: name }));
+  return (
+    <Section title="Place and sky">
+      <TextField
+        label="Where it is used"
+        value={place.label}
+        onChange={(label) => edit(changePlace({ label }), 'place')}
+      />
+      <QuantityField
+        label="Latitude, south negative"
+        unit="°"
+        value={place.latitudeDeg}
+        min={-90}
+        max={90}
+        onChange={(value) => value !== null && edit(changePlace({ latitudeDeg: value }), 'latitude')}
+      />
+      <Choice label="Sky there" value={place.sky} options={skies} onChange={(sky) => edit(changePlace({ sky }))} />
+      <QuantityField
+        label="Peak sun hours, if known"
+        unit="h"
+        value={place.peakSunHours}
+        auto="from latitude and sky"
+        min={0}
+        max={12}
+        onChange={(value) => edit(changePlace({ peakSunHours: value }), 'sunhours')}
+      />
+      <RegionField
+        quantity="°C"
+        label="Usual afternoon"
+        value={place.dayTempC}
+        min={-40}
+        max={60}
+        onChange={(value) => value !== null && edit(changePlace({ dayTempC: value }), 'day-temp')}
+      />
+      <RegionField
+        quantity="°C"
+        label="Usual night"
+        value={place.nightTempC}
+        min={-50}
+        max={50}
+        onChange={(value) => value !== null && edit(changePlace({ nightTempC: value }), 'night-temp')}
+      />
+      <FinerPlace />
+      <Choice
+        label="Mains of the region"
+        value={region.mains}
+        options={MAINS}
+        onChange={(mains) => edit(changeRegion({ mains }))}
+      />
+      <Choice
+        label="Weights and warmth in"
+        value={region.units}
+        options={UNITS}
+        onChange={(units) => edit(changeRegion({ units }))}
+      />
+    </Section>
+  );
+}

@@ -1,0 +1,94 @@
+import {
+  type BestSets,
+  bestSequence,
+  bestSetsInSteps,
+  Effort,
+  type Evaluation,
+  evaluate,
+  type Job,
+  type MomentDetail,
+  momentDetail,
+  type Prepared,
+  prepareMoves,
+  type Ranking,
+  rankMoves,
+  type Sequence,
+  type StaySimulation,
+  simulateStay,
+} from '@joulemetric/core';
+import { expose, transfer } from 'comlink';
+
+/** What the page asks of the core that may take longer than a frame; see `edges/compute.ts`. */
+
+/** What each of the many days of a ranking may cost in searches. */
+const EFFORT = 3e4;
+
+/** The job last asked about for its moves, with what has been reckoned of it: a tick more asks for little. */
+let known: { key: string; prepared: Prepared } | null = null;
+
+function prepared(job: Job, optionId: string): Prepared {
+  const key = `${optionId}\n${JSON.stringify(job)}`;
+  if (known?.key !== key) known = { key, prepared: prepareMoves(job, optionId, EFFORT) };
+  return known.prepared;
+}
+
+/** Counts what was asked and dropped about sets: whoever sees it change stops. */
+let asked = 0;
+
+const computeWorker = {
+  evaluate(job: Job, optionId: string, effort: number): SentEvaluation {
+    const { coincidence: _coincidence, slices: _slices, ...sent } = evaluate(job, optionId, new Effort(effort));
+    return sent;
+  },
+  /** The day's need on each of some variations of the job, Wh. */
+  needs(jobs: readonly Job[], optionId: string, effort: number): number[] {
+    return jobs.map((job) => evaluate(job, optionId, new Effort(effort)).assessment.figures['demand.battery'].value);
+  },
+  simulate(job: Job, optionId: string, effort: number): StaySimulation {
+    const stay = simulateStay(job, optionId, new Effort(effort));
+    // The first and the last day are one trace when the stay is one night: each buffer is handed over once.
+    const buffers = new Set(
+      [stay.first.soc, stay.last.soc, stay.busW, stay.solarW, stay.alternatorW].map((a) => a.buffer),
+    );
+    return transfer(stay, [...buffers] as ArrayBuffer[]);
+  },
+  /** With the ms it took, for the benchmark. */
+  detail(job: Job, optionId: string, effort: number): MomentDetail & { readonly tookMs: number } {
+    const started = performance.now();
+    const detail = momentDetail(job, optionId, new Effort(effort));
+    return { ...detail, tookMs: performance.now() - started };
+  },
+  /** With the ms it took, for the benchmark. */
+  rank(job: Job, optionId: string, tickedIds: readonly string[]): Ranking & { readonly tookMs: number } {
+    const started = performance.now();
+    const ranking = rankMoves(prepared(job, optionId), tickedIds);
+    return { ...ranking, tookMs: performance.now() - started };
+  },
+  sequence(job: Job, optionId: string): Sequence {
+    return bestSequence(prepared(job, optionId));
+  },
+  /** What is reckoned of sets is not wanted any more. */
+  dropSets(): void {
+    asked += 1;
+  },
+  /** Every subset of the best moves; null when it was dropped meanwhile. */
+  async sets(job: Job, optionId: string, onProgress: (share: number) => void): Promise<BestSets | null> {
+    asked += 1;
+    const mine = asked;
+    const steps = bestSetsInSteps(prepared(job, optionId));
+    for (;;) {
+      const { done, value } = steps.next();
+      if (done) return value;
+      onProgress(value);
+      // Other questions get their turn between two steps.
+      await new Promise((resolve) => setTimeout(resolve));
+      if (mine !== asked) return null;
+    }
+  },
+};
+
+/** What is sent of an evaluation: the rules and slices of its searches stay where they were made. */
+export type SentEvaluation = Omit<Evaluation, 'coincidence' | 'slices'>;
+export type ComputeWorker = typeof computeWorker;
+
+expose(computeWorker);
