@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { promisify } from 'node:util';
 import { afterAll, describe, expect, it } from 'vitest';
+import { flatId } from './flatIds.ts';
 
 const run = promisify(execFile);
 const directory = mkdtempSync(join(tmpdir(), 'joulemetric-cli-'));
@@ -22,6 +23,24 @@ describe('the command line', () => {
     expect(optionId).toBe('b');
     expect(figures['demand.battery'].value).toBe(figures['demand.useful'].value + figures['loss.total'].value);
   });
+
+  it('prints ids without brackets, also where one figure refers to another', async () => {
+    const { stdout } = await assess('demo/bookbinders-camper.json');
+    expect(stdout).not.toMatch(/\w\[/);
+    const { figures } = JSON.parse(stdout);
+    const full = Object.entries(figures).find(([id]) => id.startsWith('supply.full.')) as [string, never];
+    const { inputs } = (full[1] as { working: { inputs: { symbol: string; figure?: string }[] } }).working;
+    const worst = inputs.find(({ symbol }) => symbol === 'worst')?.figure ?? '';
+    expect(worst).toBe(full[0].replace('full', 'worst'));
+    expect(figures[worst].value).toBeGreaterThan(0);
+  });
+
+  it.each([
+    ['inverter[kitchen].rating', 'device.rating.kitchen'],
+    ['supply[shore-2].assist-battery', 'supply.assist-battery.shore-2'],
+    ['array[roof].yield', 'array.yield.roof'],
+    ['store.required', 'store.required'],
+  ])('%s is printed as %s', (id, flat) => expect(flatId(id)).toBe(flat));
 
   it('prints the moves, the best first, and the order to make them in', async () => {
     const { stdout } = await assess('demo/river-survey-4wd.json', '--moves');

@@ -7,6 +7,7 @@ import { readFile } from 'node:fs/promises';
 import { parseArgs } from 'node:util';
 import { assess, bestSequence, evaluate, momentDetail, prepareMoves, rankMoves } from '@joulemetric/core';
 import { validateJob } from '@joulemetric/core/validate';
+import { withFlatIds } from './flatIds.ts';
 
 const USAGE = 'usage: npm run -s assess -- FILE.json [--option ID] [--moves | --moment]';
 
@@ -53,7 +54,7 @@ if (values.option !== undefined && !job.options.some(({ id }) => id === values.o
   refuse(`${file}: no option "${values.option}"; it has ${job.options.map(({ id }) => id).join(', ')}`);
 }
 const optionId = values.option ?? job.options[0]?.id ?? '';
-process.stdout.write(`${JSON.stringify(answer(), null, 2)}\n`);
+process.stdout.write(`${JSON.stringify(withFlatIds(answer()), null, 2)}\n`);
 
 function answer(): object {
   if (values.moves) return movesOf();

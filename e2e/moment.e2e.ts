@@ -83,10 +83,10 @@ test('a hookup: what fits, how far the charger goes down, what an assisting inve
   await hookup.getByLabel('Breaker').fill('15A');
   await hookup.getByLabel('Used of it').selectOption('1');
   await page.getByRole('radio', { name: 'With a transfer switch' }).check();
-  await expect(hookup.locator(figure('supply.worst.hookup'))).toContainText('21.3');
+  await expect(hookup.locator(figure('supply[hookup].worst'))).toContainText('21.3');
   await expect(hookup).toContainText('Not together on it');
   await page.getByRole('radio', { name: 'Assisting the supply' }).check();
-  await expect(hookup.locator(figure('supply.assist.hookup'))).toContainText('760');
+  await expect(hookup.locator(figure('supply[hookup].assist'))).toContainText('760');
   await expect(hookup).toContainText('Everything may run together');
   // Without the microwave something is left for the charger.
   await page.getByRole('region', { name: 'Charger' }).getByLabel('Charges with').fill('30');
@@ -161,9 +161,9 @@ test('a generator: too much at once is said with what to do, and what is ticked 
   await generator.getByLabel('Gives for hours').fill('6 kW');
   await generator.getByLabel('Runs at').fill('600');
   // 6,000 W less 7 % at 600 m, 90 % of it.
-  await expect(generator.locator(figure('supply.limit.generator'))).toContainText('5\u2009022');
+  await expect(generator.locator(figure('supply[generator].limit'))).toContainText('5\u2009022');
   await expect(generator).toContainText('Everything may run together');
-  await generator.locator(figure('supply.limit.generator')).click();
+  await generator.locator(figure('supply[generator].limit')).click();
   await expect(page.getByRole('complementary', { name: 'Working' })).toContainText('Share of it that is used');
   await saved(page);
   expect((await storedJob(page, id)).brief.supplies[0]).toMatchObject({ ratedW: 6000, altitudeM: 600 });

@@ -72,7 +72,7 @@ test('every figure opens its working, down to what was typed', async ({ page }) 
   await page.getByRole('link', { name: 'Worst moment' }).first().click();
   await page.getByRole('radio', { name: 'Assisting the supply' }).check();
   await page.getByRole('button', { name: 'A hookup' }).click();
-  await expect(page.locator(figure('supply.charging.hookup'))).toBeVisible();
+  await expect(page.locator(figure('supply[hookup].charging'))).toBeVisible();
   for (const [step, question, least] of [
     ['Worst moment', 'What comes together at the worst moment?', 11],
     ['Result', 'What should be fitted?', 15],
@@ -201,6 +201,7 @@ test('the list goes out as CSV and comes back; a bad file shows every fault and 
 test('the keyboard alone takes down a load and walks the steps', async ({ page }) => {
   await openJob(page);
   await page.keyboard.press('/');
+  await expect(page.getByRole('combobox', { name: 'Add a load' })).toBeFocused();
   await page.keyboard.type('toaster');
   await page.keyboard.press('Enter');
   await expect(page.locator('[data-load="toaster"]')).toBeVisible();

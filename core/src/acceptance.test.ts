@@ -1,12 +1,12 @@
 import { describe, expect, it } from 'vitest';
-import { assess } from './assess.ts';
+import { assess } from './assess/assess.ts';
 import { momentDetail } from './choices/momentDetail.ts';
-import { simulateStay } from './days/simulate.ts';
 import { blankDevice } from './job/blank.ts';
 import type { Device, Inverter, Job, Load } from './job/schema.ts';
 import { proposeLoad } from './loads/quickAdd.ts';
 import { findingOf } from './test/findings.ts';
 import { aHookup, aJob, aLoad, apart, withSupplies, withSystem } from './test/jobs.ts';
+import { stayOf, takenWh } from './test/stay.ts';
 
 /** Cases of common practice and plain arithmetic, through the whole pipeline; tolerances as a fitter would take them. */
 
@@ -280,7 +280,7 @@ describe('the simulated day', () => {
     );
 
   it('falls in a straight line under a steady load without sources (closed form)', () => {
-    const { first } = simulateStay(steady(20), 'a');
+    const { first } = stayOf(steady(20));
     for (const hour of [0, 6, 13.5, 24]) {
       expect(first.soc[hour * 60]).toBeCloseTo(1 - (20 * hour) / (1280 * 0.8), 9);
     }
@@ -288,7 +288,7 @@ describe('the simulated day', () => {
   });
 
   it('says from when the load goes unserved: 1,280 Wh, of which 80 % are left when old, at 80 W last 12.8 h (closed form)', () => {
-    const { first } = simulateStay(steady(80), 'a');
+    const { first } = stayOf(steady(80));
     expect(first.unservedFromMin).toBe(768);
     expect(first.books.unservedWh).toBeCloseTo(80 * 11.2, 6);
   });
@@ -301,9 +301,10 @@ describe('the simulated day', () => {
       })),
       { store: { capacityAh: 100 }, dcdc: { ratingA: 20 }, array: { ratingW: 0 } },
     );
-    const { first } = simulateStay(job, 'a');
+    const stay = stayOf(job);
+    const { first } = stay;
     expect(first.books.storageLossWh).toBeCloseTo(0, 9);
-    expect(first.books.alternatorUsedWh).toBeCloseTo(100, 6);
+    expect(takenWh(stay, first, 'driving')).toBeCloseTo(100, 6);
     expect(first.lowestSoc).toBe(1);
   });
 
@@ -315,7 +316,7 @@ describe('the simulated day', () => {
       })),
       { array: { ratingW: 1000 } },
     );
-    const { first, last, days } = simulateStay(job, 'a');
+    const { first, last, days } = stayOf(job);
     expect(days).toBe(7);
     expect(last.books.unservedWh).toBe(0);
     expect(last.lowestSoc).toBeGreaterThan(0.2);
@@ -323,7 +324,7 @@ describe('the simulated day', () => {
   });
 
   it('survives a job with nothing in it', () => {
-    const { first } = simulateStay(aJob([]), 'a');
+    const { first } = stayOf(aJob([]));
     expect(first.soc.every(Number.isFinite)).toBe(true);
   });
 });
@@ -400,7 +401,7 @@ describe('case: kettle, toaster, washer, dryer, fridge on circuits of 15 A at 12
 describe('case: amps that are typed stay the amps that are shown', () => {
   const onHookup = (...loads: Load[]) =>
     withSystem(withSupplies(aJob(loads), aHookup(15, 120)), { inverter: { form: 'transfer' } });
-  const worstA = (job: Job) => assess(job).figures['supply.worst.hookup']?.value;
+  const worstA = (job: Job) => assess(job).figures['supply[hookup].worst']?.value;
 
   it('13 A at 120 V are 13 A on the hookup, with 1,000 W more 21.3 A, which "17 to 19 A" is not', () => {
     const air = typed('rooftop air conditioner 13A 120V 3h');

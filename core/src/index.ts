@@ -4,8 +4,8 @@
  */
 
 // What does this job come to?
-export { assess, type Evaluation, evaluate } from './assess.ts';
-export type { Assessment, JobSummary, Ledger, LedgerEntry } from './assessment.ts';
+export { assess, type Evaluation, evaluate } from './assess/assess.ts';
+export type { Assessment, JobSummary } from './assess/assessment.ts';
 export type { Habit, Habits, Rare } from './choices/habits.ts';
 export type { SizeChoice } from './choices/inverterChoice.ts';
 // What comes together, and what carries it?
@@ -17,7 +17,10 @@ export {
   type RankedSet,
   type SupplyDetail,
 } from './choices/momentDetail.ts';
-export { type StaySimulation, simulateStay } from './days/simulate.ts';
+export type { StaySimulation } from './days/simulate.ts';
+export type { FigureId, Figures } from './explain/figures.ts';
+export { inverterFigures } from './explain/inverterIds.ts';
+export { supplyFigure } from './explain/supply.ts';
 // What should be checked?
 export type { Finding, Severity } from './findings/finding.ts';
 export { namesOf } from './findings/names.ts';
@@ -94,9 +97,10 @@ export { chainOf } from './paths/chain.ts';
 export { cecEfficiency, efficiencyAt, europeanEfficiency } from './paths/curve.ts';
 export { usualOf } from './paths/feed.ts';
 export { type FlowLink, type FlowNode, flowOf } from './paths/flow.ts';
+export type { Ledger, LedgerEntry } from './paths/shares.ts';
 
 // How is a number read and shown?
-export type { Figure, FigureId, Figures, OriginLabel, WorkingInput } from './quantity/figure.ts';
+export type { Figure, OriginLabel, WorkingInput } from './quantity/figure.ts';
 export { formatClock, formatDuration, formatNumber, show, showText } from './quantity/format.ts';
 export { readNumber } from './quantity/numeral.ts';
 export type { Question } from './quantity/question.ts';
@@ -110,4 +114,4 @@ export { DEFAULT } from './reference/defaults.ts';
 export { MARGIN } from './reference/sizes.ts';
 export { SKY } from './reference/skies.ts';
 export { loadsOfTemplate, TEMPLATES } from './reference/templates.ts';
-export { monthName } from './sources/sourceFigures.ts';
+export { monthName } from './sun/months.ts';

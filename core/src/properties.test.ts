@@ -1,11 +1,11 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { assess } from './assess.ts';
-import { simulateStay } from './days/simulate.ts';
+import { assess } from './assess/assess.ts';
 import type { Job, Load } from './job/schema.ts';
 import { CHEMISTRIES, PATHS } from './job/values.ts';
 import { APPLIANCES, loadFrom } from './reference/appliances.ts';
 import { aJob, withSystem } from './test/jobs.ts';
+import { stayOf, takenWh } from './test/stay.ts';
 
 /** Jobs of catalogue loads on any path, store and policy: what must hold for every one of them. */
 const jobs = fc
@@ -122,19 +122,21 @@ describe('every simulated stay', () => {
   it('keeps its charge between reserve and full, balances its books, and serves what it does not miss', () => {
     fc.assert(
       fc.property(jobs, (job) => {
-        const stay = simulateStay(job, 'a');
+        const stay = stayOf(job);
         const { figures } = assess(job);
-        for (const { soc, books, lowestSoc, unservedFromMin } of [stay.first, stay.last]) {
+        for (const day of [stay.first, stay.last]) {
+          const { soc, books, lowestSoc, unservedFromMin } = day;
           expect(Math.max(...soc)).toBeLessThanOrEqual(1 + 1e-9);
           expect(Math.min(...soc)).toBeGreaterThanOrEqual(stay.floorSoc - 1e-9);
           near(lowestSoc, Math.min(...soc));
           near(books.servedWh + books.unservedWh, figures['demand.bus'].value);
           // To a millionth of what a large store holds: its change is a small difference of large numbers.
-          const off =
-            books.solarUsedWh + books.alternatorUsedWh - books.servedWh - books.storageLossWh - books.storeChangeWh;
-          expect(Math.abs(off)).toBeLessThanOrEqual(1e-6 * Math.max(1, books.servedWh + books.solarUsedWh));
+          const income = books.takenWh.reduce((sum, wh) => sum + wh, 0);
+          const off = income - books.servedWh - books.storageLossWh - books.storeChangeWh;
+          expect(Math.abs(off)).toBeLessThanOrEqual(1e-6 * Math.max(1, books.servedWh + income));
           expect(unservedFromMin === null).toBe(books.unservedWh < 1e-6);
-          near(books.solarUsedWh + books.spilledWh, figures['sun.yield'].value);
+          const solarWh = takenWh(stay, day, 'sun');
+          near(solarWh + books.spilledWh, figures['sun.yield'].value);
         }
         // What draws nothing asks for no store.
         const stored = assess(job).figures['store.capacity'].value > 0;
@@ -147,8 +149,7 @@ describe('every simulated stay', () => {
   it('ends a day no fuller for a smaller array', () => {
     fc.assert(
       fc.property(jobs, fc.integer({ min: 0, max: 500 }), (job, watts) => {
-        const end = (ratingW: number) =>
-          simulateStay(withSystem(job, { array: { ratingW } }), 'a').first.soc[1440] ?? 0;
+        const end = (ratingW: number) => stayOf(withSystem(job, { array: { ratingW } })).first.soc[1440] ?? 0;
         expect(end(watts)).toBeLessThanOrEqual(end(watts + 200) + 1e-9);
       }),
       { numRuns: 40 },

@@ -1,4 +1,3 @@
-import type { Evaluation } from '../assess.ts';
 import { shareOfDays, usesOn } from '../job/day.ts';
 import type { Inverter, Job } from '../job/schema.ts';
 import { minutesPerDay } from '../loads/uses.ts';
@@ -17,7 +16,8 @@ import type { Slice } from '../moment/slices.ts';
 import { type WorstMoment, worstMoment } from '../moment/worstMoment.ts';
 import { type Worth, worthOf } from '../moves/worth.ts';
 import { INVERTER_SIZES_W, MARGIN } from '../reference/sizes.ts';
-import { settle } from '../settle.ts';
+import { settleDay } from '../settle/day.ts';
+import type { Settled } from '../settle/settle.ts';
 import { SIZE_EFFORT, withSize } from './inverterChoice.ts';
 
 /** Two loads of which only one runs at a time, by their ids. */
@@ -71,7 +71,7 @@ class Kept {
   readonly #coincidence: Coincidence;
   looked = 0;
 
-  constructor(job: Job, inverter: SizedInverter, { slices, coincidence }: Evaluation) {
+  constructor(job: Job, inverter: SizedInverter, { slices, coincidence }: Settled) {
     this.#coincidence = coincidence;
     this.#job = job;
     this.#inverter = inverter;
@@ -104,12 +104,12 @@ export const keptApart = (job: Job, pairs: readonly Pair[]): Job => ({
  * The search is exact: whatever set of loads is too much for the smaller size has to be broken, so one of its pairs is
  * among the habits; it goes on from each, one pair deeper at a time.
  */
-export function habitsOf(job: Job, evaluation: Evaluation, inverter: SizedInverter): Habits | null {
+export function habitsOf(job: Job, settled: Settled, inverter: SizedInverter): Habits | null {
   const { need, moment } = inverter;
   const ratingW = standardInverter(need.requiredW).ratingW;
   if (moment.acLoads.length < 2 || ratingW <= 0) return null;
-  const kept = new Kept(job, inverter, evaluation);
-  const tell = habitTeller(job, evaluation, inverter, ratingW);
+  const kept = new Kept(job, inverter, settled);
+  const tell = habitTeller(job, settled, inverter, ratingW);
 
   const single = pairsOf(decidingIds(moment, need.requiredW, inverter))
     .map((pair) => ({ pairs: [pair], need: kept.with([pair]).need }))
@@ -124,7 +124,7 @@ export function habitsOf(job: Job, evaluation: Evaluation, inverter: SizedInvert
     ratingW,
     single,
     smallest: found.pairs ? tell(found.pairs, kept.with(found.pairs).need.requiredW) : null,
-    rare: rareLoad(job, evaluation, inverter, ratingW),
+    rare: rareLoad(job, settled, inverter, ratingW),
     proved: found.proved,
   };
 }
@@ -164,7 +164,7 @@ const MUCH_SMALLER = 0.75;
 
 function rareLoad(
   job: Job,
-  { slices, coincidence }: Evaluation,
+  { slices, coincidence }: Settled,
   { device, moment, need }: SizedInverter,
   nowW: number,
 ): Rare | null {
@@ -200,16 +200,16 @@ function decidingIds(moment: WorstMoment, sizeW: number, { device }: Pick<SizedI
 const pairsOf = (ids: readonly string[]): Pair[] => ids.flatMap((a, i) => ids.slice(i + 1).map((b): Pair => [a, b]));
 
 /** What a set of habits saves: the day settled with the smaller size, against the day with the one needed now. */
-function habitTeller(job: Job, evaluation: Evaluation, inverter: SizedInverter, nowW: number) {
+function habitTeller(job: Job, settled: Settled, inverter: SizedInverter, nowW: number) {
   const { device } = inverter;
-  const day = (sizeW: number) => dayWith(job, evaluation.option.id, device, sizeW);
+  const day = (sizeW: number) => dayWith(job, settled.option.id, device, sizeW);
   const now = day(nowW);
   const days = new Map([[nowW, now]]);
   return (pairs: readonly Pair[], requiredW: number): Habit => {
     const { ratingW } = standardInverter(requiredW);
     const then = days.get(ratingW) ?? day(ratingW);
     days.set(ratingW, then);
-    const savedWh = (now.busWh - then.busWh) / evaluation.roundTripEfficiency;
+    const savedWh = (now.busWh - then.busWh) / settled.roundTripEfficiency;
     const saved = { totalWh: savedWh, needWh: savedWh, invertersW: nowW - ratingW };
     return {
       pairs,
@@ -217,13 +217,13 @@ function habitTeller(job: Job, evaluation: Evaluation, inverter: SizedInverter, 
       ratingW,
       idleWh: now.idleWh - then.idleWh,
       conversionWh: now.conversionWh - then.conversionWh,
-      worth: worthOf(evaluation, job, saved, null),
+      worth: worthOf(settled, job, saved, null),
     };
   };
 }
 
 function dayWith(job: Job, optionId: string, device: Inverter, sizeW: number) {
-  const { bus } = settle(withSize(job, optionId, device, sizeW), optionId, new Effort(SIZE_EFFORT));
+  const { bus } = settleDay(withSize(job, optionId, device, sizeW), optionId, new Effort(SIZE_EFFORT));
   const own = bus.devices.find(({ feed }) => feed.device.id === device.id);
   return {
     idleWh: (own?.heldIdleWh ?? 0) + (own?.unattendedIdleWh ?? 0),

@@ -5,7 +5,7 @@ import { type DcSide, dcSide } from '../moment/inverterCable.ts';
 import { heatFactor, inverterNeed, standardInverter, surgeHeldW } from '../moment/inverterSize.ts';
 import type { SizedInverter } from '../moment/sizeInverters.ts';
 import { INVERTER_SIZES_W, MARGIN } from '../reference/sizes.ts';
-import { settle } from '../settle.ts';
+import { settleDay } from '../settle/day.ts';
 
 /** One standard size as it would do in this very job. */
 export interface SizeChoice {
@@ -51,7 +51,7 @@ export function sizeChoices(
   return sizes
     .sort((a, b) => a - b)
     .map((sizeW): SizeChoice => {
-      const settled = settle(withSize(job, optionId, device, sizeW), optionId, new Effort(SIZE_EFFORT));
+      const settled = settleDay(withSize(job, optionId, device, sizeW), optionId, new Effort(SIZE_EFFORT));
       const day = settled.bus.devices.find(({ feed }) => feed.device.id === device.id);
       const feed = day?.feed;
       const lossW = feed ? sizeW * (feed.curve.c0 + feed.curve.c1 + feed.curve.c2) : 0;

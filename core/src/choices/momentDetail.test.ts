@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import highs from 'highs';
 import { describe, expect, it } from 'vitest';
-import { assess, evaluate } from '../assess.ts';
+import { assess, evaluate } from '../assess/assess.ts';
 import type { Job } from '../job/schema.ts';
 import { Coincidence } from '../moment/coincidence.ts';
 import { combinationsWithin } from '../moment/combinations.ts';

@@ -1,4 +1,3 @@
-import { type Evaluation, evaluate } from '../assess.ts';
 import type { Inverter, Job } from '../job/schema.ts';
 import { FORMS } from '../job/values.ts';
 import { type AssistDay, assistDay } from '../moment/assistDay.ts';
@@ -9,8 +8,10 @@ import { heaviestFirst } from '../moment/nextSets.ts';
 import type { SizedInverter } from '../moment/sizeInverters.ts';
 import { type SupplyMoment, supplyMoment } from '../moment/supplyMoment.ts';
 import { type Trip, tripsOf } from '../moment/trips.ts';
-import { acWeights, startsOf, type TimedSet } from '../moment/worstMoment.ts';
+import type { TimedSet } from '../moment/weighed.ts';
+import { acWeights, startsOf } from '../moment/worstMoment.ts';
 import { MOTOR_FROM } from '../reference/starts.ts';
+import { type Settled, settle } from '../settle/settle.ts';
 import { type Habits, habitsOf } from './habits.ts';
 import { type SchoolChoice, type SizeChoice, schoolChoices, sizeChoices } from './inverterChoice.ts';
 
@@ -74,17 +75,17 @@ const SETS = 4;
  * @param effort what its searches may cost; without a limit when left out
  */
 export function momentDetail(asStored: Job, optionId: string, effort?: Effort): MomentDetail {
-  const evaluation = evaluate(asStored, optionId, effort);
-  const { job } = evaluation;
+  const settled = settle(asStored, optionId, effort);
+  const { job } = settled;
   return {
-    inverters: evaluation.inverters
+    inverters: settled.inverters
       .filter(({ ratingW }) => ratingW > 0)
-      .map((inverter) => inverterDetail(job, evaluation, inverter)),
-    supplies: evaluation.supplies.map((moment) => supplyDetail(job, evaluation, moment)),
+      .map((inverter) => inverterDetail(job, settled, inverter)),
+    supplies: settled.supplies.map((moment) => supplyDetail(job, settled, moment)),
   };
 }
 
-function inverterDetail(job: Job, evaluation: Evaluation, inverter: SizedInverter): InverterDetail {
+function inverterDetail(job: Job, settled: Settled, inverter: SizedInverter): InverterDetail {
   const { moment, bears, device } = inverter;
   const starters = moment.acLoads.map(({ id, runningW, startExtraW }) => ({
     id,
@@ -94,25 +95,25 @@ function inverterDetail(job: Job, evaluation: Evaluation, inverter: SizedInverte
   const ids = new Set(moment.acLoads.map(({ id }) => id));
   return {
     deviceId: device.id,
-    sets: rankedSets(job, evaluation, inverter),
-    sizes: sizeChoices(job, evaluation.option.id, inverter),
+    sets: rankedSets(job, settled, inverter),
+    sizes: sizeChoices(job, settled.option.id, inverter),
     schools: schoolChoices(inverter),
     combinations: combinationsWithin(
       starters,
       { running: bears.hotW, alone: bears.hotW, starting: bears.surgeW },
-      evaluation.coincidence,
+      settled.coincidence,
       job.together,
     ),
     sineFor: job.loads
       .filter(({ id, sensitive, startRatio }) => ids.has(id) && (sensitive || startRatio >= MOTOR_FROM))
       .map(({ name }) => name),
-    forms: formChoices(job, evaluation, inverter),
-    habits: habitsOf(job, evaluation, inverter),
+    forms: formChoices(job, settled, inverter),
+    habits: habitsOf(job, settled, inverter),
   };
 }
 
 /** The heaviest sets, each with what starts worst in it. */
-function rankedSets(job: Job, { slices, coincidence }: Evaluation, { moment, bears }: SizedInverter): RankedSet[] {
+function rankedSets(job: Job, { slices, coincidence }: Settled, { moment, bears }: SizedInverter): RankedSet[] {
   const byId = new Map(moment.acLoads.map((load) => [load.id, load]));
   const onSlice = slices
     .map(({ startMin, powerW }) => {
@@ -156,8 +157,8 @@ function rankedSets(job: Job, { slices, coincidence }: Evaluation, { moment, bea
 }
 
 /** Each kind of inverter, tried on every supply. */
-function formChoices(job: Job, evaluation: Evaluation, inverter: SizedInverter): FormChoice[] {
-  const { profiles, slices, option, inverters, bus, roundTripEfficiency, coincidence } = evaluation;
+function formChoices(job: Job, settled: Settled, inverter: SizedInverter): FormChoice[] {
+  const { profiles, slices, option, inverters, bus, roundTripEfficiency, coincidence } = settled;
   const day = bus.devices.find(({ feed }) => feed.device.id === inverter.device.id);
   const outWh = day ? day.outputW.reduce((sum, w) => sum + w, 0) / 60 : 0;
   const inWh = outWh + (day ? day.conversionWh + day.heldIdleWh + day.unattendedIdleWh : 0);
@@ -185,7 +186,7 @@ function formChoices(job: Job, evaluation: Evaluation, inverter: SizedInverter):
   });
 }
 
-function supplyDetail(job: Job, evaluation: Evaluation, moment: SupplyMoment): SupplyDetail {
+function supplyDetail(job: Job, settled: Settled, moment: SupplyMoment): SupplyDetail {
   const { limit, loads, assisting } = moment;
   const fixed = loads
     .filter(({ leastSize }) => leastSize === null)
@@ -201,15 +202,9 @@ function supplyDetail(job: Job, evaluation: Evaluation, moment: SupplyMoment): S
         alone: limit.runningSize,
         starting: moment.startingSize,
       },
-      evaluation.coincidence,
+      settled.coincidence,
       job.together,
     ),
-    assistDay: assistDay(
-      moment,
-      evaluation.profiles,
-      evaluation.bus,
-      evaluation.option.system,
-      evaluation.roundTripEfficiency,
-    ),
+    assistDay: assistDay(moment, settled.profiles, settled.bus, settled.option.system, settled.roundTripEfficiency),
   };
 }

@@ -1,18 +1,18 @@
-import { type Evaluation, evaluate } from '../assess.ts';
 import { onItsDay, shareOfDays } from '../job/day.ts';
-import type { Job } from '../job/schema.ts';
 import { type LoadProfile, rememberedProfile } from '../loads/profile.ts';
-import type { Effort } from '../moment/effort.ts';
 import { busDay } from '../paths/ledger.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
 import { CHEMISTRY } from '../reference/chemistries.ts';
+import type { Settled } from '../settle/settle.ts';
+import type { Source } from '../sources/source.ts';
 import { chargeAtPeukert } from '../store/peukert.ts';
-import { type Step, type StoreModel, stepStore } from './step.ts';
+import { aStep, type StoreModel, stepStore } from './step.ts';
 
 /** Energy books of one simulated day, Wh. */
 export interface DayBooks {
-  readonly solarUsedWh: number;
-  readonly alternatorUsedWh: number;
+  /** Taken from each source, as they stand in the stay. */
+  readonly takenWh: readonly number[];
+  /** Sun that found no room. */
   readonly spilledWh: number;
   readonly servedWh: number;
   readonly unservedWh: number;
@@ -33,13 +33,15 @@ export interface StaySimulation {
   /** The day after arriving with a full store, and the last day of the stay. */
   readonly first: DayTrace;
   readonly last: DayTrace;
-  /** The day on which most goes unserved; the first when all is served. */
+  /** The day on which most goes unserved, and which of the stay it is, 1 first; the first when all is served. */
   readonly worst: DayTrace;
+  readonly worstDay: number;
+  /** The first day on which something goes unserved; null when all is served. */
+  readonly shortFromDay: number | null;
   readonly days: number;
   readonly floorSoc: number;
-  readonly busW: Float64Array;
-  readonly solarW: Float64Array;
-  readonly alternatorW: Float64Array;
+  /** In the order they are drawn on. */
+  readonly sources: readonly Pick<Source, 'id' | 'kind' | 'name'>[];
 }
 
 /**
@@ -47,53 +49,55 @@ export interface StaySimulation {
  * use: the store old and at its coldest, as it is sized; what runs on some days of the week on those days and all of it
  * on the first. Asserts that the books balance to 1e-6 of the energy moved.
  */
-export function simulateStay(asStored: Job, optionId: string, effort?: Effort): StaySimulation {
-  const evaluation = evaluate(asStored, optionId, effort);
-  const { job, assessment, option, factors, arrayW: solarW, alternatorW } = evaluation;
-  const { figures } = assessment;
+export function simulateStay(settled: Settled): StaySimulation {
+  const { job, sources } = settled;
+  const model = modelOf(settled);
+  const busOn = busOfDay(settled);
+  const days = job.brief.nightsOffGrid;
+  let storedWh = model.capacityWh;
+  let today = simulateDay(model, storedWh, busOn(0), sources);
+  const first = today;
+  let [worst, worstDay] = [first, 1];
+  let shortFromDay: number | null = null;
+  for (let day = 0; day < days; day++) {
+    // A day that begins as the one before did, with the same loads, is the same day.
+    const same = day === 0 || (busOn(day) === busOn(day - 1) && storedWh === today.startWh);
+    if (!same) today = simulateDay(model, storedWh, busOn(day), sources);
+    if (shortFromDay === null && today.books.unservedWh > 1e-9) shortFromDay = day + 1;
+    if (today.books.unservedWh > worst.books.unservedWh + 1e-9) [worst, worstDay] = [today, day + 1];
+    storedWh = today.endWh;
+  }
+  const floorSoc = model.capacityWh > 0 ? model.floorWh / model.capacityWh : 0;
+  return {
+    first,
+    last: today,
+    worst,
+    worstDay,
+    shortFromDay,
+    days,
+    floorSoc,
+    sources: sources.map(({ id, kind, name }) => ({ id, kind, name })),
+  };
+}
+
+/** The store as it is sized: old, at its coldest. */
+function modelOf({ store, option }: Settled): StoreModel {
   const data = CHEMISTRY[option.system.store.chemistry];
-  const { nominalV, usableDepth, coldFactor, ageingReserve } = factors;
-  const ratedAh = figures['store.capacity'].value / nominalV;
-  const capacityWh =
-    chargeAtPeukert(ratedAh, factors.typicalA, factors.peukert) * nominalV * coldFactor * ageingReserve;
-  const model: StoreModel = {
+  const { nominalV, usableDepth, coldFactor, ageingReserve, typicalA, peukert, dischargeEfficiency } = store.factors;
+  const capacityWh = chargeAtPeukert(store.ah, typicalA, peukert) * nominalV * coldFactor * ageingReserve;
+  return {
     capacityWh,
     // The reserve is a share of the capacity as it then is.
     floorWh: capacityWh * (1 - usableDepth),
-    oneWayEfficiency: factors.dischargeEfficiency,
-    chargeLimitW: ratedAh * data.chargeLimitC * nominalV,
-    dischargeLimitW: ratedAh * data.dischargeLimitC * nominalV,
+    oneWayEfficiency: dischargeEfficiency,
+    chargeLimitW: store.chargeLimitA * nominalV,
+    dischargeLimitW: store.ah * data.dischargeLimitC * nominalV,
     taperFromSoc: data.taperFromSoc,
   };
-  const busOn = busOfDay(evaluation);
-
-  const days = job.brief.nightsOffGrid;
-  let storedWh = capacityWh;
-  let first: DayTrace | undefined;
-  let last: DayTrace | undefined;
-  let worst: DayTrace | undefined;
-  for (let day = 0; day < days; day++) {
-    last = simulateDay(model, storedWh, busOn(day), solarW, alternatorW);
-    first ??= last;
-    if (!worst || last.books.unservedWh > worst.books.unservedWh + 1e-9) worst = last;
-    storedWh = (last.soc[MINUTES_PER_DAY] as number) * capacityWh;
-  }
-  if (!first || !last || !worst) throw new RangeError('a stay has at least one night');
-  const floorSoc = capacityWh > 0 ? model.floorWh / capacityWh : 0;
-  return { first, last, worst, days, floorSoc, busW: busOn(0), solarW, alternatorW };
 }
 
 /** W on the bus on each day of the stay: what is of some days runs on the first, and then as often as it is said to. */
-function busOfDay({
-  job,
-  bus,
-  profiles,
-  option,
-  feeds,
-  brief,
-  ambientC,
-  sun,
-}: Evaluation): (day: number) => Float64Array {
+function busOfDay({ job, bus, profiles, option, feeds, brief, ambientC, sun }: Settled): (day: number) => Float64Array {
   const around = { ambientC, irradianceWm2: sun.irradianceWm2, day: brief.day };
   const shares = job.loads.map((load) => shareOfDays(load, brief.day));
   if (shares.every((share) => share >= 1)) return () => bus.busW;
@@ -116,34 +120,32 @@ function busOfDay({
   };
 }
 
-function simulateDay(
-  model: StoreModel,
-  startWh: number,
-  busW: Float64Array,
-  solarW: Float64Array,
-  alternatorW: Float64Array,
-): DayTrace {
+/** Of a step. */
+const HOURS = 1 / 60;
+
+interface Simulated extends DayTrace {
+  readonly startWh: number;
+  readonly endWh: number;
+}
+
+function simulateDay(model: StoreModel, startWh: number, busW: Float64Array, sources: readonly Source[]): Simulated {
   const soc = new Float64Array(MINUTES_PER_DAY + 1);
-  const step: Step = {
-    storedWh: startWh,
-    solarUsedWh: 0,
-    alternatorUsedWh: 0,
-    spilledWh: 0,
-    servedWh: 0,
-    unservedWh: 0,
-    storageLossWh: 0,
-  };
-  const books = { solarUsedWh: 0, alternatorUsedWh: 0, spilledWh: 0, servedWh: 0, unservedWh: 0, storageLossWh: 0 };
+  const step = aStep(sources.length, startWh);
+  const offeredW = new Float64Array(sources.length);
+  const takenWh = new Float64Array(sources.length);
+  const books = { spilledWh: 0, servedWh: 0, unservedWh: 0, storageLossWh: 0 };
   const perWh = model.capacityWh > 0 ? 1 / model.capacityWh : 0;
   let lowestWh = startWh;
   let unservedFromMin: number | null = null;
   soc[0] = startWh * perWh;
   for (let m = 0; m < MINUTES_PER_DAY; m++) {
-    const demandW = busW[m] as number;
-    stepStore(model, step.storedWh, demandW, solarW[m] as number, alternatorW[m] as number, 1 / 60, step);
-    books.solarUsedWh += step.solarUsedWh;
-    books.alternatorUsedWh += step.alternatorUsedWh;
-    books.spilledWh += step.spilledWh;
+    for (let i = 0; i < sources.length; i++) offeredW[i] = (sources[i] as Source).watts[m] as number;
+    stepStore(model, busW[m] as number, offeredW, HOURS, step);
+    for (let i = 0; i < sources.length; i++) {
+      const taken = step.takenWh[i] as number;
+      takenWh[i] = (takenWh[i] as number) + taken;
+      if ((sources[i] as Source).kind === 'sun') books.spilledWh += (offeredW[i] as number) * HOURS - taken;
+    }
     books.servedWh += step.servedWh;
     books.unservedWh += step.unservedWh;
     books.storageLossWh += step.storageLossWh;
@@ -151,15 +153,15 @@ function simulateDay(
     lowestWh = Math.min(lowestWh, step.storedWh);
     soc[m + 1] = step.storedWh * perWh;
   }
-  const storeChangeWh = step.storedWh - startWh;
-  assertBalanced(books, storeChangeWh);
-  return { soc, books: { ...books, storeChangeWh }, lowestSoc: lowestWh * perWh, unservedFromMin };
+  const all = { ...books, takenWh: [...takenWh], storeChangeWh: step.storedWh - startWh };
+  assertBalanced(all);
+  return { soc, books: all, lowestSoc: lowestWh * perWh, unservedFromMin, startWh, endWh: step.storedWh };
 }
 
 /** Sources − store change = served + storage loss, to 1e-6 of what was moved. */
-function assertBalanced(books: Omit<DayBooks, 'storeChangeWh'>, storeChangeWh: number): void {
-  const income = books.solarUsedWh + books.alternatorUsedWh;
-  const off = income - storeChangeWh - books.servedWh - books.storageLossWh;
-  const moved = income + books.servedWh + books.storageLossWh;
+function assertBalanced({ takenWh, storeChangeWh, servedWh, storageLossWh }: DayBooks): void {
+  const income = takenWh.reduce((sum, wh) => sum + wh, 0);
+  const off = income - storeChangeWh - servedWh - storageLossWh;
+  const moved = income + servedWh + storageLossWh;
   if (Math.abs(off) > 1e-6 * Math.max(1, moved)) throw new Error(`the day's books are ${off} Wh out of balance`);
 }

@@ -1,13 +1,6 @@
-import type { Ledger } from '../assessment.ts';
-import type { DesignOption, Job } from '../job/schema.ts';
-import type { EvidenceSummary } from '../loads/evidence.ts';
-import type { LoadProfile } from '../loads/profile.ts';
-import type { BusMoment } from '../moment/busMoment.ts';
-import type { Coincidence } from '../moment/coincidence.ts';
-import type { SizedInverter } from '../moment/sizeInverters.ts';
-import type { SupplyMoment } from '../moment/supplyMoment.ts';
-import type { BusDay } from '../paths/ledger.ts';
-import type { FigureId, Figures } from '../quantity/figure.ts';
+import type { StaySimulation } from '../days/simulate.ts';
+import type { FigureId, Figures } from '../explain/figures.ts';
+import type { Settled } from '../settle/settle.ts';
 import type { FindingValues } from './values.ts';
 
 export type Severity = 'note' | 'caution' | 'stop';
@@ -74,22 +67,10 @@ export interface FindingOf<C extends FindingCode> {
 /** Something to check, as data; the words are in `words.ts`. */
 export type Finding = { [C in FindingCode]: FindingOf<C> }[FindingCode];
 
-/** What a rule may look at. */
-export interface Assessed {
-  readonly job: Job;
-  readonly option: DesignOption;
-  readonly profiles: readonly LoadProfile[];
+/** What a rule may look at: what is settled, the stay played through, and the figures. */
+export interface Assessed extends Settled {
+  readonly stay: StaySimulation;
   readonly figures: Figures;
-  readonly ledger: Ledger;
-  readonly evidence: EvidenceSummary;
-  /** Main first. */
-  readonly inverters: readonly SizedInverter[];
-  readonly bus: BusDay;
-  readonly supplies: readonly SupplyMoment[];
-  readonly busPeak: BusMoment;
-  readonly coincidence: Coincidence;
-  /** Wh that the store gains (or, below 0, loses) over a usual day, sun and alternator feeding the loads directly first. */
-  readonly driftWh: number;
 }
 
 export type Rule = (assessed: Assessed) => Finding[];

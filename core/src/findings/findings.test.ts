@@ -1,10 +1,11 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import { evaluate } from '../assess.ts';
+import { evaluate } from '../assess/assess.ts';
+import { SUPPLY_KEYS } from '../explain/supply.ts';
 import { blankDevice, blankInverter } from '../job/blank.ts';
 import type { Device, Job } from '../job/schema.ts';
 import { Effort } from '../moment/effort.ts';
-import { FIGURE_IDS, type Figure } from '../quantity/figure.ts';
+import type { Figure } from '../quantity/figure.ts';
 import { aGenerator, aHookup, aJob, aLoad, apart, withSupplies, withSystem } from '../test/jobs.ts';
 import { FINDING_CODES, type FindingCode } from './finding.ts';
 import { wordsFor } from './words.ts';
@@ -244,7 +245,14 @@ describe('findings', () => {
   it('and figures are all told of in docs/engineering.md', () => {
     const docs = readFileSync(new URL('../../../docs/engineering.md', import.meta.url), 'utf8');
     for (const code of FINDING_CODES) expect(docs, code).toContain(`\`${code}\``);
-    for (const id of FIGURE_IDS) expect(docs, id).toContain(`\`${id}\``);
+    const everything = withSupplies(
+      aJob([aLoad()], (job) => ({ ...job, brief: { ...job.brief, payloadKg: 100 } })),
+      aHookup(16, 230),
+    );
+    const figures = Object.keys(evaluate(everything).assessment.figures);
+    expect(figures.length).toBeGreaterThan(45);
+    for (const id of figures.filter((one) => !one.includes('['))) expect(docs, id).toContain(`\`${id}\``);
+    for (const key of SUPPLY_KEYS) expect(docs, key).toContain(`\`supply[ID].${key}\``);
   });
 });
 

@@ -1,13 +1,19 @@
+import { type InverterKey, inverterFigures } from '../explain/inverterIds.ts';
 import { factorsOf } from '../moment/inverterSize.ts';
+import type { SizedInverter } from '../moment/sizeInverters.ts';
 import { INVERTER_SIZES_W, nextSize } from '../reference/sizes.ts';
-import type { Rule } from './finding.ts';
+import type { Rule, Where } from './finding.ts';
 import { namesOf } from './names.ts';
 
-const AT_RATING = { step: 'moment', figure: 'inverter.rating' } as const;
+const at = (inverter: SizedInverter, key: InverterKey): Where => ({
+  step: 'moment',
+  figure: inverterFigures(inverter)[key],
+});
 
 /** Below what runs (stop), or below the margin that the school asks over it (caution). */
 export const inverterTooSmall: Rule = ({ inverters }) =>
-  inverters.flatMap(({ device, ratingW, ids, need, moment }) => {
+  inverters.flatMap((inverter) => {
+    const { device, ratingW, need, moment } = inverter;
     const requiredW = Math.max(need.byPowerW, need.byApparentW);
     const worstW = moment.continuous.weight;
     // Watts and volt-amperes are both its limits: in W of this unit.
@@ -17,7 +23,7 @@ export const inverterTooSmall: Rule = ({ inverters }) =>
       {
         code: 'inverter-too-small',
         severity: ratingW < Math.max(worstW, worstVa) - 1e-9 ? 'stop' : 'caution',
-        where: { step: 'moment', figure: ids.rating },
+        where: at(inverter, 'rating'),
         values: {
           name: device.name,
           ratingW,
@@ -32,13 +38,14 @@ export const inverterTooSmall: Rule = ({ inverters }) =>
 
 /** A start that it does not hold, or not for as long as it lasts. */
 export const inverterStart: Rule = ({ inverters, job }) =>
-  inverters.flatMap(({ device, moment, trips, ids }) =>
-    trips
+  inverters.flatMap((inverter) => {
+    const { device, moment, trips } = inverter;
+    return trips
       .filter(({ kind }) => kind === 'inrush' || kind === 'surge-time')
       .map(({ kind, asked, limit, seconds, holdSeconds }) => ({
         code: 'inverter-start',
         severity: 'stop',
-        where: { step: 'moment', figure: ids.surge },
+        where: at(inverter, 'surge'),
         values: {
           device: device.name,
           name: namesOf((kind === 'inrush' ? moment.surge : moment.longStart)?.starters ?? [], job.loads),
@@ -49,37 +56,43 @@ export const inverterStart: Rule = ({ inverters, job }) =>
           holdSeconds: holdSeconds ?? 0,
           alsoOver: trips.some((trip) => trip.kind === 'overload') ? 1 : 0,
         },
-      })),
-  );
+      }));
+  });
 
 /** Carries its worst moment in cool air, not in the heat around it. */
 export const inverterHeat: Rule = ({ inverters }) =>
-  inverters.flatMap(({ device, trips, ids }) =>
-    trips
+  inverters.flatMap((inverter) => {
+    const { device, trips } = inverter;
+    return trips
       .filter(({ kind }) => kind === 'heat')
       .map(({ asked, limit }) => ({
         code: 'inverter-heat',
         severity: 'caution',
-        where: { step: 'moment', figure: ids.hot },
+        where: at(inverter, 'hot'),
         values: { device: device.name, askedW: asked, limitW: limit, ambientC: device.ambientC ?? 25 },
-      })),
-  );
+      }));
+  });
 
 /** A unit is chosen, and nobody has said what it holds at a start. */
 export const surgeUnknown: Rule = ({ inverters }) =>
   inverters
     .filter(({ device, ratingW }) => device.ratingW !== null && ratingW > 0 && device.surgeW === null)
-    .map(({ device, moment, ids }) => ({
+    .map((inverter) => ({
       code: 'surge-unknown',
       severity: 'note',
-      where: { step: 'moment', figure: ids.holds },
-      values: { device: device.name, startW: moment.surge.weight, seconds: moment.surge.seconds },
+      where: at(inverter, 'holds'),
+      values: {
+        device: inverter.device.name,
+        startW: inverter.moment.surge.weight,
+        seconds: inverter.moment.surge.seconds,
+      },
     }));
 
 /** Two standard sizes or more above what is needed: it idles at its size, not at what is needed. */
-export const inverterOversized: Rule = ({ figures, inverters, bus }) =>
-  inverters.flatMap(({ device, ratingW, ids }) => {
-    const requiredW = figures[ids.required]?.value ?? 0;
+export const inverterOversized: Rule = ({ inverters, bus }) =>
+  inverters.flatMap((inverter) => {
+    const { device, ratingW, need } = inverter;
+    const { requiredW } = need;
     const enoughW = nextSize(INVERTER_SIZES_W, requiredW);
     if (enoughW === null || ratingW < 2 * enoughW || requiredW === 0) return [];
     const day = bus.devices.find(({ feed }) => feed.device.id === device.id);
@@ -87,26 +100,25 @@ export const inverterOversized: Rule = ({ figures, inverters, bus }) =>
       {
         code: 'inverter-oversized',
         severity: 'note',
-        where: { step: 'moment', figure: ids.rating },
+        where: at(inverter, 'rating'),
         values: { ratingW, enoughW, idleWh: (day?.heldIdleWh ?? 0) + (day?.unattendedIdleWh ?? 0) },
       },
     ];
   });
 
-export const inverterParallel: Rule = ({ figures, inverters }) =>
+export const inverterParallel: Rule = ({ inverters }) =>
   inverters
     .filter(({ units, device }) => units > 1 && device.ratingW === null)
-    .map(({ units, ids }) => ({
+    .map((inverter) => ({
       code: 'inverter-parallel',
       severity: 'caution',
-      where: { step: 'moment', figure: ids.rating },
-      values: { units, requiredW: figures[ids.required]?.value ?? 0 },
+      where: at(inverter, 'rating'),
+      values: { units: inverter.units, requiredW: inverter.need.requiredW },
     }));
 
 /** Idle above a quarter of the need: the switch is worth more than any appliance. */
-export const idleDominates: Rule = ({ figures, inverters }) => {
-  const idleWh = figures['loss.idle'].value;
-  const needWh = figures['demand.battery'].value;
+export const idleDominates: Rule = ({ ledger, inverters }) => {
+  const { idleWh, batteryWh: needWh } = ledger.total;
   if (idleWh <= 0.25 * needWh) return [];
   return [
     {
@@ -119,13 +131,13 @@ export const idleDominates: Rule = ({ figures, inverters }) => {
 };
 
 /** Mains wiring on board is for licensed people; shown whenever there is an inverter. */
-export const mainsLicensed: Rule = ({ job, figures }) =>
-  figures['inverter.rating'].value > 0
+export const mainsLicensed: Rule = ({ job, inverters: [main] }) =>
+  main && main.ratingW > 0
     ? [
         {
           code: 'mains-licensed',
           severity: 'note',
-          where: AT_RATING,
+          where: at(main, 'rating'),
           values: { volts: job.brief.region.mains === '230V-50Hz' ? 230 : 120 },
         },
       ]

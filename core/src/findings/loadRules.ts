@@ -1,3 +1,4 @@
+import { offeredWh } from '../sources/source.ts';
 import type { Rule } from './finding.ts';
 
 export const noLoads: Rule = ({ job }) =>
@@ -52,8 +53,9 @@ export const cannotHold: Rule = ({ profiles }) =>
     }));
 
 /** Medical and cooling loads must not hang on one source. */
-export const criticalSingleSource: Rule = ({ job, figures }) => {
-  const sources = [figures['sun.yield'].value, figures['alternator.yield'].value].filter((wh) => wh > 0).length;
+export const criticalSingleSource: Rule = ({ job, sources: all }) => {
+  // Two arrays are one sun.
+  const sources = new Set(all.filter((source) => offeredWh(source) > 0).map(({ kind }) => kind)).size;
   if (sources > 1) return [];
   return job.loads
     .filter((load) => load.critical)

@@ -1,10 +1,10 @@
-import { monthName } from '../sources/sourceFigures.ts';
 import { designMonth } from '../sun/day.ts';
 import { monthlyExtraterrestrialKwh } from '../sun/geometry.ts';
+import { monthName } from '../sun/months.ts';
 import type { Rule } from './finding.ts';
 
-export const noSun: Rule = ({ figures }) =>
-  figures['sun.hours'].value > 0.05
+export const noSun: Rule = ({ sun }) =>
+  sun.sunHours > 0.05
     ? []
     : [{ code: 'no-sun', severity: 'caution', where: { step: 'result', figure: 'sun.hours' }, values: {} }];
 
@@ -41,24 +41,23 @@ export const sunHoursDoubtful: Rule = ({ job }) => {
  * The usual day spends more than comes in: the store runs down even without a cloudy spell. Counted by the day as it
  * goes, in which what the sun feeds directly does not pass through the store.
  */
-export const balanceShort: Rule = ({ figures, job, driftWh }) => {
-  const net = driftWh;
+export const balanceShort: Rule = ({ store, job, income }) => {
+  const net = income.driftWh;
   if (net >= -0.5) return [];
-  const usable = figures['store.usable'].value;
   return [
     {
       code: 'balance-short',
       severity: 'caution',
       where: { step: 'result', figure: 'balance.net' },
-      values: { shortWh: -net, days: usable / -net, nights: job.brief.nightsOffGrid },
+      values: { shortWh: -net, days: store.usableWh / -net, nights: job.brief.nightsOffGrid },
     },
   ];
 };
 
 /** The DC-DC charger wants more than the alternator should give. */
-export const dcdcLimited: Rule = ({ figures }) => {
-  const ratingA = figures['dcdc.rating'].value;
-  const limitA = figures['alternator.limit'].value;
+export const dcdcLimited: Rule = ({ driving }) => {
+  const { ratingA } = driving;
+  const limitA = driving.limit.outputA;
   if (ratingA <= limitA + 1e-9) return [];
   return [
     {

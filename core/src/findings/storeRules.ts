@@ -4,27 +4,27 @@ import type { Rule } from './finding.ts';
 /** Guide, common practice: up to 3,000 W at 12 V, 3,000 to 6,000 W at 24 V, 48 V above. */
 const GUIDE_W = { 12: 3000, 24: 6000, 48: Number.POSITIVE_INFINITY } as const;
 
-export const lowVoltageHighCurrent: Rule = ({ figures, option }) => {
+export const lowVoltageHighCurrent: Rule = ({ busPeak, nominalV, option }) => {
   const busV = option.system.busVoltageV;
   // What the bus carries in all, not the main inverter alone.
-  const worstW = figures['peak.bus'].value;
+  const worstW = busPeak.weight;
   if (worstW <= GUIDE_W[busV]) return [];
   return [
     {
       code: 'low-voltage-high-current',
       severity: 'caution',
       where: { step: 'result', figure: 'peak.current' },
-      values: { busV, worstW, amps: figures['peak.current'].value, guideW: GUIDE_W[busV] },
+      values: { busV, worstW, amps: worstW / nominalV, guideW: GUIDE_W[busV] },
     },
   ];
 };
 
 /** The worst moment must stay within the discharge limit of the store. */
-export const storeCurrent: Rule = ({ figures, option }) => {
+export const storeCurrent: Rule = ({ store, busPeak, nominalV, ledger, option }) => {
   const data = CHEMISTRY[option.system.store.chemistry];
-  const limitA = figures['store.ah'].value * data.dischargeLimitC;
-  const amps = figures['peak.current'].value;
-  if (amps <= limitA || figures['demand.bus'].value === 0) return [];
+  const limitA = store.ah * data.dischargeLimitC;
+  const amps = busPeak.weight / nominalV;
+  if (amps <= limitA || ledger.total.batteryWh === 0) return [];
   return [
     {
       code: 'store-current',
@@ -35,16 +35,16 @@ export const storeCurrent: Rule = ({ figures, option }) => {
   ];
 };
 
-export const storeShort: Rule = ({ figures }) => {
-  const capacityWh = figures['store.capacity'].value;
-  const requiredWh = figures['store.required'].value;
+export const storeShort: Rule = ({ store }) => {
+  const { capacityWh } = store;
+  const { requiredWh } = store.need;
   if (capacityWh >= requiredWh - 1e-6) return [];
   return [
     {
       code: 'store-short',
       severity: 'caution',
       where: { step: 'result', figure: 'store.capacity' },
-      values: { capacityWh, requiredWh, days: figures['store.daysOld'].value },
+      values: { capacityWh, requiredWh, days: store.old.days },
     },
   ];
 };
@@ -58,15 +58,14 @@ export const storeCold: Rule = ({ option }) => {
   ];
 };
 
-export const payloadExceeded: Rule = ({ figures }) => {
-  const left = figures['payload.left']?.value;
-  if (left === undefined || left >= 0) return [];
+export const payloadExceeded: Rule = ({ brief, kitKg }) => {
+  if (brief.payloadKg === null || brief.payloadKg >= kitKg) return [];
   return [
     {
       code: 'payload-exceeded',
       severity: 'stop',
       where: { step: 'result', figure: 'mass.kit' },
-      values: { overKg: -left, kitKg: figures['mass.kit'].value },
+      values: { overKg: kitKg - brief.payloadKg, kitKg },
     },
   ];
 };

@@ -1,3 +1,5 @@
+import { inverterFigures } from '../explain/inverterIds.ts';
+import { supplyFigure } from '../explain/supply.ts';
 import type { Supply } from '../job/schema.ts';
 import { passesSupply, type SupplyMoment } from '../moment/supplyMoment.ts';
 import type { Rule, Where } from './finding.ts';
@@ -5,7 +7,7 @@ import { namesOf } from './names.ts';
 
 const at = (figure: 'worst' | 'full' | 'start' | 'assist' | 'limit', { limit }: SupplyMoment): Where => ({
   step: 'moment',
-  figure: `supply.${figure}.${limit.supply.id}`,
+  figure: supplyFigure(limit.supply.id, figure),
 });
 
 /** Loads that always and never run together. */
@@ -35,7 +37,7 @@ export const supplyOverload: Rule = ({ supplies }) =>
     }));
 
 /** It carries the loads, but not with the charger at full. */
-export const supplyCharger: Rule = ({ supplies, figures }) =>
+export const supplyCharger: Rule = ({ supplies }) =>
   supplies
     .filter(({ fits, fullSize, limit }) => fits && fullSize > limit.runningSize * (1 + 1e-9))
     .map((moment) => ({
@@ -47,7 +49,7 @@ export const supplyCharger: Rule = ({ supplies, figures }) =>
         unit: moment.limit.unit,
         full: moment.fullSize,
         limit: moment.limit.runningSize,
-        leftW: figures[`supply.charging.${moment.limit.supply.id}`]?.value ?? 0,
+        leftW: moment.chargingSize * moment.limit.wattsPerUnit,
       },
     }));
 
@@ -92,11 +94,11 @@ export const assistShort: Rule = ({ supplies }) =>
 export const nothingPasses: Rule = ({ supplies, inverters }) =>
   inverters
     .filter(({ device, ratingW }) => supplies.length > 0 && ratingW > 0 && !passesSupply(device))
-    .map(({ device, ids }) => ({
+    .map((inverter) => ({
       code: 'nothing-passes',
       severity: 'note',
-      where: { step: 'moment', figure: ids.rating },
-      values: { device: device.name },
+      where: { step: 'moment', figure: inverterFigures(inverter).rating },
+      values: { device: inverter.device.name },
     }));
 
 /** A caution that goes with a kind of supply, told once. */

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { assess } from '../assess.ts';
+import { assess } from '../assess/assess.ts';
 import { applyMoves } from '../moves/move.ts';
 import { aJob, aLoad, withSystem } from '../test/jobs.ts';
 import { asFed, fedBy, withoutFeeds, withoutLostDevices } from './feeds.ts';

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { assess, evaluate } from '../assess.ts';
+import { assess, type Evaluation, evaluate } from '../assess/assess.ts';
 import { applyMoves } from '../moves/move.ts';
+import { togetherW } from '../sources/source.ts';
 import { sunAheadMin } from '../sun/day.ts';
 import { findingOf } from '../test/findings.ts';
 import { aHookup, aJob, aLoad, withSupplies, withSystem } from '../test/jobs.ts';
@@ -42,18 +43,22 @@ describe('several of a kind', () => {
     expect(value(job, 'array.rating')).toBeGreaterThan(0);
   });
 
+  const arrayW = ({ solar }: Evaluation) => togetherW(solar.sources, 1440);
+
   it('a controller holds its own array to its A at 14.2 V, and no other', () => {
     const one = { ...named('one'), ratingW: 1000, controllerA: null };
     const sunny = atPlace(job, { peakSunHours: 6, dayTempC: 15 });
-    const free = evaluate(withParts(sunny, { arrays: [one, { ...one, id: 'two' }] })).arrayW;
+    const free = evaluate(withParts(sunny, { arrays: [one, { ...one, id: 'two' }] }));
+    const freeW = arrayW(free);
     const held = evaluate(withParts(sunny, { arrays: [one, { ...one, id: 'two', controllerA: 20 }] }));
+    const heldW = arrayW(held);
     for (let m = 0; m < 1440; m += 7) {
-      const half = (free[m] as number) / 2;
-      expect(held.arrayW[m]).toBeCloseTo(half + Math.min(half, 20 * 14.2), 6);
+      const half = (freeW[m] as number) / 2;
+      expect(heldW[m]).toBeCloseTo(half + Math.min(half, 20 * 14.2), 6);
     }
-    const sum = held.arrayW.reduce((total, w) => total + w, 0) / 60;
+    const sum = heldW.reduce((total, w) => total + w, 0) / 60;
     expect(held.assessment.figures['sun.yield'].value).toBeCloseTo(sum, 6);
-    expect(Math.max(...free) / 2).toBeGreaterThan(284);
+    expect(Math.max(...freeW) / 2).toBeGreaterThan(284);
   });
 
   it('chargers draw side by side on a supply: 30 A and 10 A ask for 473.3 and 157.8 W of mains', () => {

@@ -1,12 +1,12 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { assess } from '../assess.ts';
+import { assess } from '../assess/assess.ts';
 import { momentDetail } from '../choices/momentDetail.ts';
-import { simulateStay } from '../days/simulate.ts';
 import { APPLIANCES, loadFrom } from '../reference/appliances.ts';
 import { loadsOfTemplate, TEMPLATES } from '../reference/templates.ts';
 import { aGenerator, aHookup, aJob, aLoad, asVersion3, withSupplies, withSystem } from '../test/jobs.ts';
+import { stayOf } from '../test/stay.ts';
 import { blankSupply } from './blank.ts';
 import { asKind, runningPowerW } from './draw.ts';
 import type { Load } from './schema.ts';
@@ -196,7 +196,7 @@ describe('every value that the door lets in', () => {
         for (const [id, figure] of Object.entries(assess(checked.job).figures))
           expect(figure?.value, id).toSatisfy(Number.isFinite);
         momentDetail(checked.job, 'a');
-        simulateStay({ ...checked.job, brief: { ...checked.job.brief, nightsOffGrid: 1 } }, 'a');
+        stayOf({ ...checked.job, brief: { ...checked.job.brief, nightsOffGrid: 1 } });
       }
     },
   );

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { assess, evaluate } from '../assess.ts';
+import { assess, evaluate } from '../assess/assess.ts';
 import type { Draw, Job } from '../job/schema.ts';
 import { aJob, aLoad } from '../test/jobs.ts';
 import { roomDuty, shellUa } from './room.ts';

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { assess } from '../assess.ts';
+import { assess } from '../assess/assess.ts';
 import { aJob, aLoad, withSystem } from '../test/jobs.ts';
 
 describe('how good the list is (spreads by hand)', () => {

@@ -5,7 +5,7 @@ import type { Feed } from '../paths/feed.ts';
 import type { Coincidence, Weights } from './coincidence.ts';
 import { heaviestFirst } from './nextSets.ts';
 import type { Slice } from './slices.ts';
-import type { TimedSet } from './worstMoment.ts';
+import type { TimedSet } from './weighed.ts';
 
 /** What the store must give at its worst moment. */
 export interface BusMoment extends TimedSet {

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { evaluate } from '../assess.ts';
+import { evaluate } from '../assess/assess.ts';
 import { momentDetail } from '../choices/momentDetail.ts';
 import type { Job, Load } from '../job/schema.ts';
 import { validateJob } from '../job/validate.ts';

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { assess, evaluate } from '../assess.ts';
+import { assess, evaluate } from '../assess/assess.ts';
 import { momentDetail } from '../choices/momentDetail.ts';
 import type { Job, Load } from '../job/schema.ts';
 import { aJob, aLoad, apart, withSystem } from '../test/jobs.ts';

@@ -1,7 +1,6 @@
 import type { Inverter, Job } from '../job/schema.ts';
 import type { LoadProfile } from '../loads/profile.ts';
 import { type Feed, feedOf } from '../paths/feed.ts';
-import type { FigureId } from '../quantity/figure.ts';
 import { DEFAULT } from '../reference/defaults.ts';
 import { MARGIN } from '../reference/sizes.ts';
 import type { Coincidence } from './coincidence.ts';
@@ -23,7 +22,8 @@ export interface SizedInverter {
   readonly device: Inverter;
   readonly moment: WorstMoment;
   readonly need: InverterNeed;
-  readonly ids: InverterIds;
+  /** Whether its figures are the job's vitals: of the first that carries loads. */
+  readonly isMain: boolean;
   /** Equal units counted when no single common size is enough; 0 when nothing uses it. */
   readonly units: number;
   readonly ratingW: number;
@@ -33,33 +33,6 @@ export interface SizedInverter {
   /** Null when nothing uses it. */
   readonly feed: Feed | null;
 }
-
-type InverterKey = 'continuous' | 'apparent' | 'surge' | 'required' | 'rating' | 'hot' | 'holds' | 'current' | 'idle';
-type InverterIds = Readonly<Record<InverterKey, FigureId>>;
-
-const MAIN: InverterIds = {
-  continuous: 'peak.continuous',
-  apparent: 'peak.apparent',
-  surge: 'peak.surge',
-  required: 'inverter.required',
-  rating: 'inverter.rating',
-  hot: 'inverter.hot',
-  holds: 'inverter.holds',
-  current: 'inverter.current',
-  idle: 'inverter.idle',
-};
-
-const furtherIds = (id: string): InverterIds => ({
-  continuous: `device.continuous.${id}`,
-  apparent: `device.apparent.${id}`,
-  surge: `device.surge.${id}`,
-  required: `device.required.${id}`,
-  rating: `device.rating.${id}`,
-  hot: `device.hot.${id}`,
-  holds: `device.holds.${id}`,
-  current: `device.current.${id}`,
-  idle: `device.idle.${id}`,
-});
 
 /** What an inverter bears once its size is settled. */
 export function bearsOf(device: Inverter, ratingW: number): Bears {
@@ -112,7 +85,7 @@ export function sizeInverters(
       device,
       moment,
       need,
-      ids: device === main?.device ? MAIN : furtherIds(device.id),
+      isMain: device === main?.device,
       units: isUsed ? standard.units : 0,
       ratingW,
       bears,

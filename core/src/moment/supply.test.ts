@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { assess, evaluate } from '../assess.ts';
+import { assess, evaluate } from '../assess/assess.ts';
 import { momentDetail } from '../choices/momentDetail.ts';
 import type { Job, Supply } from '../job/schema.ts';
 import { findingOf } from '../test/findings.ts';
@@ -12,7 +12,7 @@ import { sizeOn, supplyLimit } from './supplyLimit.ts';
 
 const waits = (id: string, watts: number, startRatio = 1) => aLoad({ id, watts, path: 'supply-only', startRatio });
 const figure = (job: Job, id: string): number => {
-  const found = assess(job).figures[id as 'supply.limit.hookup'];
+  const found = assess(job).figures[id as 'supply[hookup].limit'];
   if (!found) throw new Error(`no figure ${id}`);
   return found.value;
 };
@@ -60,22 +60,22 @@ describe('hookup of 15 A at 120 V (cases of common practice)', () => {
     );
 
   it('12.5 A of air conditioner and a 1,000 W microwave need 5.8 A, 700 W of assist', () => {
-    expect(figure(on(12.5), 'supply.worst.hookup')).toBeCloseTo(20.83, 2);
-    expect(figure(on(12.5), 'supply.assist.hookup') / 120).toBeCloseTo(5.83, 2);
-    expect(figure(on(12.5), 'supply.assist.hookup')).toBeCloseTo(700, 0);
+    expect(figure(on(12.5), 'supply[hookup].worst')).toBeCloseTo(20.83, 2);
+    expect(figure(on(12.5), 'supply[hookup].assist') / 120).toBeCloseTo(5.83, 2);
+    expect(figure(on(12.5), 'supply[hookup].assist')).toBeCloseTo(700, 0);
   });
 
   it('13 A and 1,000 W are 21.3 A: 760 W of assist, 844 W and 66 A from the battery', () => {
-    expect(figure(on(13), 'supply.worst.hookup')).toBeCloseTo(21.33, 2);
-    expect(figure(on(13), 'supply.assist.hookup')).toBeCloseTo(760, 0);
-    expect(figure(on(13), 'supply.assist-battery.hookup')).toBeCloseTo(66, 0);
+    expect(figure(on(13), 'supply[hookup].worst')).toBeCloseTo(21.33, 2);
+    expect(figure(on(13), 'supply[hookup].assist')).toBeCloseTo(760, 0);
+    expect(figure(on(13), 'supply[hookup].assist-battery')).toBeCloseTo(66, 0);
   });
 
   it('with 8 A in use 7 A, 840 W, are left for charging', () => {
     const job = withSystem(withSupplies(aJob([waits('rest', 960)]), aHookup(15, 120)), {
       charger: { ratingA: 100, leastA: 0 },
     });
-    expect(figure(job, 'supply.charging.hookup')).toBeCloseTo(840, 6);
+    expect(figure(job, 'supply[hookup].charging')).toBeCloseTo(840, 6);
     expect(findingOf(assess(job).findings, 'supply-charger')?.values.leftW).toBeCloseTo(840, 6);
   });
 
@@ -83,7 +83,7 @@ describe('hookup of 15 A at 120 V (cases of common practice)', () => {
     const job = withSystem(withSupplies(aJob([waits('rest', 1200)]), aHookup(15, 120)), {
       charger: { ratingA: 100, leastA: 60 },
     });
-    expect(figure(job, 'supply.charging.hookup')).toBe(0);
+    expect(figure(job, 'supply[hookup].charging')).toBe(0);
   });
 });
 
@@ -101,14 +101,14 @@ describe('launch with a 10.5 kW generator (case of common practice)', () => {
     );
 
   it('10.0 kW steady is above 9.45 kW and warns; with a charger that can be turned down it is told first', () => {
-    expect(figure(launch(false), 'supply.worst.generator')).toBe(10_000);
+    expect(figure(launch(false), 'supply[generator].worst')).toBe(10_000);
     expect(assess(launch(false)).findings.map(({ code }) => code)).toContain('supply-overload');
-    expect(figure(launch(true), 'supply.full.generator')).toBe(10_000);
-    expect(figure(launch(true), 'supply.charging.generator')).toBeCloseTo(2550, 6);
+    expect(figure(launch(true), 'supply[generator].full')).toBe(10_000);
+    expect(figure(launch(true), 'supply[generator].charging')).toBeCloseTo(2550, 6);
   });
 
   it('water maker last peaks at 14.8 kW; motors first, no start is above 10.5 kW', () => {
-    expect(figure(launch(false), 'supply.worst-start.generator')).toBe(14_800);
+    expect(figure(launch(false), 'supply[generator].worst-start')).toBe(14_800);
     const { order } = evaluate(launch(false)).supplies[0] ?? {};
     expect(order?.steps[0]?.id).toBe('water-4');
     expect(order?.peak).toBe(10_000);
@@ -116,8 +116,8 @@ describe('launch with a 10.5 kW generator (case of common practice)', () => {
   });
 
   it('charger off: 6.9 kW passes, also at 85 %, where it leaves 2.025 kW', () => {
-    expect(figure(launch(true, 0.85), 'supply.worst.generator')).toBe(6900);
-    expect(figure(launch(true, 0.85), 'supply.charging.generator')).toBeCloseTo(2025, 6);
+    expect(figure(launch(true, 0.85), 'supply[generator].worst')).toBe(6900);
+    expect(figure(launch(true, 0.85), 'supply[generator].charging')).toBeCloseTo(2025, 6);
     expect(assess(launch(true, 0.85)).findings.map(({ code }) => code)).not.toContain('supply-overload');
   });
 

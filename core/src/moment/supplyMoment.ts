@@ -7,8 +7,8 @@ import type { SizedInverter } from './sizeInverters.ts';
 import type { Slice } from './slices.ts';
 import { allAtOnce, bestStartOrder, type Starter, type StartOrder, worstOrderPeak } from './startOrder.ts';
 import { type SupplyLimit, sizeOn, supplyLimit } from './supplyLimit.ts';
-import { Weighed } from './weighed.ts';
-import { type AcLoad, acLoad, type TimedSet } from './worstMoment.ts';
+import { type TimedSet, Weighed } from './weighed.ts';
+import { type AcLoad, acLoad } from './worstMoment.ts';
 
 /** How the chargers of the system are called among the loads of a supply: `@` and their id, a form no load's id has. */
 const CHARGER_MARK = '@';

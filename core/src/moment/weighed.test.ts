@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { evaluate } from '../assess.ts';
+import { evaluate } from '../assess/assess.ts';
 import type { Job } from '../job/schema.ts';
 import { aJob, aLoad, apart } from '../test/jobs.ts';
 import { busMoment } from './busMoment.ts';

@@ -1,6 +1,10 @@
-import type { Coincidence, Weights } from './coincidence.ts';
+import type { Coincidence, LoadSet, Weights } from './coincidence.ts';
 import type { Slice } from './slices.ts';
-import type { TimedSet } from './worstMoment.ts';
+
+/** A set of loads, and from when on it can be on; null = at any time. */
+export interface TimedSet extends LoadSet {
+  readonly startMin: number | null;
+}
 
 /**
  * The slices of a day with what each load adds in them, W, VA or A. What is never looked at is never reckoned: a

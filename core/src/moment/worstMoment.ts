@@ -1,10 +1,10 @@
 import type { Device } from '../job/schema.ts';
 import type { LoadProfile } from '../loads/profile.ts';
 import { chainOf } from '../paths/chain.ts';
-import type { Coincidence, LoadSet, Weights } from './coincidence.ts';
+import type { Coincidence, Weights } from './coincidence.ts';
 import type { Slice } from './slices.ts';
 import { startOf } from './starts.ts';
-import { Weighed } from './weighed.ts';
+import { type TimedSet, Weighed } from './weighed.ts';
 
 /** One load as the output of its inverter sees it. */
 export interface AcLoad {
@@ -20,11 +20,6 @@ export interface AcLoad {
   readonly startExtraW: number;
   readonly startSeconds: number;
   readonly quantity: number;
-}
-
-/** A set of loads, and from when on it can be on; null = at any time. */
-export interface TimedSet extends LoadSet {
-  readonly startMin: number | null;
 }
 
 /** The heaviest start: what runs, what starts on top of it, the power reached in W, and the seconds it lasts. */

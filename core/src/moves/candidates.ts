@@ -1,17 +1,17 @@
 import { usesOn } from '../job/day.ts';
 import type { Job } from '../job/schema.ts';
 import { DEFAULT } from '../reference/defaults.ts';
-import type { Settled } from '../settle.ts';
+import type { SettledDay } from '../settle/day.ts';
 import { keepWarmPhases, type Move, onInverter, SECOND_INVERTER } from './move.ts';
 import { ON_FUEL, SWAPS } from './swaps.ts';
 
 /** Everything that could be done in this option, whether it pays or not. */
-export function movesOf(settled: Settled): Move[] {
+export function movesOf(settled: SettledDay): Move[] {
   const { job } = settled;
   return [...inverterMoves(settled), ...job.loads.flatMap((load, i) => loadMoves(job, load, settled, i))];
 }
 
-function loadMoves(job: Job, load: Job['loads'][number], settled: Settled, index: number): Move[] {
+function loadMoves(job: Job, load: Job['loads'][number], settled: SettledDay, index: number): Move[] {
   const moves: Move[] = [];
   const loadId = load.id;
   if (load.path === 'inverter-adapter') moves.push({ id: `dc-converter ${loadId}`, kind: 'dc-converter', loadId });
@@ -36,12 +36,12 @@ function loadMoves(job: Job, load: Job['loads'][number], settled: Settled, index
 }
 
 /** The inverter that feeds a load now. */
-function feederOf(load: Job['loads'][number], { option }: Settled): string | undefined {
+function feederOf(load: Job['loads'][number], { option }: SettledDay): string | undefined {
   const inverters = option.system.devices.filter(({ kind }) => kind === 'inverter');
   return (inverters.find(({ id }) => id === load.device) ?? inverters[0])?.id;
 }
 
-function inverterMoves(settled: Settled): Move[] {
+function inverterMoves(settled: SettledDay): Move[] {
   const { inverters, bus, option } = settled;
   const moves = inverters.flatMap(({ device, ratingW, feed }): Move[] => {
     const day = bus.devices.find((one) => one.feed.device.id === device.id);

@@ -1,6 +1,6 @@
 import type { Job } from '../job/schema.ts';
 import { Effort } from '../moment/effort.ts';
-import { type Settled, settle } from '../settle.ts';
+import { type SettledDay, settleDay } from '../settle/day.ts';
 import { sparedWh } from '../sources/spared.ts';
 import { applyMoves, type Move } from './move.ts';
 
@@ -28,7 +28,7 @@ export class MoveCosts {
   readonly #effort: number;
   readonly #known = new Map<string, Cost>();
   readonly #spared = new Map<string, number>();
-  readonly #days = new Map<string, Settled>();
+  readonly #days = new Map<string, SettledDay>();
 
   /**
    * @param arrayW W that the array gives in each minute of the day
@@ -64,17 +64,17 @@ export class MoveCosts {
   }
 
   /** The whole day with these moves; remembered only for a single one, since a day is large. */
-  settled(moves: readonly Move[]): Settled {
+  settled(moves: readonly Move[]): SettledDay {
     const only = moves.length < 2 ? (moves[0]?.id ?? '') : null;
     const known = only === null ? undefined : this.#days.get(only);
     if (known) return known;
-    const made = settle(applyMoves(this.job, this.optionId, moves), this.optionId, new Effort(this.#effort));
+    const made = settleDay(applyMoves(this.job, this.optionId, moves), this.optionId, new Effort(this.#effort));
     if (only !== null) this.#days.set(only, made);
     return made;
   }
 
   /** Storage loss that demand under the sun does not have, Wh/day. */
-  #sparedWh({ bus, roundTripEfficiency }: Settled): number {
+  #sparedWh({ bus, roundTripEfficiency }: SettledDay): number {
     return sparedWh(bus.busW, this.#arrayW, roundTripEfficiency);
   }
 
@@ -95,7 +95,7 @@ const keyOf = (moves: readonly Move[]): string =>
     .sort()
     .join('\n');
 
-function batteryWh({ bus, roundTripEfficiency }: Settled): number {
+function batteryWh({ bus, roundTripEfficiency }: SettledDay): number {
   let wattMinutes = 0;
   for (const w of bus.busW) wattMinutes += w;
   return wattMinutes / 60 / roundTripEfficiency;

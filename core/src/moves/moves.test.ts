@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { assess } from '../assess.ts';
+import { assess } from '../assess/assess.ts';
 import { blankInverter } from '../job/blank.ts';
 import type { Job } from '../job/schema.ts';
 import { validateJob } from '../job/validate.ts';

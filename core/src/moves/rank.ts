@@ -1,6 +1,8 @@
-import { evaluate } from '../assess.ts';
 import type { Job } from '../job/schema.ts';
 import { Effort } from '../moment/effort.ts';
+import { MINUTES_PER_DAY } from '../quantity/units.ts';
+import { settle } from '../settle/settle.ts';
+import { togetherW } from '../sources/source.ts';
 import { averageSavingWh } from './average.ts';
 import { movesOf } from './candidates.ts';
 import { MoveCosts } from './cost.ts';
@@ -47,9 +49,10 @@ export type Prepared = ReturnType<typeof prepareMoves>;
 
 /** The moves of one option and their costs, with the array it has. @param effort what the searches of each day may cost */
 export function prepareMoves(job: Job, optionId: string, effort = Number.POSITIVE_INFINITY) {
-  const evaluation = evaluate(job, optionId, new Effort(effort));
-  const costs = new MoveCosts(job, optionId, evaluation.arrayW, effort);
-  return { job, evaluation, costs, moves: onlyBestOf(movesOf(evaluation), costs) };
+  const settled = settle(job, optionId, new Effort(effort));
+  const arrayW = togetherW(settled.solar.sources, MINUTES_PER_DAY);
+  const costs = new MoveCosts(job, optionId, arrayW, effort);
+  return { job, settled, costs, moves: onlyBestOf(movesOf(settled), costs) };
 }
 
 /** Of the ways to cut the list for a second inverter only the one that saves most stays. */
@@ -63,7 +66,7 @@ function onlyBestOf(moves: readonly Move[], costs: MoveCosts): Move[] {
 }
 
 /** Every move alone and beside the ticked ones, the best first. */
-export function rankMoves({ job, evaluation, costs, moves }: Prepared, tickedIds: readonly string[]): Ranking {
+export function rankMoves({ job, settled, costs, moves }: Prepared, tickedIds: readonly string[]): Ranking {
   const ticked = moves.filter(({ id }) => tickedIds.includes(id));
   const base = costs.of([]);
   const now = costs.of(ticked);
@@ -75,7 +78,7 @@ export function rankMoves({ job, evaluation, costs, moves }: Prepared, tickedIds
     // Of a ticked move, what would be lost again without it; of another, what it adds to them.
     const [without, withIt] = others.length < ticked.length ? [others, ticked] : [ticked, [...compatible, move]];
     const beside = difference(costs, without, withIt);
-    const averageWh = averageSavingWh(evaluation, costs.settled([move]), move);
+    const averageWh = averageSavingWh(settled, costs.settled([move]), move);
     const onLessH = (base.inverterOnMin - alone.inverterOnMin) / 60;
     return {
       move,
@@ -84,14 +87,14 @@ export function rankMoves({ job, evaluation, costs, moves }: Prepared, tickedIds
       averageWh,
       onLessH,
       words: wordsOfMove(move, job, { savedWh, averageWh, onLessH }),
-      worth: worthOf(evaluation, job, beside, move.id),
+      worth: worthOf(settled, job, beside, move.id),
     };
   });
   const tickedWh = base.totalWh - now.totalWh;
   return {
     needWh: base.totalWh,
     tickedWh,
-    tickedWorth: worthOf(evaluation, job, difference(costs, [], ticked), null),
+    tickedWorth: worthOf(settled, job, difference(costs, [], ticked), null),
     reckoned: moves.length,
     moves: ranked
       .filter(({ savedWh, move }) => savedWh > WORTH_A_LINE_WH || tickedIds.includes(move.id))

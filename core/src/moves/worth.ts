@@ -1,7 +1,8 @@
-import type { Evaluation } from '../assess.ts';
 import type { Job } from '../job/schema.ts';
-import { CHEMISTRY, nominalVoltageV } from '../reference/chemistries.ts';
+import { CHEMISTRY } from '../reference/chemistries.ts';
 import { DEFAULT } from '../reference/defaults.ts';
+import type { Settled } from '../settle/settle.ts';
+import { panelKgPerW } from '../store/mass.ts';
 
 /** What watt-hours a day come to in what has to be bought, carried and paid; in the units of the names. */
 export interface Worth {
@@ -30,25 +31,27 @@ export interface Saved {
   readonly invertersW: number;
 }
 
-export function worthOf({ assessment, option }: Evaluation, job: Job, saved: Saved, moveId: string | null): Worth {
-  const { figures } = assessment;
-  const { chemistry } = option.system.store;
-  const data = CHEMISTRY[chemistry];
-  const needWh = figures['demand.battery'].value;
-  const storeWh = needWh > 0 ? (saved.needWh * figures['store.required'].value) / needWh : 0;
-  const arrayW = figures['array.rating'].value;
-  const perPanelW = arrayW > 0 ? figures['sun.yield'].value / arrayW : 0;
+export function worthOf(
+  { option, ledger, store, solar, nominalV }: Settled,
+  job: Job,
+  saved: Saved,
+  moveId: string | null,
+): Worth {
+  const data = CHEMISTRY[option.system.store.chemistry];
+  const needWh = ledger.total.batteryWh;
+  const storeWh = needWh > 0 ? (saved.needWh * store.need.requiredWh) / needWh : 0;
+  const perPanelW = solar.ratingW > 0 ? solar.yieldWh / solar.ratingW : 0;
   const savedWh = saved.totalWh;
   const panelW = perPanelW > 0 ? savedWh / perPanelW : null;
   const inverterKg = (saved.invertersW / 1000) * DEFAULT.inverterKgPerKw.value;
   const storeKg = (storeWh / (100 * data.nominal12V)) * data.kgPer100Ah12V;
-  const panelKg = (panelW ?? 0) * (DEFAULT.panelKgPerM2.value / DEFAULT.panelWPerM2.value);
+  const panelKg = (panelW ?? 0) * panelKgPerW();
   const { storePerKwh, arrayPerW, energyPerKwh, moves } = job.brief.prices;
   const priced = storePerKwh !== null || arrayPerW !== null;
   const money = priced ? (storeWh / 1000) * (storePerKwh ?? 0) + (panelW ?? 0) * (arrayPerW ?? 0) : null;
   const cost = moves.find(({ move }) => move === moveId)?.cost ?? null;
   return {
-    ahPerDay: savedWh / nominalVoltageV(chemistry, option.system.busVoltageV),
+    ahPerDay: savedWh / nominalV,
     storeWh,
     panelW,
     kg: storeKg + panelKg + inverterKg,

@@ -1,6 +1,6 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import { evaluate } from '../assess.ts';
+import { evaluate } from '../assess/assess.ts';
 import { validateJob } from '../job/validate.ts';
 import { aJob, aLoad } from '../test/jobs.ts';
 import { flowOf } from './flow.ts';

@@ -1,8 +1,8 @@
-import type { Ledger } from '../assessment.ts';
 import type { Device } from '../job/schema.ts';
 import type { LoadProfile } from '../loads/profile.ts';
 import { chainOf } from './chain.ts';
 import type { DeviceDay } from './ledger.ts';
+import type { Ledger } from './shares.ts';
 
 /** A place that the day's energy passes, or where it leaves. */
 export interface FlowNode {

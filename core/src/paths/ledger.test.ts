@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { assess, evaluate } from '../assess.ts';
+import { assess, evaluate } from '../assess/assess.ts';
 import { blankInverter } from '../job/blank.ts';
 import type { Device } from '../job/schema.ts';
 import { PATHS, POLICIES } from '../job/values.ts';

@@ -13,7 +13,7 @@ export interface Origin {
   readonly source: string;
 }
 
-export interface WorkingInput {
+export interface WorkingInput<Id extends string = string> {
   /** The name that stands in braces in the formula. */
   readonly symbol: string;
   readonly label: string;
@@ -21,133 +21,73 @@ export interface WorkingInput {
   readonly unit: string;
   readonly origin: Origin;
   /** Set when the value is itself a figure and can be opened. */
-  readonly figure?: FigureId;
+  readonly figure?: Id;
 }
 
-export interface Working {
+export interface Working<Input = WorkingInput> {
   /** Readable formula; `{symbol}` stands for an input of that symbol. */
   readonly formula: string;
-  readonly inputs: readonly WorkingInput[];
+  readonly inputs: readonly Input[];
   /** The question a sceptic would ask, answered. */
-  readonly note?: string;
+  readonly note?: string | undefined;
 }
 
-export interface Figure {
+/** @typeParam Id the figures that its working may refer to */
+export interface Figure<Id extends string = string> {
   readonly value: number;
   readonly unit: string;
   readonly label: string;
   readonly basis: Origin;
-  readonly working: Working;
+  readonly working: Working<WorkingInput<Id>>;
 }
 
-export const FIGURE_IDS = [
-  'demand.useful',
-  'demand.bus',
-  'demand.heaviest',
-  'demand.battery',
-  'demand.low',
-  'demand.high',
-  'demand.night',
-  'loss.conversion',
-  'loss.idle',
-  'loss.storage',
-  'loss.total',
-  'loss.controllers',
-  'peak.continuous',
-  'peak.surge',
-  'peak.apparent',
-  'peak.bus',
-  'peak.current',
-  'peak.crate',
-  'inverter.required',
-  'inverter.rating',
-  'inverter.hot',
-  'inverter.holds',
-  'inverter.current',
-  'inverter.idle',
-  'store.required',
-  'store.capacity',
-  'store.usable',
-  'store.ah',
-  'store.ah12',
-  'store.ah24',
-  'store.days',
-  'store.daysOld',
-  'sun.hours',
-  'sun.yield',
-  'storage.spared',
-  'alternator.limit',
-  'alternator.yield',
-  'array.required',
-  'array.rating',
-  'dcdc.required',
-  'dcdc.rating',
-  'balance.net',
-  'mass.kit',
-  'payload.left',
-] as const;
+/** An input that is another figure, wherever that is explained. */
+export interface Reference {
+  readonly symbol: string;
+  readonly refersTo: string;
+}
 
-/** What is known of every further inverter, by the id of its device. */
-type DeviceFigureKey =
-  | 'continuous'
-  | 'apparent'
-  | 'surge'
-  | 'required'
-  | 'rating'
-  | 'hot'
-  | 'holds'
-  | 'current'
-  | 'idle';
-type DeviceFigureId = `device.${DeviceFigureKey}.${string}`;
-/** What is known of every supply of the brief, by its id. */
-export const SUPPLY_FIGURES = [
-  'limit',
-  'worst',
-  'full',
-  'charging',
-  'assist',
-  'assist-battery',
-  'start',
-  'worst-start',
-] as const;
-type SupplyFigureId = `supply.${(typeof SUPPLY_FIGURES)[number]}.${string}`;
-export type FigureId = (typeof FIGURE_IDS)[number] | DeviceFigureId | SupplyFigureId;
-/** Known only when the brief gives the payload, or when there is such a device or supply. */
-type OptionalFigureId = 'payload.left' | DeviceFigureId | SupplyFigureId;
-export type Figures = Readonly<Record<Exclude<(typeof FIGURE_IDS)[number], 'payload.left'>, Figure>> &
-  Readonly<Partial<Record<OptionalFigureId, Figure>>>;
+/** A figure as it is explained: what it refers to is filled in once all are there, so that no order is needed. */
+export interface Draft extends Omit<Figure, 'working'> {
+  readonly working: Working<WorkingInput | Reference>;
+}
 
-/** Collects figures while the pipeline runs; refuses a value that is not a number, so that no NaN leaves the core. */
-export class FigureBook {
-  readonly #figures: Partial<Record<FigureId, Figure>> = {};
+export type Drafts<Id extends string> = Readonly<Record<Id, Draft>>;
 
-  /** Records a figure and hands its plain value back for the next step. */
-  set(id: FigureId, figure: Figure): number {
-    if (!Number.isFinite(figure.value)) throw new RangeError(`figure ${id} is not a finite number`);
-    // No figure is −0: it would be shown with a sign.
-    const value = figure.value + 0;
-    this.#figures[id] = { ...figure, value };
-    return value;
-  }
+export const refer = (symbol: string, refersTo: string): Reference => ({ symbol, refersTo });
 
-  value(id: FigureId): number {
-    return this.#get(id).value;
-  }
+/** The figures of one concept: `store.required`. */
+export function family<F extends string, K extends string>(name: F, members: Record<K, Draft>): Drafts<`${F}.${K}`> {
+  return Object.fromEntries(
+    Object.entries(members).map(([key, draft]) => [`${name}.${key}`, draft]),
+  ) as Drafts<`${F}.${K}`>;
+}
 
-  /** An input of another figure's working that refers to this figure. */
-  input(symbol: string, id: FigureId): WorkingInput {
-    const { value, unit, label, basis } = this.#get(id);
-    return { symbol, label, value, unit, origin: basis, figure: id };
-  }
+/** The figures of each of several things, by their ids: `supply[shore].limit`. */
+export function familyOf<F extends string, K extends string>(
+  name: F,
+  instances: readonly { readonly id: string; readonly members: Partial<Record<K, Draft>> }[],
+): Partial<Drafts<`${F}[${string}].${K}`>> {
+  return Object.assign(
+    {},
+    ...instances.map(({ id, members }) => family(`${name}[${id}]`, members as Record<K, Draft>)),
+  );
+}
 
-  all(): Figures {
-    for (const id of FIGURE_IDS) if (id !== 'payload.left') this.#get(id);
-    return this.#figures as Figures;
-  }
-
-  #get(id: FigureId): Figure {
-    const found = this.#figures[id];
-    if (!found) throw new Error(`figure ${id} has not been computed yet`);
-    return found;
-  }
+/** Fills in what figures refer to; refuses a value that is not a number, so that no NaN leaves the core. */
+export function bind(drafts: Readonly<Record<string, Draft>>): Readonly<Record<string, Figure>> {
+  const referred = ({ symbol, refersTo }: Reference, by: string): WorkingInput => {
+    const found = drafts[refersTo];
+    if (!found) throw new Error(`figure ${by} refers to ${refersTo}, which is not there`);
+    const { value, unit, label, basis } = found;
+    return { symbol, label, value: value + 0, unit, origin: basis, figure: refersTo };
+  };
+  return Object.fromEntries(
+    Object.entries(drafts).map(([id, draft]) => {
+      if (!Number.isFinite(draft.value)) throw new RangeError(`figure ${id} is not a finite number`);
+      const inputs = draft.working.inputs.map((input) => ('refersTo' in input ? referred(input, id) : input));
+      // No figure is −0: it would be shown with a sign.
+      return [id, { ...draft, value: draft.value + 0, working: { ...draft.working, inputs } }];
+    }),
+  );
 }

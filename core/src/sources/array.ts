@@ -1,4 +1,3 @@
-import type { System } from '../job/schema.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
 import { DEFAULT } from '../reference/defaults.ts';
 import type { SunDay } from '../sun/day.ts';
@@ -17,7 +16,7 @@ export interface ArrayDay {
 /**
  * Yield of flat roof panels per W of rating. T_c = T_a + (NOCT − 20)/800·G + roof extra;
  * P = P_stc·G/1000·(1 + γ(T_c − 25)), then dirt, wiring, mismatch and controller. With `flatFactor` the
- * product of all of these is that one figure. No shading; what a controller holds back is taken off in `arrayOutput`.
+ * product of all of these is that one figure. No shading; what a controller holds back is taken off in `arrayWatts`.
  */
 export function arrayDay(sun: SunDay, ambientC: Float64Array, flatFactor: number | null): ArrayDay {
   const otherFactor =
@@ -44,25 +43,20 @@ export function arrayDay(sun: SunDay, ambientC: Float64Array, flatFactor: number
 }
 
 /**
- * W that the arrays give together in each minute: each held to what its controller gives, A at charging volts.
- * @param arrays what is fitted; null = one array of `ratedW` without a limit
+ * W that an array gives in each minute, held to what its controller gives.
+ * @param limitW of the controller; null = without a limit
  */
-export function arrayOutput(
-  arrays: System['arrays'],
-  ratedW: number,
+export function arrayWatts(
+  ratingW: number,
+  limitW: number | null,
   { perRatedW }: ArrayDay,
-  busVoltageV: number,
 ): { readonly watts: Float64Array; readonly clippedWh: number } {
-  const volts = (DEFAULT.chargeVoltage12V.value * busVoltageV) / 12;
-  const watts = new Float64Array(MINUTES_PER_DAY);
+  const most = limitW ?? Number.POSITIVE_INFINITY;
   let clipped = 0;
-  for (const { ratingW, controllerA } of arrays ?? [{ ratingW: ratedW, controllerA: null }]) {
-    const limitW = controllerA === null ? Number.POSITIVE_INFINITY : controllerA * volts;
-    for (let m = 0; m < MINUTES_PER_DAY; m++) {
-      const given = ratingW * (perRatedW[m] as number);
-      watts[m] = (watts[m] as number) + Math.min(given, limitW);
-      clipped += Math.max(0, given - limitW);
-    }
-  }
+  const watts = perRatedW.map((perW) => {
+    const given = ratingW * perW;
+    clipped += Math.max(0, given - most);
+    return Math.min(given, most);
+  });
   return { watts, clippedWh: clipped / 60 };
 }

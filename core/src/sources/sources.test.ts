@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { assess } from '../assess.ts';
+import { assess } from '../assess/assess.ts';
 import type { Job } from '../job/schema.ts';
 import { aJob, aLoad, withSystem } from '../test/jobs.ts';
 import { alternatorLimit, standardDcdc } from './alternator.ts';

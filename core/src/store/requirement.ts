@@ -1,6 +1,6 @@
 import type { System } from '../job/schema.ts';
 import { CHEMISTRY, nominalVoltageV } from '../reference/chemistries.ts';
-import { type Demand, daysOf, heaviestWh } from './demand.ts';
+import { type Demand, heaviestWh } from './demand.ts';
 import { capacityForPeukert, chargeAtPeukert } from './peukert.ts';
 
 /** What stands between the energy in a store and the energy that can be planned with; the same for sizing and for the days it lasts. */
@@ -83,7 +83,3 @@ export function givesWh(capacityWh: number, factors: StoreFactors, state: StoreS
   if (state === 'new') return capacityWh * usableDepth * dischargeEfficiency;
   return chargeAtPeukert(capacityWh / nominalV, typicalA, peukert) * nominalV * planned(factors);
 }
-
-/** Days that a nominal capacity carries the heaviest run of days without any source. */
-export const lastsDays = (capacityWh: number, demand: Demand, factors: StoreFactors, state: StoreState): number =>
-  daysOf(demand, givesWh(capacityWh, factors, state));

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { assess } from '../assess.ts';
-import { simulateStay } from '../days/simulate.ts';
+import { assess } from '../assess/assess.ts';
 import { aJob, aLoad, withSystem } from '../test/jobs.ts';
+import { stayOf } from '../test/stay.ts';
 import { daysOf, heaviestWh } from './demand.ts';
 import { capacityForPeukert, chargeAtPeukert, chargeWeightedMeanA, peukertHours } from './peukert.ts';
 import { storeFactors } from './requirement.ts';
@@ -151,7 +151,7 @@ describe('what runs on some days of the week', () => {
       store: { roundTripEfficiency: 1, capacityAh: 100, usableDepth: 1 },
       array: { ratingW: 0 },
     });
-    const { first, worst } = simulateStay(job, 'a');
+    const { first, worst } = stayOf(job);
     // 1,280 Wh × 0.8 when old, of the 3,000 Wh; by the mean of 429 Wh a day nothing would be missing on the first day.
     expect(first.books.unservedWh).toBeCloseTo(3000 - 1024, 3);
     expect(worst.books.unservedWh).toBeGreaterThanOrEqual(first.books.unservedWh - 1e-6);

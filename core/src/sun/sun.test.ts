@@ -1,6 +1,6 @@
 import { Body, Equator, Horizon, Observer } from 'astronomy-engine';
 import { describe, expect, it } from 'vitest';
-import { assess } from '../assess.ts';
+import { assess } from '../assess/assess.ts';
 import { blankJob } from '../job/blank.ts';
 import { arrayDay } from '../sources/array.ts';
 import { aJob, aLoad, withSystem } from '../test/jobs.ts';

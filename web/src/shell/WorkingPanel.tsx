@@ -1,4 +1,4 @@
-import { type Figure, type OriginLabel, show, showText, type WorkingInput } from '@joulemetric/core';
+import { type Figure, type FigureId, type OriginLabel, show, showText, type WorkingInput } from '@joulemetric/core';
 import { Num } from '../ui/Number.tsx';
 import { type Panel, useJob } from './JobContext.tsx';
 
@@ -53,7 +53,7 @@ export function FigureWorking({ panel }: { panel: Extract<Panel, { kind: 'figure
 }
 
 /** The formula with values in place of its symbols; a value that is a figure can be opened from here. */
-function Formula({ figure }: { figure: Figure }) {
+function Formula({ figure }: { figure: Figure<FigureId> }) {
   const { open, job } = useJob();
   const { units } = job.brief.region;
   const { formula, inputs } = figure.working;
@@ -90,7 +90,7 @@ function Formula({ figure }: { figure: Figure }) {
   );
 }
 
-function InputLine({ input }: { input: WorkingInput }) {
+function InputLine({ input }: { input: WorkingInput<FigureId> }) {
   const { open, job } = useJob();
   const id = input.figure;
   return (

@@ -16,10 +16,9 @@ export interface Action {
   readonly run: () => void;
 }
 
-/** Focuses the quick-add line, on the Loads step. */
-export function focusQuickAdd(): void {
-  document.querySelector<HTMLInputElement>('[data-quick-add]')?.focus();
-}
+/** Told to the Loads step by whoever leads there to add one: its line takes the focus once it is there. */
+const ADDING = { add: true };
+export const isAdding = (state: unknown): boolean => (state as typeof ADDING | null)?.add === true;
 
 const stepAt = (path: string): number => STEPS.findIndex((step) => path.endsWith(`/${step.path}`));
 
@@ -73,10 +72,11 @@ export function useActions(): readonly Action[] {
       group: 'Edit',
       keys: '/',
       enabled: true,
-      run: () => {
-        go('loads');
-        requestAnimationFrame(focusQuickAdd);
-      },
+      run: () =>
+        navigate(
+          { pathname: 'loads', search: `?option=${optionId}` },
+          { state: ADDING, replace: STEPS[at]?.path === 'loads' },
+        ),
     },
     { id: 'undo', name: 'Undo', group: 'Edit', keys: '$mod+z', enabled: snapshot.canUndo, run: () => session.undo() },
     {

@@ -1,4 +1,4 @@
-import { useEffect, useRef } from 'react';
+import { useEffect, useLayoutEffect, useRef } from 'react';
 import { tinykeys } from 'tinykeys';
 import type { Action } from './actions.ts';
 import { isPlain } from './keys.ts';
@@ -18,8 +18,9 @@ export function useKeys(actions: readonly Action[], extra: Readonly<Record<strin
   useEffect(() => {
     latest.current = { actions, extra };
   });
+  // Bound as the page appears: a key pressed at once counts.
   const all = [...actions.flatMap(({ keys }) => keys ?? []), ...Object.keys(extra)].join('\n');
-  useEffect(() => {
+  useLayoutEffect(() => {
     const bindings = all.split('\n').flatMap((keys) => {
       const act = (event: KeyboardEvent) => {
         if (isPlain(keys) && (isTyping(event.target) || (keys !== 'Escape' && !singleKeysOn()))) return;

@@ -13,10 +13,8 @@ import {
   type Ranking,
   rankMoves,
   type Sequence,
-  type StaySimulation,
-  simulateStay,
 } from '@joulemetric/core';
-import { expose, transfer } from 'comlink';
+import { expose } from 'comlink';
 
 /** What the page asks of the core that may take longer than a frame; see `edges/compute.ts`. */
 
@@ -43,14 +41,6 @@ const computeWorker = {
   /** The day's need on each of some variations of the job, Wh. */
   needs(jobs: readonly Job[], optionId: string, effort: number): number[] {
     return jobs.map((job) => evaluate(job, optionId, new Effort(effort)).assessment.figures['demand.battery'].value);
-  },
-  simulate(job: Job, optionId: string, effort: number): StaySimulation {
-    const stay = simulateStay(job, optionId, new Effort(effort));
-    // The first and the last day are one trace when the stay is one night: each buffer is handed over once.
-    const buffers = new Set(
-      [stay.first.soc, stay.last.soc, stay.busW, stay.solarW, stay.alternatorW].map((a) => a.buffer),
-    );
-    return transfer(stay, [...buffers] as ArrayBuffer[]);
   },
   /** With the ms it took, for the benchmark. */
   detail(job: Job, optionId: string, effort: number): MomentDetail & { readonly tookMs: number } {

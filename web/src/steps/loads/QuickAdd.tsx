@@ -11,9 +11,11 @@ import {
   runningPowerW,
   showText,
 } from '@joulemetric/core';
-import { useId, useMemo, useState } from 'react';
+import { useEffect, useId, useMemo, useRef, useState } from 'react';
+import { useLocation } from 'react-router';
 import { addLoad, roomFor } from '../../commands/loads.ts';
 import { useFirm } from '../../edges/useFirm.ts';
+import { isAdding } from '../../shell/actions.ts';
 import { useJob } from '../../shell/JobContext.tsx';
 import { CameraButton } from './CameraButton.tsx';
 import { PhotoUnsent } from './PhotoUnsent.tsx';
@@ -37,6 +39,15 @@ export function QuickAdd() {
     () => (text.trim() ? proposeLoad(text, (name) => name, pick, firm, bus) : null),
     [text, pick, firm, bus],
   );
+  const line = useRef<HTMLInputElement>(null);
+  const { key: visit, state } = useLocation();
+  // biome-ignore lint/correctness/useExhaustiveDependencies: each visit that wants to add one takes the focus anew.
+  useEffect(() => {
+    if (!isAdding(state)) return;
+    // After a menu that led here has closed and given the focus back.
+    const frame = requestAnimationFrame(() => line.current?.focus());
+    return () => cancelAnimationFrame(frame);
+  }, [visit, state]);
   const open = text.trim() !== '' && (matches.length > 0 || proposal !== null);
   const question = proposal?.questions[0];
 
@@ -83,7 +94,7 @@ export function QuickAdd() {
     <div className="relative w-[372px] phone:w-full">
       <div className="flex items-center border-b-2 border-ink focus-within:border-copper">
         <input
-          data-quick-add
+          ref={line}
           role="combobox"
           aria-label="Add a load by name or watts"
           aria-expanded={open}

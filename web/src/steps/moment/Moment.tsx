@@ -1,3 +1,4 @@
+import { inverterFigures } from '@joulemetric/core';
 import { useDeferredValue } from 'react';
 import { Link } from 'react-router';
 import { useMomentDetail } from '../../edges/useMomentDetail.ts';
@@ -30,9 +31,9 @@ export function Moment() {
     );
   }
   const used = evaluation.inverters.filter(({ ratingW }) => ratingW > 0);
-  const main = used[0];
+  const ids = used[0] && inverterFigures(used[0]);
   const findings = assessment.findings.filter(
-    ({ where, severity }) => where.step === 'moment' && severity !== 'note' && !where.figure?.startsWith('supply.'),
+    ({ where, severity }) => where.step === 'moment' && severity !== 'note' && !where.figure?.startsWith('supply['),
   );
   return (
     <div
@@ -42,12 +43,12 @@ export function Moment() {
     >
       <PhoneOptions />
       <StepHead question={QUESTION} aside={<CardLink />}>
-        {main ? (
+        {ids ? (
           <>
-            <Fig id={main.ids.continuous} /> or <Fig id={main.ids.apparent} /> at once; a start takes it to{' '}
-            <Fig id={main.ids.surge} after="." /> The inverter gives <Fig id={main.ids.rating} after="," />{' '}
-            <Fig id={main.ids.holds} /> for a start. The store gives <Fig id="peak.bus" after="," />{' '}
-            <Fig id="peak.current" after="," /> <Fig id="peak.crate" after="." />
+            <Fig id={ids.continuous} /> or <Fig id={ids.apparent} /> at once; a start takes it to{' '}
+            <Fig id={ids.surge} after="." /> The inverter gives <Fig id={ids.rating} after="," /> <Fig id={ids.holds} />{' '}
+            for a start. The store gives <Fig id="peak.bus" after="," /> <Fig id="peak.current" after="," />{' '}
+            <Fig id="peak.crate" after="." />
           </>
         ) : (
           <>

@@ -3,6 +3,7 @@ import {
   formatNumber,
   type Inverter,
   type InverterDetail,
+  inverterFigures,
   MARGIN,
   namesOf,
   type SizeChoice,
@@ -36,7 +37,8 @@ export function Sizes({
   alone: boolean;
 }) {
   const { job, edit, optionId, evaluation } = useJob();
-  const { device, ids } = inverter;
+  const { device } = inverter;
+  const ids = inverterFigures(inverter);
   const change = (part: DeviceChange, key: string) =>
     edit(changeDevice(optionId, device.id, part), `${device.id}.${key}`);
   const busV = evaluation.option.system.busVoltageV;

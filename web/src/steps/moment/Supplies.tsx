@@ -6,6 +6,7 @@ import {
   type SupplyDetail,
   type SupplyMoment,
   showText,
+  supplyFigure,
 } from '@joulemetric/core';
 import { changeSources } from '../../commands/design.ts';
 import { addSupply, removeSupply } from '../../commands/supplies.ts';
@@ -66,11 +67,11 @@ function SupplySection({ moment, detail }: { moment: SupplyMoment; detail: Suppl
   const { supply } = moment.limit;
   const { id } = supply;
   const findings = useFindings(
-    `supply.worst.${id}`,
-    `supply.full.${id}`,
-    `supply.start.${id}`,
-    `supply.assist.${id}`,
-    `supply.limit.${id}`,
+    supplyFigure(id, 'worst'),
+    supplyFigure(id, 'full'),
+    supplyFigure(id, 'start'),
+    supplyFigure(id, 'assist'),
+    supplyFigure(id, 'limit'),
   );
   return (
     <section aria-label={supply.name} data-supply={id} className="border-b border-line py-3">
@@ -78,17 +79,17 @@ function SupplySection({ moment, detail }: { moment: SupplyMoment; detail: Suppl
         <div>
           <h3 className="text-body font-semibold">{supply.name}</h3>
           <p className="num text-number leading-6 text-ink-2">
-            Good for <Fig id={`supply.limit.${id}`} after="." /> At once <Fig id={`supply.worst.${id}`} />
+            Good for <Fig id={supplyFigure(id, 'limit')} after="." /> At once <Fig id={supplyFigure(id, 'worst')} />
             {moment.fullSize > moment.worst.weight && (
               <>
-                , with the charger at full <Fig id={`supply.full.${id}`} />
+                , with the charger at full <Fig id={supplyFigure(id, 'full')} />
               </>
             )}
-            ; for charging beside it <Fig id={`supply.charging.${id}`} after="." />{' '}
+            ; for charging beside it <Fig id={supplyFigure(id, 'charging')} after="." />{' '}
             {moment.assistSize > 0 && (
               <>
-                The inverter adds <Fig id={`supply.assist.${id}`} after="," />{' '}
-                <Fig id={`supply.assist-battery.${id}`} /> from the battery.
+                The inverter adds <Fig id={supplyFigure(id, 'assist')} after="," />{' '}
+                <Fig id={supplyFigure(id, 'assist-battery')} /> from the battery.
               </>
             )}
           </p>

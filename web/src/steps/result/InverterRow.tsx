@@ -1,11 +1,13 @@
-import { formatDuration, MARGIN, type SizedInverter } from '@joulemetric/core';
+import { formatDuration, inverterFigures, MARGIN, type SizedInverter } from '@joulemetric/core';
 import { Link } from 'react-router';
 import { useJob } from '../../shell/JobContext.tsx';
 import { Fig } from '../../ui/Fig.tsx';
 import { FitRow } from '../../ui/FitRow.tsx';
 
 /** One inverter as it follows from the Worst moment step, where it is chosen. */
-export function InverterRow({ inverter: { device, ids, ratingW } }: { inverter: SizedInverter }) {
+export function InverterRow({ inverter }: { inverter: SizedInverter }) {
+  const { device, ratingW } = inverter;
+  const ids = inverterFigures(inverter);
   const { job, evaluation, optionId } = useJob();
   const margin = MARGIN[job.rules.inverterMargin];
   const onMin = evaluation.bus.devices.find(({ feed }) => feed.device.id === device.id)?.onMin ?? 0;

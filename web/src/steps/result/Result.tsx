@@ -17,7 +17,7 @@ const StayChart = lazy(() => import('./StayChart.tsx'));
 
 /** What the loads and the brief come to: sizes a fitter can buy, and how the day goes with them. */
 export function Result() {
-  const { job, assessment, evaluation, optionId } = useJob();
+  const { job, assessment, evaluation } = useJob();
   if (job.loads.length === 0) {
     return (
       <div className="px-5 pt-3.5 phone:px-4">
@@ -58,7 +58,7 @@ export function Result() {
       <Income />
       <section className="pt-4" aria-label="State of charge">
         <Suspense fallback={<div className="h-[236px]" />}>
-          <StayChart job={job} optionId={optionId} />
+          <StayChart stay={evaluation.stay} />
         </Suspense>
       </section>
       <OptionRow />

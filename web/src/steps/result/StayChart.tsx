@@ -1,9 +1,8 @@
-import { formatClock, type Job, type StaySimulation, showText } from '@joulemetric/core';
+import { formatClock, type StaySimulation, showText } from '@joulemetric/core';
 import { LineChart } from 'echarts/charts';
 import { GridComponent, MarkAreaComponent, TooltipComponent } from 'echarts/components';
 import { use as register } from 'echarts/core';
 import { CanvasRenderer } from 'echarts/renderers';
-import { useStay } from '../../edges/useStay.ts';
 import { useChart } from '../../ui/useChart.ts';
 
 register([LineChart, GridComponent, TooltipComponent, MarkAreaComponent, CanvasRenderer]);
@@ -11,23 +10,17 @@ register([LineChart, GridComponent, TooltipComponent, MarkAreaComponent, CanvasR
 /** A point every five minutes is finer than a pixel. */
 const STEP_MIN = 5;
 
-/** The state of charge through the first day away and, dashed, through the last; simulated in a worker. */
-export default function StayChart({ job, optionId }: { job: Job; optionId: string }) {
-  const { value: simulation, problem } = useStay(job, optionId);
-  const holder = useChart(simulation, optionsOf);
+/** The state of charge through the first day away and, dashed, through the last. */
+export default function StayChart({ stay }: { stay: StaySimulation }) {
+  const holder = useChart(stay, optionsOf);
 
   return (
     <>
       <h2 className="text-body font-semibold">How full it is, hour by hour</h2>
-      <p className="num text-ink-2" data-stay={simulation ? 'ready' : 'waiting'}>
-        {problem ?? (simulation ? summary(simulation) : 'Simulating…')}
+      <p className="num text-ink-2" data-stay="ready">
+        {summary(stay)}
       </p>
-      <div
-        ref={holder}
-        role="img"
-        aria-label={simulation ? summary(simulation) : 'State of charge'}
-        className="h-[210px] w-full"
-      />
+      <div ref={holder} role="img" aria-label={summary(stay)} className="h-[210px] w-full" />
     </>
   );
 }

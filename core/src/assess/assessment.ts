@@ -1,23 +1,7 @@
-import type { Finding } from './findings/finding.ts';
-import type { EvidenceSummary } from './loads/evidence.ts';
-import type { Figures } from './quantity/figure.ts';
-
-/** Where the watt-hours of a load's day go, Wh at the store; the four parts add up to `batteryWh`. */
-export interface LedgerEntry {
-  readonly loadId: string;
-  readonly usefulWh: number;
-  readonly conversionWh: number;
-  readonly idleWh: number;
-  readonly storageWh: number;
-  readonly batteryWh: number;
-}
-
-export interface Ledger {
-  readonly loads: readonly LedgerEntry[];
-  /** The inverter left on with nothing running; no load's doing. All zero when it never is. */
-  readonly unattended: Omit<LedgerEntry, 'loadId'>;
-  readonly total: Omit<LedgerEntry, 'loadId'>;
-}
+import type { Figures } from '../explain/figures.ts';
+import type { Finding } from '../findings/finding.ts';
+import type { EvidenceSummary } from '../loads/evidence.ts';
+import type { Ledger } from '../paths/shares.ts';
 
 /** Everything the program says about one option of a job; screens, reports and files only read it. */
 export interface Assessment {

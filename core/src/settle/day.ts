@@ -1,20 +1,20 @@
-import { briefOn, onItsDay, shareOfDays } from './job/day.ts';
-import { asFed } from './job/feeds.ts';
-import type { Brief, DesignOption, Job } from './job/schema.ts';
-import { ambientByMinuteC } from './loads/ambient.ts';
-import { type LoadProfile, rememberedProfile, type Surroundings } from './loads/profile.ts';
-import { type Coincidence, coincidenceOf } from './moment/coincidence.ts';
-import { type Effort, WHATEVER_IT_TAKES } from './moment/effort.ts';
-import { type SizedInverter, sizeInverters } from './moment/sizeInverters.ts';
-import { type Slice, slicesOf } from './moment/slices.ts';
-import { type Feed, feedOf, givenRatingW } from './paths/feed.ts';
-import { type BusDay, busDay } from './paths/ledger.ts';
-import { CHEMISTRY } from './reference/chemistries.ts';
-import type { Demand } from './store/demand.ts';
-import { designMonth, placeIn, type SunDay, sunAheadMin, sunDay } from './sun/day.ts';
+import { briefOn, onItsDay, shareOfDays } from '../job/day.ts';
+import { asFed } from '../job/feeds.ts';
+import type { Brief, DesignOption, Job } from '../job/schema.ts';
+import { ambientByMinuteC } from '../loads/ambient.ts';
+import { type LoadProfile, rememberedProfile, type Surroundings } from '../loads/profile.ts';
+import { type Coincidence, coincidenceOf } from '../moment/coincidence.ts';
+import { type Effort, WHATEVER_IT_TAKES } from '../moment/effort.ts';
+import { type SizedInverter, sizeInverters } from '../moment/sizeInverters.ts';
+import { type Slice, slicesOf } from '../moment/slices.ts';
+import { type Feed, feedOf, givenRatingW } from '../paths/feed.ts';
+import { type BusDay, busDay } from '../paths/ledger.ts';
+import { CHEMISTRY } from '../reference/chemistries.ts';
+import type { Demand } from '../store/demand.ts';
+import { designMonth, placeIn, type SunDay, sunAheadMin, sunDay } from '../sun/day.ts';
 
-/** One day of an option reckoned through: sizes settled, demand known, nothing explained yet. */
-export interface Settled {
+/** One day of an option reckoned through: inverters sized, what every load draws known. */
+export interface SettledDay {
   /** Its loads as this option feeds them. */
   readonly job: Job;
   /** As it holds on its kind of day, its place in the month designed for. */
@@ -33,6 +33,7 @@ export interface Settled {
   readonly feeds: readonly Feed[];
   readonly bus: BusDay;
   readonly roundTripEfficiency: number;
+  /** What the store must carry on which days. */
   readonly demand: Demand;
 }
 
@@ -40,7 +41,7 @@ export interface Settled {
  * @param optionId the job's first option when left out; a RangeError when the job has no such option
  * @param effort what the searches may cost; without a limit when left out
  */
-export function settle(asStored: Job, optionId?: string, effort: Effort = WHATEVER_IT_TAKES): Settled {
+export function settleDay(asStored: Job, optionId?: string, effort: Effort = WHATEVER_IT_TAKES): SettledDay {
   const option = optionId === undefined ? asStored.options[0] : asStored.options.find(({ id }) => id === optionId);
   if (!option) {
     const known = asStored.options.map(({ id }) => id).join(', ');

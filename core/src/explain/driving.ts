@@ -1,0 +1,95 @@
+import { type Draft, family, refer } from '../quantity/figure.ts';
+import { ORIGIN } from '../reference/origins.ts';
+import type { Settled } from '../settle/settle.ts';
+import { chemistryOf, computed, fromDefault, ofJob, storeVolts } from './inputs.ts';
+
+/** What charges from the alternator. */
+export const explainDriving = (settled: Settled) => ({
+  ...family('alternator', { limit: limit(settled), yield: yielded(settled) }),
+  ...family('dcdc', { required: required(settled), rating: rating(settled) }),
+});
+
+const hours = ({ brief }: Settled) => ofJob('hours', 'Driving a day', brief.driveHoursPerDay, 'h');
+
+function limit(settled: Settled): Draft {
+  const { alternator } = settled.brief;
+  const { outputA, inputV, decidedBy } = settled.driving.limit;
+  return {
+    value: outputA,
+    unit: 'A',
+    label: 'The alternator can feed',
+    basis: ORIGIN.practice,
+    working: {
+      formula:
+        decidedBy === 'share'
+          ? '{rating} × {share} × {inputV} × {eta} ÷ {volts}'
+          : '({rating} × {hot} − {own}) × {inputV} × {eta} ÷ {volts}',
+      inputs: [
+        ofJob('rating', 'Alternator', alternator.ratingA, 'A'),
+        fromDefault('share', 'Largest share for charging', 'alternatorShare', 'share'),
+        fromDefault('hot', 'Left when hot', 'alternatorHotFactor', 'share'),
+        fromDefault('own', 'The vehicle’s own loads', 'alternatorOwnLoadA', 'A'),
+        { symbol: 'inputV', label: 'At the alternator', value: inputV, unit: 'V', origin: ORIGIN.memory },
+        fromDefault('eta', 'DC-DC efficiency', 'dcdcEfficiency', 'share'),
+        storeVolts(settled),
+      ],
+    },
+  };
+}
+
+const required = (settled: Settled): Draft => ({
+  value: settled.driving.requiredA,
+  unit: 'A',
+  label: 'DC-DC to cover the day',
+  basis: ORIGIN.si,
+  working: {
+    formula: settled.driving.drives ? '{need} ÷ ({hours} × {volts})' : '0: no driving on a usual day',
+    inputs: [refer('need', 'demand.battery'), hours(settled), storeVolts(settled)],
+  },
+});
+
+function rating(settled: Settled): Draft {
+  const { ratingA, isChosen, chargeLimitA } = settled.driving;
+  const data = chemistryOf(settled);
+  return {
+    value: ratingA,
+    unit: 'A',
+    label: 'DC-DC charger',
+    basis: isChosen ? ORIGIN.job : ORIGIN.practice,
+    working: {
+      formula: isChosen ? 'as chosen' : 'next standard size, within alternator and battery limits',
+      inputs: [
+        refer('required', 'dcdc.required'),
+        refer('limit', 'alternator.limit'),
+        {
+          symbol: 'charge',
+          label: `Charge limit, ${data.chargeLimitC} C`,
+          value: chargeLimitA,
+          unit: 'A',
+          origin: data.origin,
+        },
+      ],
+    },
+  };
+}
+
+function yielded(settled: Settled): Draft {
+  const { usedA, ratingA, limit, yieldWh } = settled.driving;
+  const held = ratingA > limit.outputA;
+  const label = held ? 'DC-DC, held to the alternator’s limit' : 'DC-DC charger';
+  return {
+    value: yieldWh,
+    unit: 'Wh/day',
+    label: 'From the alternator',
+    basis: ORIGIN.practice,
+    working: {
+      formula: '{amps} × {volts} × {hours}',
+      inputs: [
+        { ...computed('amps', label, usedA, 'A'), figure: held ? 'alternator.limit' : 'dcdc.rating' },
+        storeVolts(settled),
+        hours(settled),
+      ],
+      note: 'A store that is nearly full takes less: the day’s simulation counts what it takes.',
+    },
+  };
+}

@@ -1,0 +1,43 @@
+import { bind, type Figure } from '../quantity/figure.ts';
+import type { Settled } from '../settle/settle.ts';
+import { explainBus } from './bus.ts';
+import { explainDemand } from './demand.ts';
+import { explainDriving } from './driving.ts';
+import { explainInverters } from './inverter.ts';
+import { explainLosses } from './loss.ts';
+import { explainMass } from './mass.ts';
+import { explainStore } from './store.ts';
+import { explainSun } from './sun.ts';
+import { explainSupplies } from './supply.ts';
+
+const draftsOf = (settled: Settled) => ({
+  ...explainDemand(settled),
+  ...explainLosses(settled),
+  ...explainInverters(settled),
+  ...explainBus(settled),
+  ...explainSupplies(settled),
+  ...explainStore(settled),
+  ...explainDriving(settled),
+  ...explainSun(settled),
+  ...explainMass(settled),
+});
+
+/** As the families declare them; a spread would forget those of which there may be several. */
+type Families = ReturnType<typeof explainDemand> &
+  ReturnType<typeof explainLosses> &
+  ReturnType<typeof explainInverters> &
+  ReturnType<typeof explainBus> &
+  ReturnType<typeof explainSupplies> &
+  ReturnType<typeof explainStore> &
+  ReturnType<typeof explainDriving> &
+  ReturnType<typeof explainSun> &
+  ReturnType<typeof explainMass>;
+
+/** `store.required` of what there is once, `supply[shore].limit` of what there may be several of. */
+export type FigureId = keyof Families;
+
+/** Every figure of an option; of what there may not be, only what there is. */
+export type Figures = { readonly [Id in keyof Families]: Figure<FigureId> };
+
+/** Writes the working of every figure from what is settled; settles nothing itself. */
+export const explain = (settled: Settled): Figures => bind(draftsOf(settled)) as Figures;

@@ -1,0 +1,64 @@
+import { type Draft, type Drafts, family, refer } from '../quantity/figure.ts';
+import { DEFAULT } from '../reference/defaults.ts';
+import { ORIGIN } from '../reference/origins.ts';
+import type { Settled } from '../settle/settle.ts';
+import { panelKgPerW } from '../store/mass.ts';
+import { chemistryOf, computed, fromDefault, ofJob } from './inputs.ts';
+
+/** What battery, array and inverters weigh, and the payload that leaves where one is given. */
+export const explainMass = (settled: Settled) => ({
+  ...family('mass', { kit: kit(settled) }),
+  ...payload(settled),
+});
+
+function kit(settled: Settled): Draft {
+  const data = chemistryOf(settled);
+  const invertersW = settled.inverters.reduce((sum, { ratingW }) => sum + ratingW, 0);
+  return {
+    value: settled.kitKg,
+    unit: 'kg',
+    label: 'Kit weighs',
+    basis: ORIGIN.practice,
+    working: {
+      formula: '{ah} ÷ 100 × {battery} + {array} × {panel} + {inverter} ÷ 1000 × {perKw}',
+      inputs: [
+        computed('ah', 'Store, counted at 12 V', settled.store.capacityWh / data.nominal12V, 'Ah'),
+        {
+          symbol: 'battery',
+          label: `${data.name} per 100 Ah at 12 V`,
+          value: data.kgPer100Ah12V,
+          unit: 'kg',
+          origin: data.origin,
+        },
+        refer('array', 'array.rating'),
+        {
+          symbol: 'panel',
+          label: 'Rigid panel per W',
+          value: panelKgPerW(),
+          unit: 'kg',
+          origin: DEFAULT.panelKgPerM2.origin,
+        },
+        computed('inverter', 'Inverters together', invertersW, 'W'),
+        fromDefault('perKw', 'Inverter per kW', 'inverterKgPerKw', 'kg'),
+      ],
+      note: 'Cables, fuses and mountings come on top.',
+    },
+  };
+}
+
+function payload({ brief, kitKg }: Settled): Partial<Drafts<'payload.left'>> {
+  if (brief.payloadKg === null) return {};
+  return family('payload', {
+    left: {
+      value: brief.payloadKg - kitKg,
+      unit: 'kg',
+      label: 'Payload left',
+      basis: ORIGIN.job,
+      working: {
+        formula: '{payload} − {kit}',
+        inputs: [ofJob('payload', 'Payload before this kit', brief.payloadKg, 'kg'), refer('kit', 'mass.kit')],
+        note: 'Weigh the vehicle: this is an estimate. Axle limits count as well.',
+      },
+    },
+  });
+}

@@ -1,0 +1,212 @@
+import { type Draft, family, refer, type WorkingInput } from '../quantity/figure.ts';
+import { nominalVoltageV } from '../reference/chemistries.ts';
+import { ORIGIN } from '../reference/origins.ts';
+import type { Settled } from '../settle/settle.ts';
+import { chemistryOf, computed, ofJob } from './inputs.ts';
+
+/** What the store must hold and what the fitted one does. */
+export const explainStore = (settled: Settled) =>
+  family('store', {
+    required: required(settled),
+    capacity: capacity(settled),
+    usable: usable(settled),
+    daysOld: lasts(settled, 'old'),
+    days: lasts(settled, 'new'),
+    ah: ampHours(settled, 'store.capacity', settled.nominalV, `Store at ${settled.nominalV} V`),
+    ah12: ampHours(settled, 'store.required', at(settled, 12), 'Needed at 12 V'),
+    ah24: ampHours(settled, 'store.required', at(settled, 24), 'Needed at 24 V'),
+  });
+
+/** Less than this a day, Wh, is nothing. */
+const LEAST_WH = 1e-6;
+
+const at = ({ option }: Settled, busV: 12 | 24): number => nominalVoltageV(option.system.store.chemistry, busV);
+
+/** What stands between label and use, each with where it is from. */
+function factorInputs(settled: Settled): Record<'depth' | 'cold' | 'age' | 'discharge', WorkingInput> {
+  const data = chemistryOf(settled);
+  const { factors } = settled.store;
+  const { coldestC, usableDepth, roundTripEfficiency } = settled.option.system.store;
+  const share = (symbol: string, label: string, value: number, given: number | null): WorkingInput => ({
+    symbol,
+    label,
+    value,
+    unit: 'share',
+    origin: given === null ? data.origin : ORIGIN.job,
+  });
+  return {
+    depth: share('depth', `Usable depth, ${data.name}`, factors.usableDepth, usableDepth),
+    cold: share('cold', `Capacity left at ${coldestC} °C`, factors.coldFactor, null),
+    age: share('age', 'Left when it is old', factors.ageingReserve, null),
+    discharge: share(
+      'discharge',
+      'Discharge efficiency, √ of round trip',
+      factors.dischargeEfficiency,
+      roundTripEfficiency,
+    ),
+  };
+}
+
+function required(settled: Settled): Draft {
+  const { need } = settled.store;
+  const byCurrent = need.decidedBy === 'current';
+  return {
+    value: need.requiredWh,
+    unit: 'Wh',
+    label: 'Store needed',
+    basis: byCurrent ? chemistryOf(settled).origin : ORIGIN.ieee1013,
+    working: byCurrent ? currentDecides(settled) : energyDecides(settled),
+  };
+}
+
+function currentDecides(settled: Settled): Draft['working'] {
+  const data = chemistryOf(settled);
+  const { need, factors } = settled.store;
+  return {
+    formula: '{amps} ÷ {limit} × {volts}',
+    inputs: [
+      refer('amps', 'peak.current'),
+      {
+        symbol: 'limit',
+        label: `What ${data.name} may give, A for each Ah`,
+        value: data.dischargeLimitC,
+        unit: 'C',
+        origin: data.origin,
+      },
+      { symbol: 'volts', label: 'Nominal voltage', value: factors.nominalV, unit: 'V', origin: data.origin },
+      {
+        symbol: 'energy',
+        label: 'The energy alone would ask for',
+        value: need.byEnergyWh,
+        unit: 'Wh',
+        origin: ORIGIN.ieee1013,
+      },
+    ],
+    note: 'The current at the worst moment decides, not the energy.',
+  };
+}
+
+function energyDecides(settled: Settled): Draft['working'] {
+  const { need, factors } = settled.store;
+  const { depth, cold, age, discharge } = factorInputs(settled);
+  return {
+    formula: '{heaviest} × {peukert} ÷ ({depth} × {cold} × {age} × {discharge})',
+    inputs: [
+      refer('heaviest', 'demand.heaviest'),
+      depth,
+      cold,
+      age,
+      discharge,
+      {
+        symbol: 'peukert',
+        label: `Peukert, k ${chemistryOf(settled).peukert}, at ${factors.typicalA.toFixed(1)} A`,
+        value: need.peukertFactor,
+        unit: '',
+        origin: ORIGIN.peukert,
+      },
+    ],
+    note:
+      settled.brief.sunlessDays < 1
+        ? 'At least one day is taken, so that it lasts a night.'
+        : 'Nothing is counted on from sun or alternator in these days.',
+  };
+}
+
+function capacity(settled: Settled): Draft {
+  const { capacityWh, fittedAh, factors } = settled.store;
+  const fitted =
+    fittedAh === null
+      ? []
+      : [
+          ofJob('ah', 'Fitted', fittedAh, 'Ah'),
+          {
+            symbol: 'volts',
+            label: 'Nominal voltage',
+            value: factors.nominalV,
+            unit: 'V',
+            origin: chemistryOf(settled).origin,
+          },
+        ];
+  return {
+    value: capacityWh,
+    unit: 'Wh',
+    label: 'Store',
+    basis: fittedAh === null ? ORIGIN.computed : ORIGIN.job,
+    working: {
+      formula: fittedAh === null ? 'as required' : '{ah} × {volts}',
+      inputs: [...fitted, refer('required', 'store.required')],
+    },
+  };
+}
+
+function usable(settled: Settled): Draft {
+  const { depth } = factorInputs(settled);
+  return {
+    value: settled.store.usableWh,
+    unit: 'Wh',
+    label: 'Usable',
+    basis: depth.origin,
+    working: {
+      formula: '{capacity} × {depth}',
+      inputs: [refer('capacity', 'store.capacity'), depth],
+      note: 'New and at 25 °C, before the loss of getting it out.',
+    },
+  };
+}
+
+const STATE = {
+  old: {
+    label: 'Lasts with no sun, old and cold',
+    gives: 'It gives, old and at its coldest',
+    note: 'By the factors that size it: a store of the size asked for lasts the days asked for, old and at its coldest.',
+  },
+  new: {
+    label: 'Lasts with no sun, new',
+    gives: 'It gives, new and warm',
+    note: 'By its label: new, warm and drawn slowly. It is not sized for that.',
+  },
+} as const;
+
+function lasts(settled: Settled, state: keyof typeof STATE): Draft {
+  const { store } = settled;
+  const { depth, cold, age, discharge } = factorInputs(settled);
+  const { label, gives, note } = STATE[state];
+  return {
+    value: store[state].days,
+    unit: 'days',
+    label,
+    basis: ORIGIN.ieee1013,
+    working: {
+      formula:
+        store.need.heaviestWh >= LEAST_WH ? 'the days whose heaviest case it carries' : 'nothing draws on it yet',
+      inputs: [
+        computed('gives', gives, store[state].givesWh, 'Wh'),
+        refer('capacity', 'store.capacity'),
+        depth,
+        ...(state === 'old' ? [cold, age] : []),
+        discharge,
+        refer('heaviest', 'demand.heaviest'),
+      ],
+      note,
+    },
+  };
+}
+
+function ampHours(settled: Settled, from: 'store.capacity' | 'store.required', volts: number, label: string): Draft {
+  const { store } = settled;
+  const data = chemistryOf(settled);
+  return {
+    value: (from === 'store.capacity' ? store.capacityWh : store.need.requiredWh) / volts,
+    unit: 'Ah',
+    label,
+    basis: ORIGIN.si,
+    working: {
+      formula: '{energy} ÷ {volts}',
+      inputs: [
+        refer('energy', from),
+        { symbol: 'volts', label: `Nominal voltage, ${data.name}`, value: volts, unit: 'V', origin: data.origin },
+      ],
+      note: '12 V lead is counted at 12.0 V, LFP at 12.8 V: 6.7 % apart.',
+    },
+  };
+}

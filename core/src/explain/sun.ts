@@ -1,0 +1,138 @@
+import { type Draft, family, refer, type WorkingInput } from '../quantity/figure.ts';
+import { ORIGIN } from '../reference/origins.ts';
+import { ARRAY_STEP_W } from '../reference/sizes.ts';
+import { SKY } from '../reference/skies.ts';
+import type { Settled } from '../settle/settle.ts';
+import { monthName } from '../sun/months.ts';
+import { computed } from './inputs.ts';
+
+/** The sun of the month designed for, and the panels. */
+export const explainSun = (settled: Settled) => ({
+  ...family('sun', { hours: hours(settled), yield: yielded(settled) }),
+  ...family('array', { required: required(settled), rating: rating(settled) }),
+  ...family('balance', { net: net(settled) }),
+});
+
+const month = ({ sun }: Settled): string => monthName(sun.month);
+
+function hours(settled: Settled): Draft {
+  const { sun, brief } = settled;
+  const { place, day } = brief;
+  const isTyped = place.peakSunHours !== null;
+  return {
+    value: sun.sunHours,
+    unit: 'h',
+    label: `Peak sun hours, ${month(settled)}`,
+    basis: isTyped ? ORIGIN.job : ORIGIN.duffieBeckman,
+    working: isTyped
+      ? { formula: 'as given', inputs: [] }
+      : {
+          formula: '{clearness} × {above}',
+          inputs: [
+            {
+              symbol: 'clearness',
+              label: `Clearness, ${SKY[place.sky].name} sky`,
+              value: SKY[place.sky].clearness,
+              unit: '',
+              origin: ORIGIN.practiceRecalled,
+            },
+            {
+              symbol: 'above',
+              label: `Sun above the air at ${place.latitudeDeg}°`,
+              value: sun.extraterrestrialKwh,
+              unit: 'kWh/m²',
+              origin: ORIGIN.duffieBeckman,
+            },
+          ],
+          note: `${month(settled)} has the ${day.season === 'summer' ? 'most' : 'least'} sun of the months of use.`,
+        },
+  };
+}
+
+/** What is left of laboratory watts: by each cause, or one flat factor. */
+function factors({ job, arrayDay }: Settled): WorkingInput[] {
+  const { heatFactor, otherFactor } = arrayDay;
+  const share = (symbol: string, label: string, value: number, origin: WorkingInput['origin']): WorkingInput => ({
+    symbol,
+    label,
+    value,
+    unit: 'share',
+    origin,
+  });
+  if (job.rules.arrayFactor !== null) return [share('rest', 'Flat factor', otherFactor, ORIGIN.job)];
+  return [
+    share('heat', 'Left when hot', heatFactor, ORIGIN.noct),
+    share('rest', 'Dirt, wiring, mismatch, controller', otherFactor, ORIGIN.practice),
+  ];
+}
+
+const productOf = (inputs: readonly WorkingInput[]): string => inputs.map(({ symbol }) => `{${symbol}}`).join(' × ');
+
+function required(settled: Settled): Draft {
+  const { job, solar } = settled;
+  const everything = job.rules.arrayCovers === 'everything';
+  const shares = factors(settled);
+  const formula = !solar.sunRises
+    ? '0: the sun does not rise'
+    : solar.toCoverWh <= 0
+      ? '0: driving already covers the need'
+      : `${everything ? '{need}' : '({need} − {alternator})'} ÷ ({sun} × ${productOf(shares)})`;
+  return {
+    value: solar.requiredW,
+    unit: 'W',
+    label: 'Array needed',
+    basis: ORIGIN.computed,
+    working: {
+      formula,
+      inputs: [
+        refer('need', 'demand.battery'),
+        ...(everything ? [] : [refer('alternator', 'alternator.yield')]),
+        refer('sun', 'sun.hours'),
+        ...shares,
+      ],
+      note: solar.sunRises
+        ? `Flat on the roof, unshaded, in ${month(settled)}. ${everything ? 'The alternator is not counted on.' : 'The alternator gives its share first.'}`
+        : 'The sun does not rise in that month: no array can help.',
+    },
+  };
+}
+
+const rating = ({ solar }: Settled): Draft => ({
+  value: solar.ratingW,
+  unit: 'W',
+  label: 'Solar array',
+  basis: solar.isChosen ? ORIGIN.job : ORIGIN.practice,
+  working: {
+    formula: solar.isChosen ? 'as chosen' : `rounded up to whole steps of ${ARRAY_STEP_W} W`,
+    inputs: [refer('required', 'array.required')],
+  },
+});
+
+function yielded(settled: Settled): Draft {
+  const { clippedWh, yieldWh } = settled.solar;
+  const shares = factors(settled);
+  const clips = clippedWh > 0;
+  const clipped = computed('clipped', 'Held back by controllers at their limit', clippedWh, 'Wh');
+  return {
+    value: yieldWh,
+    unit: 'Wh/day',
+    label: `From the sun, ${month(settled)}`,
+    basis: ORIGIN.noct,
+    working: {
+      formula: `{array} × {sun} × ${productOf(shares)}${clips ? ' − {clipped}' : ''}`,
+      inputs: [refer('array', 'array.rating'), refer('sun', 'sun.hours'), ...shares, ...(clips ? [clipped] : [])],
+      note: 'Laboratory watts are not roof watts: heat, dirt and wiring take their share.',
+    },
+  };
+}
+
+const net = ({ income }: Settled): Draft => ({
+  value: income.netWh,
+  unit: 'Wh/day',
+  label: 'Income less need',
+  basis: ORIGIN.si,
+  working: {
+    formula: '{sun} + {alternator} − {need}',
+    inputs: [refer('sun', 'sun.yield'), refer('alternator', 'alternator.yield'), refer('need', 'demand.battery')],
+  },
+});

@@ -1,0 +1,123 @@
+import type { Job } from '../job/schema.ts';
+import { type EvidenceSummary, evidenceSummary } from '../loads/evidence.ts';
+import { type BusMoment, busMoment } from '../moment/busMoment.ts';
+import type { Effort } from '../moment/effort.ts';
+import { type SupplyMoment, supplyMoment } from '../moment/supplyMoment.ts';
+import { ledgerRows } from '../paths/ledger.ts';
+import { type Ledger, ledgerOf } from '../paths/shares.ts';
+import { MINUTES_PER_DAY } from '../quantity/units.ts';
+import { nominalVoltageV } from '../reference/chemistries.ts';
+import { type ArrayDay, arrayDay } from '../sources/array.ts';
+import { storeDriftWh } from '../sources/drift.ts';
+import { type DrivingSize, sizeDriving } from '../sources/driving.ts';
+import { type SolarSize, sizeSolar } from '../sources/solar.ts';
+import { controllersLoseWh, type Source, togetherW } from '../sources/source.ts';
+import { directWh } from '../sources/spared.ts';
+import { kitMassKg } from '../store/mass.ts';
+import { chargeWeightedMeanA } from '../store/peukert.ts';
+import { storeFactors } from '../store/requirement.ts';
+import { type StoreSize, sizeStore } from '../store/size.ts';
+import { type SettledDay, settleDay } from './day.ts';
+
+/** An option with every size settled, as plain numbers; nothing is explained yet. */
+export interface Settled extends SettledDay {
+  readonly nominalV: number;
+  readonly ledger: Ledger;
+  readonly evidence: EvidenceSummary;
+  readonly night: Night;
+  readonly busPeak: BusMoment;
+  /** In the order of the brief. */
+  readonly supplies: readonly SupplyMoment[];
+  readonly store: StoreSize;
+  readonly driving: DrivingSize;
+  /** What a watt of panel gives in the month designed for, and the panels. */
+  readonly arrayDay: ArrayDay;
+  readonly solar: SolarSize;
+  /** All that fills the store, in the order they are drawn on. */
+  readonly sources: readonly Source[];
+  readonly income: Income;
+  readonly kitKg: number;
+}
+
+/** What is drawn while there is no sun. */
+interface Night {
+  readonly busWh: number;
+  readonly darkH: number;
+}
+
+/** How the day's income and its need meet, Wh. */
+interface Income {
+  /** Income less need, as if all passed through the store. */
+  readonly netWh: number;
+  /** Lost in controllers on the way in. */
+  readonly controllersWh: number;
+  /** Fed straight from the array to what runs meanwhile. */
+  readonly directWh: number;
+  /** What a store of any size gains over the day as it goes; below 0 it loses. */
+  readonly driftWh: number;
+}
+
+/**
+ * @param optionId the job's first option when left out; a RangeError when the job has no such option
+ * @param effort what the searches may cost before they say "at most"; without a limit when left out
+ */
+export function settle(asStored: Job, optionId?: string, effort?: Effort): Settled {
+  const day = settleDay(asStored, optionId, effort);
+  const { job, brief, option, profiles, bus, feeds, slices, coincidence, inverters, roundTripEfficiency } = day;
+  const { system } = option;
+  const ledger = ledgerOf(ledgerRows(profiles, system.devices, bus.devices), bus.unattendedIdleWh, roundTripEfficiency);
+  const needWh = ledger.total.batteryWh;
+  const busPeak = busMoment(profiles, system.devices, feeds, slices, coincidence);
+  const nominalV = nominalVoltageV(system.store.chemistry, system.busVoltageV);
+  const factors = storeFactors(system, chargeWeightedMeanA(bus.busW, nominalV));
+  const store = sizeStore(system, brief, day.demand, factors, busPeak.weight / nominalV);
+  const driving = sizeDriving(brief, system, needWh, store.chargeLimitA, nominalV);
+  const perWatt = arrayDay(day.sun, day.ambientC, job.rules.arrayFactor);
+  const drivenWh = job.rules.arrayCovers === 'everything' ? 0 : driving.yieldWh;
+  const solar = sizeSolar(system, perWatt, Math.max(0, needWh - drivenWh));
+  const sources = [...solar.sources, ...driving.sources].sort((a, b) => a.priority - b.priority);
+  return {
+    ...day,
+    nominalV,
+    ledger,
+    evidence: evidenceSummary(
+      job.loads.map(({ id, evidence }, i) => ({
+        loadId: id,
+        evidence,
+        batteryWh: ledger.loads[i]?.batteryWh ?? 0,
+      })),
+      ledger.unattended.batteryWh,
+    ),
+    night: nightOf(day),
+    busPeak,
+    supplies: brief.supplies.map((supply) => supplyMoment(supply, profiles, system, inverters, slices, coincidence)),
+    store,
+    driving,
+    arrayDay: perWatt,
+    solar,
+    sources,
+    income: {
+      netWh: solar.yieldWh + driving.yieldWh - needWh,
+      controllersWh: controllersLoseWh(sources),
+      directWh: directWh(bus.busW, togetherW(solar.sources, MINUTES_PER_DAY)),
+      driftWh: storeDriftWh(bus.busW, togetherW(sources, MINUTES_PER_DAY), roundTripEfficiency),
+    },
+    kitKg: kitMassKg(
+      system,
+      store.capacityWh,
+      solar.ratingW,
+      inverters.reduce((sum, { ratingW }) => sum + ratingW, 0),
+    ),
+  };
+}
+
+function nightOf({ bus, sun }: SettledDay): Night {
+  let wattMinutes = 0;
+  let darkMin = 0;
+  for (let m = 0; m < MINUTES_PER_DAY; m++) {
+    if ((sun.irradianceWm2[m] as number) > 0) continue;
+    wattMinutes += bus.busW[m] as number;
+    darkMin++;
+  }
+  return { busWh: wattMinutes / 60, darkH: darkMin / 60 };
+}

@@ -1,0 +1,38 @@
+/** What a source is; sun that finds no room is lost, anything else rather works less. */
+export type SourceKind = 'sun' | 'driving';
+
+/** Something that fills the store, whatever it is: all that steps, balances and findings need to know of it. */
+export interface Source {
+  /** Of the array or charger as the job calls it. */
+  readonly id: string;
+  readonly kind: SourceKind;
+  readonly name: string;
+  /** Drawn on in this order, 0 first. */
+  readonly priority: number;
+  /** W that it offers at the bus in each minute of the day, held to its limit. */
+  readonly watts: Float64Array;
+  /** W beyond which its controller gives no more; null = none is known. */
+  readonly limitW: number | null;
+  /** Wh a day that the limit holds back. */
+  readonly clippedWh: number;
+  /** Share that its controller lets through. */
+  readonly efficiency: number;
+}
+
+/** Wh that a source offers in a day. */
+export function offeredWh({ watts }: Source): number {
+  let wattMinutes = 0;
+  for (const w of watts) wattMinutes += w;
+  return wattMinutes / 60;
+}
+
+/** W that some sources offer together in each minute. */
+export function togetherW(sources: readonly Source[], minutes: number): Float64Array {
+  const sum = new Float64Array(minutes);
+  for (const { watts } of sources) for (let m = 0; m < minutes; m++) sum[m] = (sum[m] as number) + (watts[m] as number);
+  return sum;
+}
+
+/** Wh a day lost in controllers on the way in. */
+export const controllersLoseWh = (sources: readonly Source[]): number =>
+  sources.reduce((sum, source) => sum + offeredWh(source) * (1 / source.efficiency - 1), 0);
