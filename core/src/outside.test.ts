@@ -13,6 +13,7 @@ import { driveProfile } from './sources/driving.ts';
 import { sunDay } from './sun/day.ts';
 import { dailyExtraterrestrialKwh, extraterrestrialNormal, sunsetHourAngle } from './sun/geometry.ts';
 import { declinationOn } from './sun/position.ts';
+import { findingOf } from './test/findings.ts';
 import { aHookup, aJob, aLoad, withSupplies, withSystem } from './test/jobs.ts';
 import { stayOf } from './test/stay.ts';
 
@@ -254,5 +255,15 @@ describe('the ends', () => {
     expect(first.books.unservedWh).toBeCloseTo(1200 - 1280 * 0.8 * (1 - 18 * 0.007), 3);
     expect(last.books.unservedWh).toBeCloseTo(1200, 6);
     expect(worst.books.unservedWh).toBeCloseTo(1200, 6);
+    // Empty after 894.98 ÷ 50 h on the first day, gone all day on the second, which is the worst of the nine.
+    expect(findingOf(assess(job).findings, 'runs-short')?.values).toEqual({
+      fromDay: 1,
+      worstDay: 2,
+      days: 9,
+      atMin: 0,
+      unservedWh: expect.closeTo(1200, 6),
+    });
+    const oneDay = { ...job, brief: { ...job.brief, nightsOffGrid: 1 } };
+    expect(findingOf(assess(oneDay).findings, 'runs-short')?.values.atMin).toBe(Math.floor((894.976 / 50) * 60));
   });
 });

@@ -29,6 +29,7 @@ export const FINDING_CODES = [
   'no-sun',
   'sun-hours-doubtful',
   'balance-short',
+  'runs-short',
   'dcdc-limited',
   'payload-exceeded',
   'measure-first',

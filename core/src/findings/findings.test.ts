@@ -46,6 +46,13 @@ const always = (job: Job, ...groups: string[][]): Job => ({ ...job, together: { 
 const assisted = (job: Job): Job =>
   withSystem(withSupplies(job, aHookup(10, 230)), { inverter: { ratingW: 1000, form: 'assisting' } });
 
+/** Steady watts through the only day away, nothing coming in. */
+const night = (powerW: number): Job =>
+  aJob([aLoad({ draw: { kind: 'standby', powerW } })], (job) => ({
+    ...job,
+    brief: { ...job.brief, nightsOffGrid: 1, driveHoursPerDay: 0 },
+  }));
+
 /** A job for each finding, in which it must appear; and the same job mended, in which it must not. */
 const CASES: Readonly<Record<FindingCode, { bad: Job; good: Job }>> = {
   'no-loads': { bad: aJob([]), good: aJob([aLoad()]) },
@@ -129,6 +136,11 @@ const CASES: Readonly<Record<FindingCode, { bad: Job; good: Job }>> = {
     // December at 45° N: H₀ is about 3.1 kWh/m² (extraterrestrial), a clear sky lets 0.75 of it through.
     bad: place(brief(aJob([aLoad()]), { months: [12] }), { latitudeDeg: 45, peakSunHours: 2.7 }),
     good: place(brief(aJob([aLoad()]), { months: [12] }), { latitudeDeg: 45, peakSunHours: 2.2 }),
+  },
+  'runs-short': {
+    // 960 Wh through the night of 100 Ah × 12.8 V, of which 80 % are left when old; no sun.
+    bad: withSystem(night(80), { store: { capacityAh: 100 }, array: { ratingW: 0 } }),
+    good: withSystem(night(20), { store: { capacityAh: 100 }, array: { ratingW: 0 } }),
   },
   'balance-short': {
     bad: withSystem(aJob([aLoad({ hours: 12 })]), { array: { ratingW: 0 } }),

@@ -22,6 +22,7 @@ import {
   voltageRange,
 } from './pathRules.ts';
 import { balanceShort, dcdcLimited, noSun, sunHoursDoubtful } from './sourceRules.ts';
+import { runsShort } from './stayRules.ts';
 import { lowVoltageHighCurrent, payloadExceeded, storeCold, storeCurrent, storeShort } from './storeRules.ts';
 import {
   assistShort,
@@ -70,6 +71,7 @@ const RULES: readonly Rule[] = [
   noSun,
   sunHoursDoubtful,
   balanceShort,
+  runsShort,
   dcdcLimited,
   mainsLicensed,
   hookupInlet,

@@ -80,6 +80,13 @@ export interface FindingValues {
     readonly others: number;
   };
   readonly 'balance-short': { readonly shortWh: number; readonly days: number; readonly nights: number };
+  readonly 'runs-short': {
+    readonly fromDay: number;
+    readonly worstDay: number;
+    readonly days: number;
+    readonly atMin: number;
+    readonly unservedWh: number;
+  };
   readonly 'dcdc-limited': { readonly ratingA: number; readonly limitA: number };
   readonly 'payload-exceeded': { readonly overKg: number; readonly kitKg: number };
   readonly 'measure-first': {

@@ -1,4 +1,4 @@
-import { formatNumber, showText } from '../quantity/format.ts';
+import { formatClock, formatNumber, showText } from '../quantity/format.ts';
 import type { Finding, FindingCode } from './finding.ts';
 import type { FindingValues } from './values.ts';
 
@@ -188,6 +188,11 @@ const WORDS: { readonly [C in FindingCode]: (values: FindingValues[C]) => Words 
         ? `A full store is down to its reserve after ${formatNumber(n(v, 'days'), 1)} days of the ${n(v, 'nights')} away.`
         : `A full store covers the gap for ${formatNumber(n(v, 'days'), 1)} days; the stay is ${n(v, 'nights')} nights.`,
     act: 'More array, more driving, or less need.',
+  }),
+  'runs-short': (v) => ({
+    what: `On day ${formatNumber(n(v, 'worstDay'))} of ${formatNumber(n(v, 'days'))} the store gives out at ${formatClock(n(v, 'atMin'))}; ${wh(v, 'unservedWh')} go unserved.`,
+    why: `Played through minute by minute with the store old and at its coldest${n(v, 'fromDay') < n(v, 'worstDay') ? `, it is short from day ${formatNumber(n(v, 'fromDay'))}` : ''}.`,
+    act: 'A larger store, more income, or less need in those hours.',
   }),
   'sun-hours-doubtful': (v) => ({
     what: `${showText(n(v, 'hours'), 'h')} of peak sun are ${formatNumber(n(v, 'share') * 100)} % of what falls above the air in ${s(v, 'month')}${n(v, 'others') > 0 ? `; ${n(v, 'others')} more months are as doubtful` : ''}.`,
