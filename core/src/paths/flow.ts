@@ -28,7 +28,7 @@ const DIRECT = 'direct';
  * occurs. What flows into a place flows out of it; the whole is the day's need.
  */
 export function flowOf(
-  profiles: readonly LoadProfile[],
+  profiles: readonly Pick<LoadProfile, 'load' | 'energyWh'>[],
   devices: readonly Device[],
   days: readonly DeviceDay[],
   ledger: Ledger,

@@ -2,12 +2,13 @@ import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { Button } from '../ui/Button.tsx';
 import { Sheet } from '../ui/Sheet.tsx';
-import { useJob } from './JobContext.tsx';
+import { useJob, useSaved } from './JobContext.tsx';
 import { namesOnlyIn } from './jobDifferences.ts';
 
 /** Two browsers edited the same job: nothing is overwritten until somebody says which version stands. */
 export function ConflictSheet() {
-  const { session, snapshot, job } = useJob();
+  const { session, job } = useJob();
+  const snapshot = useSaved();
   const navigate = useNavigate();
   const [problem, setProblem] = useState<string | null>(null);
   const { save } = snapshot;

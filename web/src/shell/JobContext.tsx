@@ -11,21 +11,24 @@ import {
   useSyncExternalStore,
 } from 'react';
 import { useLocation, useSearchParams } from 'react-router';
+import { createContext as createSelectable, useContextSelector } from 'use-context-selector';
 import type { Edit } from '../commands/loads.ts';
 import type { JobSession, Snapshot } from '../edges/session.ts';
-import type { SentEvaluation } from '../workers/compute.worker.ts';
+import type { View } from '../edges/view.ts';
 import { useReckoned } from './useReckoned.ts';
 
-/** What stands in the panel on the right: a figure's working, or one load in detail. */
-export type Panel = { readonly kind: 'figure'; readonly id: FigureId } | { readonly kind: 'load'; readonly id: string };
-
+/** The job that is open and how it is changed. */
 interface OpenJob {
   readonly session: JobSession;
-  readonly snapshot: Snapshot;
   readonly job: Job;
   readonly optionId: string;
   readonly chooseOption: (id: string) => void;
-  readonly evaluation: SentEvaluation;
+  readonly edit: (command: Edit, coalesce?: string) => void;
+}
+
+/** What is shown of it. */
+interface Shown {
+  readonly view: View;
   readonly assessment: Assessment;
   /** Moves of the what-if that the figures show: on the Paths step everything shows the job with them made, the job itself is as it was. */
   readonly whatIf: readonly Move[];
@@ -34,14 +37,17 @@ interface OpenJob {
   /** A search that was cut short is being gone on with; and how to let it cost more. */
   readonly isProving: boolean;
   readonly goOn: () => void;
-  readonly edit: (command: Edit, coalesce?: string) => void;
+}
+
+/** What stands in the panel on the right: a figure's working, or one load in detail. */
+export type Panel = { readonly kind: 'figure'; readonly id: FigureId } | { readonly kind: 'load'; readonly id: string };
+
+interface Panels {
   readonly panels: readonly Panel[];
   readonly open: (panel: Panel) => void;
   readonly back: () => void;
   readonly close: () => void;
 }
-
-const Context = createContext<OpenJob | null>(null);
 
 interface Ticks {
   /** Moves ticked; the figures follow them in a task of their own, so that a tick stands at once. */
@@ -49,83 +55,118 @@ interface Ticks {
   readonly setTicked: Dispatch<SetStateAction<readonly Move[]>>;
 }
 
-const TicksContext = createContext<Ticks | null>(null);
-
-export function useTicks(): Ticks {
-  const ticks = useContext(TicksContext);
-  if (!ticks) throw new Error('useTicks outside an open job');
-  return ticks;
+/** A context that is there wherever a job is open. */
+function contextOf<T>(name: string) {
+  const Context = createContext<T | null>(null);
+  const use = (): T => {
+    const value = useContext(Context);
+    if (value === null) throw new Error(`${name} outside an open job`);
+    return value;
+  };
+  return [Context, use] as const;
 }
 
-export function useJob(): OpenJob {
-  const open = useContext(Context);
-  if (!open) throw new Error('useJob outside an open job');
-  return open;
+const [JobContext, useJobContext] = contextOf<OpenJob>('useJob');
+const [SavedContext, useSavedContext] = contextOf<Snapshot>('useSaved');
+const [PanelsContext, usePanelsContext] = contextOf<Panels>('usePanels');
+const [TicksContext, useTicksContext] = contextOf<Ticks>('useTicks');
+const ShownContext = createSelectable<Shown | null>(null);
+
+export const useJob = useJobContext;
+/** What is stored of it, what waits, and what can be taken back. */
+export const useSaved = useSavedContext;
+export const usePanels = usePanelsContext;
+export const useTicks = useTicksContext;
+
+/** A part of what is shown; whoever asks is drawn anew when that part is another. */
+export function useShown<T>(select: (shown: Shown) => T): T {
+  return useContextSelector(ShownContext, (shown) => {
+    if (!shown) throw new Error('useShown outside an open job');
+    return select(shown);
+  });
 }
+
+export const useView = (): View => useShown(({ view }) => view);
+export const useAssessment = (): Assessment => useShown(({ assessment }) => assessment);
 
 const NONE: readonly Move[] = [];
 
 /** Holds the job and the selection; everything else on the page is derived from them. */
 export function JobProvider({ session, children }: { session: JobSession; children: React.ReactNode }) {
   const snapshot = useSyncExternalStore(session.subscribe, session.snapshot);
-  const { job, before: jobBefore } = snapshot;
+  const { job: edited, before: jobBefore } = snapshot;
   const [parameters, setParameters] = useSearchParams();
-  const [panels, setPanels] = useState<readonly Panel[]>([]);
   const asked = parameters.get('option');
-  const optionId = job.options.find(({ id }) => id === asked)?.id ?? job.options[0]?.id ?? '';
+  const optionId = edited.options.find(({ id }) => id === asked)?.id ?? edited.options[0]?.id ?? '';
 
   const [ticked, setTicked] = useState<readonly Move[]>([]);
   const onPaths = useLocation().pathname.endsWith('/paths');
   const followed = useDeferredValue(ticked);
   // What is dropped or made in the job is no what-if any more, at once.
   const whatIf = onPaths && ticked.length > 0 ? followed : NONE;
-  const { shown, assessmentOf, isProving, goOn, problem, retry } = useReckoned(job, optionId, whatIf);
+  const { shown, assessmentOf, isProving, goOn, problem, retry } = useReckoned(edited, optionId, whatIf);
   const compared = shown && shown.whatIf.length > 0 ? shown.job : jobBefore;
   const before = compared?.options.some(({ id }) => id === optionId) ? assessmentOf(compared) : null;
 
   const edit = useCallback((command: Edit, coalesce?: string) => session.apply(command, coalesce ?? null), [session]);
-
-  const value = useMemo<OpenJob | null>(
+  const chooseOption = useCallback((id: string) => setParameters({ option: id }, { replace: true }), [setParameters]);
+  const job = shown?.job;
+  const shownOption = shown?.optionId;
+  const open = useMemo<OpenJob | null>(
+    () => (job && shownOption !== undefined ? { session, job, optionId: shownOption, chooseOption, edit } : null),
+    [session, job, shownOption, chooseOption, edit],
+  );
+  const seen = useMemo<Shown | null>(
     () =>
       shown && {
-        session,
-        snapshot,
-        ...shown,
-        chooseOption: (id) => setParameters({ option: id }, { replace: true }),
-        assessment: shown.evaluation.assessment,
+        view: shown.view,
+        assessment: shown.view.assessment,
+        whatIf: shown.whatIf,
         before,
         isProving,
         goOn,
-        edit,
-        panels,
-        open: (panel) =>
-          setPanels((stack) =>
-            panel.kind === 'figure' && stack.at(-1)?.kind === 'figure' ? [...stack, panel] : [panel],
-          ),
-        back: () => setPanels((stack) => stack.slice(0, -1)),
-        close: () => setPanels([]),
       },
-    [session, snapshot, shown, before, isProving, goOn, edit, panels, setParameters],
+    [shown, before, isProving, goOn],
   );
+  const panels = usePanelStack();
   const ticks = useMemo(() => ({ ticked, setTicked }), [ticked]);
-  if (!value)
+  if (!open || !seen)
     return (
       <p className="p-6 text-ink-2" role="status">
-        {problem ?? `Reckoning ${job.loads.length} loads…`} {problem && <Again onClick={retry} />}
+        {problem ?? `Reckoning ${edited.loads.length} loads…`} {problem && <Again onClick={retry} />}
       </p>
     );
   return (
-    <Context value={value}>
-      <TicksContext value={ticks}>
-        {problem && (
-          <p role="alert" className="bg-wash px-5 py-2 text-copper">
-            The figures are of the edit before: {problem} <Again onClick={retry} />
-          </p>
-        )}
-        {children}
-      </TicksContext>
-    </Context>
+    <JobContext value={open}>
+      <SavedContext value={snapshot}>
+        <ShownContext.Provider value={seen}>
+          <PanelsContext value={panels}>
+            <TicksContext value={ticks}>
+              {problem && (
+                <p role="alert" className="bg-wash px-5 py-2 text-copper">
+                  The figures are of the edit before: {problem} <Again onClick={retry} />
+                </p>
+              )}
+              {children}
+            </TicksContext>
+          </PanelsContext>
+        </ShownContext.Provider>
+      </SavedContext>
+    </JobContext>
   );
+}
+
+/** What is open on the right; a figure opened from a figure lies on top of it. */
+function usePanelStack(): Panels {
+  const [panels, setPanels] = useState<readonly Panel[]>([]);
+  const open = useCallback(
+    (panel: Panel) =>
+      setPanels((stack) => (panel.kind === 'figure' && stack.at(-1)?.kind === 'figure' ? [...stack, panel] : [panel])),
+    [],
+  );
+  const back = useCallback(() => setPanels((stack) => stack.slice(0, -1)), []);
+  const close = useCallback(() => setPanels([]), []);
+  return useMemo(() => ({ panels, open, back, close }), [panels, open, back, close]);
 }
 
 const Again = ({ onClick }: { onClick: () => void }) => (

@@ -3,7 +3,7 @@ import { Outlet } from 'react-router';
 import { LedgerPatterns } from '../ui/LedgerBar.tsx';
 import { useActions } from './actions.ts';
 import { ConflictSheet } from './ConflictSheet.tsx';
-import { useJob } from './JobContext.tsx';
+import { usePanels } from './JobContext.tsx';
 import { LeftSheet } from './LeftSheet.tsx';
 import { Palette } from './Palette.tsx';
 import { PhoneHead, PhoneTabs } from './PhoneBar.tsx';
@@ -15,7 +15,7 @@ import { Vitals } from './Vitals.tsx';
 
 /** What stays on every step: rail, vitals, panel, palette. */
 export function JobShell() {
-  const { close } = useJob();
+  const { close } = usePanels();
   const actions = useActions();
   const [palette, setPalette] = useState(false);
   const [shortcuts, setShortcuts] = useState(false);

@@ -5,12 +5,12 @@ import { downloadText } from '../edges/files.ts';
 import type { Torn, Waiting } from '../edges/waiting.ts';
 import { Button } from '../ui/Button.tsx';
 import { Sheet } from '../ui/Sheet.tsx';
-import { useJob } from './JobContext.tsx';
+import { useJob, useSaved } from './JobContext.tsx';
 import { namesOnlyIn } from './jobDifferences.ts';
 
 /** Edits that other tabs of this browser left of this job and that need a choice: none goes without being asked about. */
 export function LeftSheet() {
-  const { snapshot } = useJob();
+  const snapshot = useSaved();
   const [later, setLater] = useState(false);
   const { left, torn, save } = snapshot;
   // One question at a time: first which version stands.

@@ -1,6 +1,6 @@
 import { Command } from 'cmdk';
 import type { Action } from './actions.ts';
-import { useJob } from './JobContext.tsx';
+import { useJob, usePanels } from './JobContext.tsx';
 import { shownKeys } from './keys.ts';
 
 const GROUPS = ['Go to', 'Edit', 'Option', 'Job', 'View'] as const;
@@ -15,7 +15,8 @@ export function Palette({
   onOpenChange: (open: boolean) => void;
   actions: readonly Action[];
 }) {
-  const { job, open: openPanel } = useJob();
+  const { job } = useJob();
+  const { open: openPanel } = usePanels();
   const choose = (run: () => void) => () => {
     onOpenChange(false);
     run();

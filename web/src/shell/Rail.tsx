@@ -1,6 +1,6 @@
 import { ToggleGroup } from 'radix-ui';
 import { Link, NavLink } from 'react-router';
-import { useJob } from './JobContext.tsx';
+import { useAssessment, useJob } from './JobContext.tsx';
 import { SaveLine } from './SaveLine.tsx';
 import { STEPS, type StepPath } from './steps.ts';
 
@@ -74,7 +74,7 @@ function StepLink({ step }: { step: (typeof STEPS)[number] }) {
 
 /** Findings of a step that ask for something: notes do not count. */
 export function useOpenFindings(step: StepPath): number {
-  const { assessment } = useJob();
+  const assessment = useAssessment();
   return assessment.findings.filter(({ where, severity }) => where.step === step && severity !== 'note').length;
 }
 

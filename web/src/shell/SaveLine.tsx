@@ -1,10 +1,11 @@
 import { downloadJob } from '../edges/files.ts';
 import type { SaveState } from '../edges/session.ts';
-import { useJob } from './JobContext.tsx';
+import { useJob, useSaved } from './JobContext.tsx';
 
 /** In words: saved at, or how many edits wait and for what, and whether the browser can keep them meanwhile. */
 export function SaveLine() {
-  const { snapshot, job } = useJob();
+  const { job } = useJob();
+  const snapshot = useSaved();
   const { text, calm } = sentence(snapshot.save);
   const unkept = snapshot.unkept && snapshot.save.kind !== 'saved';
   return (

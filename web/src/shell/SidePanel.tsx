@@ -1,12 +1,12 @@
 import { Dialog } from 'radix-ui';
 import { LoadDetail } from '../steps/loads/LoadDetail.tsx';
-import { useJob } from './JobContext.tsx';
+import { usePanels } from './JobContext.tsx';
 import { useIsPhone } from './useIsPhone.ts';
 import { FigureWorking } from './WorkingPanel.tsx';
 
 /** The panel on the right: a figure's working or a load in detail; a sheet from below on the phone. */
 export function SidePanel() {
-  const { panels, close, back } = useJob();
+  const { panels, close, back } = usePanels();
   const isPhone = useIsPhone();
   const panel = panels.at(-1);
   if (!panel) return null;

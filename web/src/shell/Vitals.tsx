@@ -1,6 +1,6 @@
 import { type FigureId, type Figures, show, showText } from '@joulemetric/core';
 import { Num } from '../ui/Number.tsx';
-import { useJob } from './JobContext.tsx';
+import { useAssessment, useJob, usePanels, useShown, useView } from './JobContext.tsx';
 
 interface Vital {
   readonly id: FigureId;
@@ -67,10 +67,12 @@ const MASS: Vital = { id: 'mass.kit', label: 'Kit weighs', meaning: () => 'paylo
 
 /** In view on every step. A vital that an edit has changed says what it was. */
 export function Vitals() {
-  const { assessment, before, evaluation } = useJob();
+  const assessment = useAssessment();
+  const before = useShown((shown) => shown.before);
+  const view = useView();
   const { figures } = assessment;
   const nominalV = Math.round((figures['store.capacity'].value / (figures['store.ah'].value || 1)) * 10) / 10;
-  const volts = nominalV || evaluation.option.system.busVoltageV;
+  const volts = nominalV || view.option.system.busVoltageV;
   const vitals = [...VITALS, figures['payload.left'] ? PAYLOAD : MASS];
   return (
     <ul className="grid shrink-0 grid-cols-6 print:hidden border-b border-line phone:grid-cols-3" aria-label="Vitals">
@@ -92,7 +94,8 @@ function VitalCell({
   was: Figures | null;
   volts: number;
 }) {
-  const { open, job } = useJob();
+  const { job } = useJob();
+  const { open } = usePanels();
   const { units } = job.brief.region;
   const figure = figures[vital.id];
   if (!figure) return null;

@@ -1,6 +1,6 @@
 import { type Figure, type FigureId, type OriginLabel, show, showText, type WorkingInput } from '@joulemetric/core';
 import { Num } from '../ui/Number.tsx';
-import { type Panel, useJob } from './JobContext.tsx';
+import { type Panel, useAssessment, useJob, usePanels, useShown } from './JobContext.tsx';
 
 const LABEL: Readonly<Record<OriginLabel, string>> = {
   P: 'published',
@@ -21,7 +21,9 @@ function originWords({ label, source }: { label: OriginLabel; source: string }):
 
 /** A figure opened: the number, the formula with the values in it, the inputs and their origin, the sceptic's answer. */
 export function FigureWorking({ panel }: { panel: Extract<Panel, { kind: 'figure' }> }) {
-  const { assessment, before, job } = useJob();
+  const { job } = useJob();
+  const assessment = useAssessment();
+  const before = useShown((shown) => shown.before);
   const figure = assessment.figures[panel.id];
   if (!figure) return null;
   const { units } = job.brief.region;
@@ -54,7 +56,8 @@ export function FigureWorking({ panel }: { panel: Extract<Panel, { kind: 'figure
 
 /** The formula with values in place of its symbols; a value that is a figure can be opened from here. */
 function Formula({ figure }: { figure: Figure<FigureId> }) {
-  const { open, job } = useJob();
+  const { job } = useJob();
+  const { open } = usePanels();
   const { units } = job.brief.region;
   const { formula, inputs } = figure.working;
   const bySymbol = new Map(inputs.map((input) => [input.symbol, input]));
@@ -91,7 +94,8 @@ function Formula({ figure }: { figure: Figure<FigureId> }) {
 }
 
 function InputLine({ input }: { input: WorkingInput<FigureId> }) {
-  const { open, job } = useJob();
+  const { job } = useJob();
+  const { open } = usePanels();
   const id = input.figure;
   return (
     <li className="grid grid-cols-[1fr_auto] gap-x-3 py-1">

@@ -1,7 +1,7 @@
 import { useLocation, useNavigate } from 'react-router';
 import { duplicateOption, removeOption } from '../commands/design.ts';
 import { downloadJob } from '../edges/files.ts';
-import { useJob } from './JobContext.tsx';
+import { useJob, useSaved } from './JobContext.tsx';
 import { STEPS } from './steps.ts';
 import { toggleTheme } from './theme.ts';
 
@@ -23,7 +23,8 @@ export const isAdding = (state: unknown): boolean => (state as typeof ADDING | n
 const stepAt = (path: string): number => STEPS.findIndex((step) => path.endsWith(`/${step.path}`));
 
 export function useActions(): readonly Action[] {
-  const { session, snapshot, job, optionId, chooseOption, edit } = useJob();
+  const { session, job, optionId, chooseOption, edit } = useJob();
+  const snapshot = useSaved();
   const navigate = useNavigate();
   const go = (path: string) => navigate({ pathname: path, search: `?option=${optionId}` });
   const at = stepAt(useLocation().pathname);

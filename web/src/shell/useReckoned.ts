@@ -1,17 +1,17 @@
 import { type Assessment, applyMoves, Effort, evaluate, type Job, type Move } from '@joulemetric/core';
 import { useEffect, useMemo, useReducer, useState } from 'react';
 import { details, FIRST_EFFORT, figures, Overtaken, PAGE_EFFORT } from '../edges/compute.ts';
-import type { SentEvaluation } from '../workers/compute.worker.ts';
+import { type Reckoned, reckonedOf, type View, viewOf } from '../edges/view.ts';
 
 /** A job as the page shows it: all that stands on it is of this one evaluation. */
 export interface Shown {
   readonly job: Job;
   readonly optionId: string;
-  readonly evaluation: SentEvaluation;
+  readonly view: View;
   readonly whatIf: readonly Move[];
 }
 
-export interface Reckoned {
+export interface Shows {
   /** The last job whose figures are there; null until the first are. */
   readonly shown: Shown | null;
   /** The assessment of another job; of one that takes long only if it is one of the last that were reckoned. */
@@ -33,25 +33,25 @@ export function isLong({ loads, together, rules }: Pick<Job, 'loads' | 'together
   return loads.length * (byLanes ? 8 : 1) + together.atMost.length * (byLanes ? 8 : 4) > LONG;
 }
 
-/** The last evaluations, so that the job before an edit is not reckoned again. Jobs are never changed in place. */
-let reckoned: readonly { readonly job: Job; readonly optionId: string; readonly evaluation: SentEvaluation }[] = [];
+/** The last views, so that the job before an edit is not reckoned again. Jobs are never changed in place. */
+let views: readonly { readonly job: Job; readonly optionId: string; readonly view: View }[] = [];
 const KEPT = 4;
 
-const known = (job: Job, optionId: string): SentEvaluation | null =>
-  reckoned.find((one) => one.job === job && one.optionId === optionId)?.evaluation ?? null;
+const known = (job: Job, optionId: string): View | null =>
+  views.find((one) => one.job === job && one.optionId === optionId)?.view ?? null;
 
-function remember(job: Job, optionId: string, evaluation: SentEvaluation): SentEvaluation {
-  const others = reckoned.filter((one) => one.job !== job || one.optionId !== optionId);
-  reckoned = [{ job, optionId, evaluation }, ...others].slice(0, KEPT);
-  return evaluation;
+function remember(job: Job, optionId: string, reckoned: Reckoned): View {
+  const view = viewOf(job, optionId, reckoned, views[0]?.optionId === optionId ? views[0].view : null);
+  const others = views.filter((one) => one.job !== job || one.optionId !== optionId);
+  views = [{ job, optionId, view }, ...others].slice(0, KEPT);
+  return view;
 }
 
 /** At once, and without going far: see `isLong`. */
-const here = (job: Job, optionId: string): SentEvaluation =>
-  known(job, optionId) ?? remember(job, optionId, evaluate(job, optionId, new Effort(PAGE_EFFORT)));
+const here = (job: Job, optionId: string): View =>
+  known(job, optionId) ?? remember(job, optionId, reckonedOf(evaluate(job, optionId, new Effort(PAGE_EFFORT))));
 
-const isProved = ({ assessment }: SentEvaluation): boolean =>
-  !assessment.findings.some(({ code }) => code === 'moment-unproved');
+const isProved = ({ assessment }: View): boolean => !assessment.findings.some(({ code }) => code === 'moment-unproved');
 
 /** ms without an edit before a search that was cut short is gone on with, and what that may cost; then on request. */
 const REST_MS = 600;
@@ -62,7 +62,7 @@ const MORE = 10;
  * The figures of a job: at once where that takes no longer than a frame or two, otherwise off the page, the last ones
  * standing until the next are there. What was cut short is gone on with once the job rests.
  */
-export function useReckoned(job: Job, optionId: string, whatIf: readonly Move[]): Reckoned {
+export function useReckoned(job: Job, optionId: string, whatIf: readonly Move[]): Shows {
   const target = useMemo(() => (whatIf.length > 0 ? applyMoves(job, optionId, whatIf) : job), [job, optionId, whatIf]);
   const [, again] = useReducer((count: number) => count + 1, 0);
   const [problem, setProblem] = useState<string | null>(null);
@@ -70,14 +70,14 @@ export function useReckoned(job: Job, optionId: string, whatIf: readonly Move[])
   const [last, setLast] = useState<Shown | null>(null);
   const long = isLong(target);
   const found = known(target, optionId);
-  const evaluation = useMemo(() => found ?? (long ? null : here(target, optionId)), [found, long, target, optionId]);
-  const shown = useMemo(() => evaluation && { job, optionId, evaluation, whatIf }, [job, optionId, evaluation, whatIf]);
+  const view = useMemo(() => found ?? (long ? null : here(target, optionId)), [found, long, target, optionId]);
+  const shown = useMemo(() => view && { job, optionId, view, whatIf }, [job, optionId, view, whatIf]);
   // Kept while the next figures are reckoned.
   if (shown && shown !== last) setLast(shown);
 
   // biome-ignore lint/correctness/useExhaustiveDependencies: another attempt asks the same again.
   useEffect(() => {
-    if (evaluation) return;
+    if (view) return;
     let wanted = true;
     figures
       .ask('figures', (remote) => remote.evaluate(target, optionId, FIRST_EFFORT))
@@ -95,11 +95,11 @@ export function useReckoned(job: Job, optionId: string, whatIf: readonly Move[])
     return () => {
       wanted = false;
     };
-  }, [evaluation, target, optionId, attempt]);
+  }, [view, target, optionId, attempt]);
 
   const [effort, setEffort] = useState(PROOF_EFFORT);
   const [isProving, setProving] = useState(false);
-  const cut = evaluation !== null && !isProved(evaluation);
+  const cut = view !== null && !isProved(view);
   // biome-ignore lint/correctness/useExhaustiveDependencies: another job begins with the usual effort.
   useEffect(() => setEffort(PROOF_EFFORT), [target, optionId]);
   useEffect(() => {

@@ -1,5 +1,5 @@
 import { type FigureId, showText } from '@joulemetric/core';
-import { useJob } from '../shell/JobContext.tsx';
+import { usePanels, useShown } from '../shell/JobContext.tsx';
 import { Num } from './Number.tsx';
 
 /**
@@ -7,9 +7,9 @@ import { Num } from './Number.tsx';
  * @param after punctuation that must stay on the figure's line
  */
 export function Fig({ id, signed = false, after = '' }: { id: FigureId; signed?: boolean; after?: string }) {
-  const { assessment, open, job } = useJob();
-  const { units } = job.brief.region;
-  const figure = assessment.figures[id];
+  const units = useShown(({ view }) => view.job.brief.region.units);
+  const figure = useShown(({ assessment }) => assessment.figures[id]);
+  const { open } = usePanels();
   if (!figure) return null;
   return (
     <span className="whitespace-nowrap">

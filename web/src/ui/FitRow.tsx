@@ -1,5 +1,5 @@
 import type { Finding } from '@joulemetric/core';
-import { useJob } from '../shell/JobContext.tsx';
+import { useAssessment } from '../shell/JobContext.tsx';
 import { FindingLine } from './FindingLine.tsx';
 
 /** One thing to fit: its name, its size, why, what may be chosen, and what to check. */
@@ -45,6 +45,6 @@ export function FitRow({
 
 /** Findings about any of these figures. */
 export function useFindings(...ids: string[]): Finding[] {
-  const { assessment } = useJob();
+  const assessment = useAssessment();
   return assessment.findings.filter(({ where }) => where.figure && ids.includes(where.figure));
 }

@@ -3,7 +3,6 @@ import {
   bestSequence,
   bestSetsInSteps,
   Effort,
-  type Evaluation,
   evaluate,
   type Job,
   type MomentDetail,
@@ -15,6 +14,8 @@ import {
   type Sequence,
 } from '@joulemetric/core';
 import { expose } from 'comlink';
+import { keeping } from '../edges/keeping.ts';
+import { type Reckoned, reckonedOf } from '../edges/view.ts';
 
 /** What the page asks of the core that may take longer than a frame; see `edges/compute.ts`. */
 
@@ -30,13 +31,17 @@ function prepared(job: Job, optionId: string): Prepared {
   return known.prepared;
 }
 
+/** The job last asked about for its figures: what the core remembers, it remembers by the objects it was asked with. */
+let last: Job | null = null;
+
 /** Counts what was asked and dropped about sets: whoever sees it change stops. */
 let asked = 0;
 
 const computeWorker = {
-  evaluate(job: Job, optionId: string, effort: number): SentEvaluation {
-    const { coincidence: _coincidence, slices: _slices, ...sent } = evaluate(job, optionId, new Effort(effort));
-    return sent;
+  evaluate(job: Job, optionId: string, effort: number): Reckoned {
+    const kept = last ? keeping(last, job) : job;
+    last = kept;
+    return reckonedOf(evaluate(kept, optionId, new Effort(effort)));
   },
   /** The day's need on each of some variations of the job, Wh. */
   needs(jobs: readonly Job[], optionId: string, effort: number): number[] {
@@ -77,8 +82,6 @@ const computeWorker = {
   },
 };
 
-/** What is sent of an evaluation: the rules and slices of its searches stay where they were made. */
-export type SentEvaluation = Omit<Evaluation, 'coincidence' | 'slices'>;
 export type ComputeWorker = typeof computeWorker;
 
 expose(computeWorker);

@@ -2,7 +2,7 @@ import { type Job, MARGIN, monthName } from '@joulemetric/core';
 import { ToggleGroup } from 'radix-ui';
 import { useLocation } from 'react-router';
 import { changeAlternator, changeBrief, changeJob, changeRules } from '../../commands/design.ts';
-import { useJob } from '../../shell/JobContext.tsx';
+import { useAssessment, useJob } from '../../shell/JobContext.tsx';
 import { PhoneOptions } from '../../shell/PhoneBar.tsx';
 import { Choice, QuantityField, TextField } from '../../ui/Field.tsx';
 import { Fig } from '../../ui/Fig.tsx';
@@ -15,7 +15,7 @@ import { Section } from './Section.tsx';
 
 /** Step 1: who, where, when, how long, and the electrician's own rules. */
 export function Brief() {
-  const { assessment } = useJob();
+  const assessment = useAssessment();
   const findings = assessment.findings.filter(({ where }) => where.step === 'brief');
   return (
     <div className="px-5 pb-10 pt-3.5 phone:px-4">

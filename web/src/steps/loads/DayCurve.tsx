@@ -1,6 +1,6 @@
 import { formatNumber } from '@joulemetric/core';
 import { useMemo } from 'react';
-import { useJob } from '../../shell/JobContext.tsx';
+import { useView } from '../../shell/JobContext.tsx';
 
 const WIDTH = 1440;
 const HEIGHT = 58;
@@ -25,9 +25,9 @@ function area(values: readonly number[], scaleW: number): string {
 
 /** The day's demand on the store, stacked: useful at the bottom, then what is lost converting and idling. */
 export function DayCurve() {
-  const { evaluation } = useJob();
+  const view = useView();
   const { useful, converted, total, topW } = useMemo(() => {
-    const { busW, usefulW, idleW } = evaluation.bus;
+    const { busW, usefulW, idleW } = view.bus;
     const all = peaks(busW);
     const idle = peaks(idleW);
     return {
@@ -36,7 +36,7 @@ export function DayCurve() {
       total: all,
       topW: niceAbove(Math.max(...all)),
     };
-  }, [evaluation]);
+  }, [view]);
   const peak = Math.max(...total);
   const at = total.indexOf(peak) * SLOT_MIN;
   const clock = `${String(Math.floor(at / 60)).padStart(2, '0')}:${String(at % 60).padStart(2, '0')}`;

@@ -9,11 +9,11 @@ import {
   type Use,
 } from '@joulemetric/core';
 import { type KeyboardEvent, type PointerEvent, useRef } from 'react';
+import { LANE_SLOTS } from '../../edges/view.ts';
 
 const WIDTH = 1440;
 const HEIGHT = 14;
-/** One column for every ten minutes. */
-const SLOT_MIN = 10;
+const SLOT_MIN = WIDTH / LANE_SLOTS;
 /** Dragging goes by whole steps of this, minutes. */
 const SNAP_MIN = 5;
 /** Within so many pixels of its end a block is resized rather than moved. */
@@ -21,7 +21,8 @@ const EDGE_PX = 6;
 
 export interface LaneProps {
   readonly load: Load;
-  readonly meanW: Float64Array;
+  /** W of the strongest minute in each ten. */
+  readonly skylineW: Float32Array;
   readonly scaleW: number;
   /** Gets the uses as they are dragged; `drag` is one and the same through one drag. */
   readonly onChange: (uses: Use[], drag: string) => void;
@@ -42,7 +43,7 @@ function isResizable(load: Load): boolean {
  * A load's 24 hours as a small skyline on a baseline (height grows with the root of its power). Its blocks are
  * dragged, their ends resized; a block with the focus moves by the arrow keys and is resized with Shift.
  */
-export function Lane({ load, meanW, scaleW, onChange, keys = false }: LaneProps) {
+export function Lane({ load, skylineW, scaleW, onChange, keys = false }: LaneProps) {
   const svg = useRef<SVGSVGElement>(null);
   const drag = useRef<{ index: number; resizes: boolean; fromX: number; uses: readonly Use[]; id: string } | null>(
     null,
@@ -95,7 +96,7 @@ export function Lane({ load, meanW, scaleW, onChange, keys = false }: LaneProps)
       {[6, 12, 18].map((hour) => (
         <rect key={hour} x={(hour / 24) * WIDTH} y={HEIGHT - 2} width="7" height="2" fill="var(--mark)" />
       ))}
-      <path d={skyline(meanW, scaleW)} fill="var(--ink-2)" />
+      <path d={skyline(skylineW, scaleW)} fill="var(--ink-2)" />
       {editable &&
         load.uses.map((use, index) => (
           <rect
@@ -129,15 +130,13 @@ export function Lane({ load, meanW, scaleW, onChange, keys = false }: LaneProps)
   );
 }
 
-function skyline(meanW: Float64Array, scaleW: number): string {
+function skyline(skylineW: Float32Array, scaleW: number): string {
   let path = '';
-  for (let from = 0; from < WIDTH; from += SLOT_MIN) {
-    let peak = 0;
-    for (let m = from; m < from + SLOT_MIN; m++) peak = Math.max(peak, meanW[m] ?? 0);
-    if (peak === 0) continue;
+  skylineW.forEach((peak, slot) => {
+    if (peak === 0) return;
     const height = Math.max(2, HEIGHT * Math.sqrt(peak / scaleW)).toFixed(1);
-    path += `M${from} ${HEIGHT}v-${height}h${SLOT_MIN + 0.5}v${height}z`;
-  }
+    path += `M${slot * SLOT_MIN} ${HEIGHT}v-${height}h${SLOT_MIN + 0.5}v${height}z`;
+  });
   return path;
 }
 

@@ -1,6 +1,6 @@
 import { asKind, DEFAULT, type Load, loadOn, runningPowerW, withRunningPower } from '@joulemetric/core';
 import { changeLoads, changeUses, duplicateLoad, type LoadChange, removeLoad } from '../../commands/loads.ts';
-import { useJob } from '../../shell/JobContext.tsx';
+import { useAssessment, useJob, usePanels, useView } from '../../shell/JobContext.tsx';
 import { Choice, QuantityField, TextField } from '../../ui/Field.tsx';
 import { FindingLine } from '../../ui/FindingLine.tsx';
 import { LedgerBar } from '../../ui/LedgerBar.tsx';
@@ -19,8 +19,11 @@ import { EVIDENCE_CHOICES, PATH_CHOICES, PATH_WORDS } from './words.ts';
 
 /** Everything about one load. */
 export function LoadDetail({ id }: { id: string }) {
-  const { evaluation, optionId, assessment, edit, close } = useJob();
-  const { job } = evaluation;
+  const { optionId, edit } = useJob();
+  const view = useView();
+  const assessment = useAssessment();
+  const { close } = usePanels();
+  const { job } = view;
   const { day } = job.brief;
   const found = job.loads.find((other) => other.id === id);
   const load = found && loadOn(found, day);
@@ -222,13 +225,14 @@ function ConverterField({ load, onChange }: { load: Load; onChange: (value: numb
 
 /** Says that this option feeds the load in a way of its own, and takes that back. */
 function OwnWay({ id }: { id: string }) {
-  const { job, evaluation, optionId, edit } = useJob();
+  const { job, optionId, edit } = useJob();
+  const view = useView();
   const usual = job.loads.find((load) => load.id === id);
-  if (!usual || !evaluation.option.feeds.some(({ load }) => load === id)) return null;
+  if (!usual || !view.option.feeds.some(({ load }) => load === id)) return null;
   const { path, device, converterEfficiency } = usual;
   return (
     <p className="text-note text-ink-2">
-      So in {evaluation.option.name} only; usually {PATH_WORDS[path].short}.{' '}
+      So in {view.option.name} only; usually {PATH_WORDS[path].short}.{' '}
       <button
         type="button"
         className="underline"

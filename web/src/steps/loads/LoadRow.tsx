@@ -24,7 +24,7 @@ export interface LoadRowProps {
   /** Says that these are not its usual uses. */
   readonly mark: string | null;
   readonly entry: LedgerEntry;
-  readonly meanW: Float64Array;
+  readonly skylineW: Float32Array;
   readonly laneScaleW: number;
   readonly barScaleWh: number;
   readonly selected: boolean;
@@ -47,8 +47,21 @@ export const SPARE_COLUMN = '@max-[800px]:hidden';
 
 /** One load: every cell is edited in place; its bar shows where its watt-hours go. */
 function Row(props: LoadRowProps) {
-  const { load, mark, entry, meanW, laneScaleW, barScaleWh, selected, ticked, day, optionId, edit, onSelect, onTick } =
-    props;
+  const {
+    load,
+    mark,
+    entry,
+    skylineW,
+    laneScaleW,
+    barScaleWh,
+    selected,
+    ticked,
+    day,
+    optionId,
+    edit,
+    onSelect,
+    onTick,
+  } = props;
   const change: Change = ({ uses, ...part }, key) =>
     edit(
       uses ? changeUses(load.id, day, uses) : changeLoads(new Set([load.id]), part, optionId),
@@ -90,7 +103,7 @@ function Row(props: LoadRowProps) {
         />
       </div>
       <div className={LANE_COLUMN}>
-        <Lane load={load} meanW={meanW} scaleW={laneScaleW} onChange={(uses, drag) => change({ uses }, drag)} />
+        <Lane load={load} skylineW={skylineW} scaleW={laneScaleW} onChange={(uses, drag) => change({ uses }, drag)} />
       </div>
       <div className={`text-right text-number text-ink-2 ${SPARE_COLUMN}`}>
         <Num value={entry.usefulWh} unit="Wh" />
@@ -103,28 +116,8 @@ function Row(props: LoadRowProps) {
   );
 }
 
-/** Rows whose figures did not change stay as they are: an edit redraws what it touches. */
-export const LoadRow = memo(Row, (before, after) => {
-  const keys = [
-    'load',
-    'mark',
-    'meanW',
-    'laneScaleW',
-    'barScaleWh',
-    'optionId',
-    'selected',
-    'ticked',
-    'day',
-    'edit',
-    'onSelect',
-    'onTick',
-    'handle',
-  ] as const;
-  const parts = ['usefulWh', 'conversionWh', 'idleWh', 'storageWh'] as const;
-  return (
-    keys.every((key) => before[key] === after[key]) && parts.every((key) => before.entry[key] === after.entry[key])
-  );
-});
+/** What did not change is the same object as before: an edit redraws the rows it touches. */
+export const LoadRow = memo(Row);
 
 type Change = (part: Partial<Omit<Load, 'id'>>, key?: string) => void;
 

@@ -2,7 +2,7 @@ import { editedKind, loadOn, variantOn } from '@joulemetric/core';
 import { defaultRangeExtractor, useVirtualizer } from '@tanstack/react-virtual';
 import { useCallback, useMemo, useRef } from 'react';
 import { moveLoadTo } from '../../commands/loads.ts';
-import { useJob } from '../../shell/JobContext.tsx';
+import { useAssessment, useJob, usePanels, useView } from '../../shell/JobContext.tsx';
 import { Num } from '../../ui/Number.tsx';
 import { DAY_KIND_WORDS } from './dayWords.ts';
 import { LoadRow } from './LoadRow.tsx';
@@ -37,12 +37,15 @@ export function LoadSheet({
   selection: Selection;
   barScaleWh: number;
 }) {
-  const { evaluation, assessment, optionId, edit, open } = useJob();
-  const { job } = evaluation;
+  const { optionId, edit } = useJob();
+  const view = useView();
+  const assessment = useAssessment();
+  const { open } = usePanels();
+  const { job } = view;
   const list = useRef<HTMLUListElement>(null);
   const { selected, ticked, select, tick } = selection;
   const { day } = job.brief;
-  const laneScaleW = useMemo(() => Math.max(1, ...evaluation.profiles.map(({ runningW }) => runningW)), [evaluation]);
+  const laneScaleW = useMemo(() => Math.max(1, ...view.drawn.map(({ runningW }) => runningW)), [view]);
   const keyOf = (index: number): string => {
     const item = items[index];
     return item?.kind === 'load' ? item.load.id : `group ${item?.name}`;
@@ -102,8 +105,8 @@ export function LoadSheet({
         }
         const { load } = item;
         const entry = assessment.ledger.loads[item.index];
-        const profile = evaluation.profiles[item.index];
-        if (!entry || !profile) return null;
+        const drawn = view.drawn[item.index];
+        if (!entry || !drawn) return null;
         const shown = loadOn(load, day);
         const kind = variantOn(load, day);
         return (
@@ -126,7 +129,7 @@ export function LoadSheet({
                 load={shown}
                 mark={kind && kind === onDay ? DAY_KIND_WORDS[kind] : kind ? `as on a ${DAY_KIND_WORDS[kind]}` : null}
                 entry={entry}
-                meanW={profile.meanW}
+                skylineW={drawn.skylineW}
                 laneScaleW={laneScaleW}
                 barScaleWh={barScaleWh}
                 selected={load.id === selected}

@@ -1,5 +1,5 @@
 import { useCallback, useMemo, useRef, useState } from 'react';
-import { useJob } from '../../shell/JobContext.tsx';
+import { useAssessment, useJob, useView } from '../../shell/JobContext.tsx';
 import { PhoneOptions } from '../../shell/PhoneBar.tsx';
 import { useIsPhone } from '../../shell/useIsPhone.ts';
 import { Fig } from '../../ui/Fig.tsx';
@@ -48,7 +48,8 @@ export function Loads() {
 
 /** The answer in one line: how many, how good, and between which bounds the day lies. */
 function Summary() {
-  const { job, assessment } = useJob();
+  const { job } = useJob();
+  const assessment = useAssessment();
   const { shares } = assessment.evidence;
   if (job.loads.length === 0) return 'Nothing yet.';
   const told = (['measured', 'guess'] as const).filter((evidence) => shares[evidence] >= 0.005);
@@ -64,8 +65,9 @@ function Summary() {
 const EVIDENCE_PAST = { measured: 'of the energy is measured', guess: 'guessed' } as const;
 
 function Sheet({ isPhone }: { isPhone: boolean }) {
-  const { evaluation, assessment } = useJob();
-  const { job } = evaluation;
+  const view = useView();
+  const assessment = useAssessment();
+  const { job } = view;
   const [selected, setSelected] = useState<string | null>(null);
   const [ticked, setTicked] = useState<ReadonlySet<string>>(new Set());
   const [grouping, setGrouping] = useState<Grouping>('none');
@@ -174,7 +176,7 @@ function ColumnHeads() {
 
 /** The inverter left on with nothing running: nobody's energy, and so easily overlooked. */
 function Unattended({ scaleWh, isPhone }: { scaleWh: number; isPhone: boolean }) {
-  const { assessment } = useJob();
+  const assessment = useAssessment();
   const { unattended } = assessment.ledger;
   return (
     <SumRow
@@ -188,7 +190,7 @@ function Unattended({ scaleWh, isPhone }: { scaleWh: number; isPhone: boolean })
 }
 
 function Total({ isPhone }: { isPhone: boolean }) {
-  const { assessment } = useJob();
+  const assessment = useAssessment();
   const { total } = assessment.ledger;
   return (
     <SumRow
@@ -250,7 +252,7 @@ function SumRow({
 
 /** Findings of the selected load in full, those of others in one line. */
 function LoadFindings({ selected }: { selected: string | null }) {
-  const { assessment } = useJob();
+  const assessment = useAssessment();
   const findings = assessment.findings.filter(({ where }) => where.step === 'loads');
   if (findings.length === 0) return null;
   return (

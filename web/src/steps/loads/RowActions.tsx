@@ -9,7 +9,7 @@ import {
   removeLoad,
   removeLoads,
 } from '../../commands/loads.ts';
-import { useJob } from '../../shell/JobContext.tsx';
+import { useJob, usePanels } from '../../shell/JobContext.tsx';
 import { EVIDENCE_CHOICES, PATH_CHOICES } from './words.ts';
 
 const LINK = 'border-b border-mark text-body text-ink-2 hover:text-ink phone:min-h-11';
@@ -17,7 +17,8 @@ const PICK = 'border-b border-mark bg-transparent text-body text-ink-2';
 
 /** What can be done with the selected load, in words, beneath the sheet. */
 export function RowActions({ load }: { load: Load }) {
-  const { edit, open } = useJob();
+  const { edit } = useJob();
+  const { open } = usePanels();
   const actions = [
     { name: 'Details', run: () => open({ kind: 'load', id: load.id }) },
     { name: 'Copy', run: () => edit(duplicateLoad(load.id)) },

@@ -1,19 +1,19 @@
 import { addUse, cycleLength, formatClock, type Load, type Use } from '@joulemetric/core';
-import { useJob } from '../../shell/JobContext.tsx';
+import { useView } from '../../shell/JobContext.tsx';
 import { Lane } from './Lane.tsx';
 
 /** When a load runs, to be dragged: the lane large enough for a thumb, and its uses in words. */
 export function Uses({ load, onChange }: { load: Load; onChange: (uses: Use[], key?: string) => void }) {
-  const { evaluation } = useJob();
-  const profile = evaluation.profiles.find((one) => one.load.id === load.id);
-  if (!profile || load.draw.kind === 'standby') return null;
+  const view = useView();
+  const drawn = view.drawn[view.job.loads.findIndex(({ id }) => id === load.id)];
+  if (!drawn || load.draw.kind === 'standby') return null;
   const usual = load.draw.kind === 'cycle' ? cycleLength(load.draw.phases).fixedMin : 0;
   const length = Math.max(usual, load.uses.at(-1)?.minutes ?? 30);
   return (
     <div>
       <p className="text-note text-ink-2">When: drag it, its right end to change how long</p>
       <div className="mt-1">
-        <Lane load={load} meanW={profile.meanW} scaleW={Math.max(1, profile.runningW)} onChange={onChange} keys />
+        <Lane load={load} skylineW={drawn.skylineW} scaleW={Math.max(1, drawn.runningW)} onChange={onChange} keys />
       </div>
       <p className="num flex justify-between text-note text-ink-2" aria-hidden="true">
         <span>00</span>

@@ -1,10 +1,10 @@
 import { chainOf, namesOf, showText, startOf } from '@joulemetric/core';
 import { useState } from 'react';
 import { dropJoin, dropLimit, joinTogether, limitTogether } from '../../commands/together.ts';
-import { useJob } from '../../shell/JobContext.tsx';
+import type { View } from '../../edges/view.ts';
+import { useJob, useView } from '../../shell/JobContext.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Num } from '../../ui/Number.tsx';
-import type { SentEvaluation } from '../../workers/compute.worker.ts';
 
 interface Row {
   readonly id: string;
@@ -19,13 +19,13 @@ interface Row {
 }
 
 /** Every load with where it hangs, the largest first, what is not in a worst set last. */
-function rowsOf({ profiles, option, inverters, busPeak }: SentEvaluation): Row[] {
+function rowsOf({ job, drawn, option, inverters, busPeak }: View): Row[] {
   const inSets = new Set(inverters.flatMap(({ moment }) => moment.continuous.ids));
   const inBus = new Set(busPeak.ids);
-  return profiles
-    .map(({ load, runningW }): Row => {
+  return job.loads
+    .map((load, i): Row => {
       const { device, efficiency } = chainOf(load, option.system.devices);
-      const watts = runningW / efficiency;
+      const watts = (drawn[i]?.runningW ?? 0) / efficiency;
       const { ratio, seconds } = startOf(load);
       const waits = load.path === 'supply-only';
       return {
@@ -50,10 +50,11 @@ const SHOWN = 9;
 
 /** The loads, to be argued with: two or more ticked are kept apart, limited or tied together. */
 export function Argue() {
-  const { job, evaluation, edit } = useJob();
+  const { job, edit } = useJob();
+  const view = useView();
   const [ticked, setTicked] = useState<readonly string[]>([]);
   const [all, setAll] = useState(false);
-  const rows = rowsOf(evaluation);
+  const rows = rowsOf(view);
   const shown = all ? rows : rows.filter(({ id, isIn }, i) => i < SHOWN || !isIn || ticked.includes(id));
   const chosen = ticked.filter((id) => rows.some((row) => row.id === id));
   const settle = (command: Parameters<typeof edit>[0]) => {

@@ -1,12 +1,13 @@
 import { formatClock, namesOf, showText } from '@joulemetric/core';
-import { useJob } from '../../shell/JobContext.tsx';
+import { useJob, useView } from '../../shell/JobContext.tsx';
 import { Fig } from '../../ui/Fig.tsx';
 import { scaleOf } from './SetBars.tsx';
 
 /** What the store gives at the worst moment of all loads, split as it leaves it. */
 export function BusBar() {
-  const { job, evaluation } = useJob();
-  const { busPeak, feeds, inverters } = evaluation;
+  const { job } = useJob();
+  const view = useView();
+  const { busPeak, feeds, inverters } = view;
   if (busPeak.weight === 0) return null;
   const parts = [
     { word: 'straight from the bus', w: busPeak.directW, fill: 'var(--ink)', opacity: 0.45 },

@@ -1,15 +1,16 @@
 import { type Job, type MomentDetail, type SupplyMoment, showText } from '@joulemetric/core';
 import { useMomentDetail } from '../../edges/useMomentDetail.ts';
-import { useJob } from '../../shell/JobContext.tsx';
+import { useJob, useView } from '../../shell/JobContext.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { chargerText, clashSentence, markSentences, nameList, orderSentence } from './cardWords.ts';
 
 /** "What can run together": one page for the client to hang beside the sockets, in plain words. */
 export function Card() {
-  const { job, evaluation, optionId } = useJob();
+  const { job, optionId } = useJob();
+  const view = useView();
   const { value: detail } = useMomentDetail(job, optionId);
   const marks = markSentences(job);
-  const used = evaluation.inverters.filter(({ ratingW }) => ratingW > 0);
+  const used = view.inverters.filter(({ ratingW }) => ratingW > 0);
   return (
     <div className="px-5 pb-10 pt-4 phone:px-4 print:p-0" data-card={detail ? 'ready' : 'waiting'}>
       <div className="mb-4 flex items-baseline justify-between gap-4 border-b border-line pb-3 print:hidden">
@@ -41,7 +42,7 @@ export function Card() {
             />
           </Part>
         ))}
-        {evaluation.supplies
+        {view.supplies
           .filter(({ loads }) => loads.length > 0)
           .map((moment) => (
             <SupplyPart
@@ -112,7 +113,7 @@ function SupplyPart({
   const own = detail?.supplies.find(({ supplyId }) => supplyId === limit.supply.id) ?? null;
   const full = loads.reduce((sum, { leastSize, size }) => sum + (leastSize === null ? 0 : size), 0);
   const order = orderSentence(moment);
-  const { chargers } = useJob().evaluation.option.system;
+  const { chargers } = useView().option.system;
   return (
     <Part title={`On ${limit.supply.name}`} aside={`up to ${showText(limit.runningSize, limit.unit)}`}>
       <Clashes job={job} clashes={own?.combinations.clashes ?? null} marked={marked} />

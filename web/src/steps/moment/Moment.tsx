@@ -2,7 +2,7 @@ import { inverterFigures } from '@joulemetric/core';
 import { useDeferredValue } from 'react';
 import { Link } from 'react-router';
 import { useMomentDetail } from '../../edges/useMomentDetail.ts';
-import { useJob } from '../../shell/JobContext.tsx';
+import { useAssessment, useJob, useShown, useView } from '../../shell/JobContext.tsx';
 import { PhoneOptions } from '../../shell/PhoneBar.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Fig } from '../../ui/Fig.tsx';
@@ -21,7 +21,9 @@ const QUESTION = 'What comes together at the worst moment?';
 
 /** Step 4: what really coincides, what starts on top of it, what carries it, and what supplies it. */
 export function Moment() {
-  const { job, evaluation, assessment, optionId } = useJob();
+  const { job, optionId } = useJob();
+  const view = useView();
+  const assessment = useAssessment();
   const { value: detail, problem } = useMomentDetail(useDeferredValue(job), optionId);
   if (job.loads.length === 0) {
     return (
@@ -30,7 +32,7 @@ export function Moment() {
       </div>
     );
   }
-  const used = evaluation.inverters.filter(({ ratingW }) => ratingW > 0);
+  const used = view.inverters.filter(({ ratingW }) => ratingW > 0);
   const ids = used[0] && inverterFigures(used[0]);
   const findings = assessment.findings.filter(
     ({ where, severity }) => where.step === 'moment' && severity !== 'note' && !where.figure?.startsWith('supply['),
@@ -98,7 +100,9 @@ export function Moment() {
 
 /** A worst moment that is a bound, and a way to let the search cost more. */
 function Unproved() {
-  const { assessment, isProving, goOn } = useJob();
+  const assessment = useAssessment();
+  const isProving = useShown((shown) => shown.isProving);
+  const goOn = useShown((shown) => shown.goOn);
   const finding = assessment.findings.find(({ code }) => code === 'moment-unproved');
   if (!finding) return null;
   return (

@@ -12,7 +12,7 @@ import {
   showText,
 } from '@joulemetric/core';
 import { changeDevice, changeRules, chooseInverterSize, type DeviceChange } from '../../commands/design.ts';
-import { useJob } from '../../shell/JobContext.tsx';
+import { useJob, useView } from '../../shell/JobContext.tsx';
 import { QuantityField } from '../../ui/Field.tsx';
 import { Fig } from '../../ui/Fig.tsx';
 import { FindingLine } from '../../ui/FindingLine.tsx';
@@ -36,12 +36,13 @@ export function Sizes({
   detail: InverterDetail | null;
   alone: boolean;
 }) {
-  const { job, edit, optionId, evaluation } = useJob();
+  const { job, edit, optionId } = useJob();
+  const view = useView();
   const { device } = inverter;
   const ids = inverterFigures(inverter);
   const change = (part: DeviceChange, key: string) =>
     edit(changeDevice(optionId, device.id, part), `${device.id}.${key}`);
-  const busV = evaluation.option.system.busVoltageV;
+  const busV = view.option.system.busVoltageV;
   const shown: readonly DcSide['busV'][] = busV === 48 ? [24, 48] : [12, 24];
   const notes = useFindings(ids.holds, ids.rating).filter(({ severity }) => severity === 'note');
   return (

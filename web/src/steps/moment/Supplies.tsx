@@ -10,7 +10,7 @@ import {
 } from '@joulemetric/core';
 import { changeSources } from '../../commands/design.ts';
 import { addSupply, removeSupply } from '../../commands/supplies.ts';
-import { useJob } from '../../shell/JobContext.tsx';
+import { useJob, useView } from '../../shell/JobContext.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { QuantityField } from '../../ui/Field.tsx';
 import { Fig } from '../../ui/Fig.tsx';
@@ -28,7 +28,8 @@ const ADD = [
 
 /** What the vehicle is plugged into: what fits on each, what waits, and in which order it is switched on. */
 export function Supplies({ details }: { details: readonly SupplyDetail[] }) {
-  const { job, evaluation, edit } = useJob();
+  const { job, edit } = useJob();
+  const view = useView();
   const { supplies } = job.brief;
   return (
     <section aria-label="Supplies" className="pt-6">
@@ -39,7 +40,7 @@ export function Supplies({ details }: { details: readonly SupplyDetail[] }) {
           what may run together on it, what must wait, and how far the charger is turned down.
         </p>
       )}
-      {evaluation.supplies.map((moment) => (
+      {view.supplies.map((moment) => (
         <SupplySection
           key={moment.limit.supply.id}
           moment={moment}
@@ -147,8 +148,9 @@ function AssistWords({ detail }: { detail: SupplyDetail | null }) {
 
 /** The chargers that a supply feeds: they are turned down first. One may always be written down. */
 function Chargers() {
-  const { evaluation, edit, optionId } = useJob();
-  const { chargers } = evaluation.option.system;
+  const { edit, optionId } = useJob();
+  const view = useView();
+  const { chargers } = view.option.system;
   const shown = chargers.length > 0 ? chargers : [blankCharger('charger-1', 'Charger', 0)];
   const replace = (next: readonly ChargerPart[], key: string) =>
     edit(changeSources(optionId, 'chargers', [...next]), `charger-${key}`);

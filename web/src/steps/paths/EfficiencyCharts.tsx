@@ -4,19 +4,19 @@ import { GridComponent, TooltipComponent } from 'echarts/components';
 import { use as register } from 'echarts/core';
 import { CanvasRenderer } from 'echarts/renderers';
 import { memo } from 'react';
+import type { View } from '../../edges/view.ts';
 import { useChart } from '../../ui/useChart.ts';
-import type { SentEvaluation } from '../../workers/compute.worker.ts';
 
 register([BarChart, LineChart, GridComponent, TooltipComponent, CanvasRenderer]);
 
-type DeviceDay = SentEvaluation['bus']['devices'][number];
+type DeviceDay = View['bus']['devices'][number];
 
 /** Bars of 5 % of the rating each. */
 const BINS = 20;
 
 /** How well each device works at each load, and for how long it is asked for that much. */
-export default memo(function EfficiencyCharts({ evaluation }: { evaluation: SentEvaluation }) {
-  const { devices } = evaluation.bus;
+export default memo(function EfficiencyCharts({ view }: { view: View }) {
+  const { devices } = view.bus;
   if (devices.length === 0) return null;
   return (
     <section aria-label="Efficiency" className="pt-5">

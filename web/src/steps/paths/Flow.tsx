@@ -1,7 +1,7 @@
 import { type FlowLink, type FlowNode, flowOf, formatNumber } from '@joulemetric/core';
 import { sankey, sankeyLinkHorizontal } from 'd3-sankey';
 import { memo, useMemo } from 'react';
-import type { SentEvaluation } from '../../workers/compute.worker.ts';
+import type { View } from '../../edges/view.ts';
 
 const WIDTH = 1060;
 /** Height of a name on the right, px. */
@@ -21,12 +21,13 @@ const LOSS_FILL = {
 const COLUMN = { store: 0, device: 1, load: 2, loss: 2 } as const;
 
 /** Where the day's watt-hours go: widths in Wh, losses leaving to the side. */
-export const Flow = memo(function Flow({ evaluation }: { evaluation: SentEvaluation }) {
+export const Flow = memo(function Flow({ view }: { view: View }) {
   const { nodes, links, height } = useMemo(() => {
-    const { profiles, option, bus } = evaluation;
-    const all = flowOf(profiles, option.system.devices, bus.devices, evaluation.assessment.ledger);
+    const { job, option, bus } = view;
+    const loads = job.loads.map((load, i) => ({ load, energyWh: view.drawn[i]?.energyWh ?? 0 }));
+    const all = flowOf(loads, option.system.devices, bus.devices, view.assessment.ledger);
     return drawn(gathered(all.nodes, all.links));
-  }, [evaluation]);
+  }, [view]);
   if (links.length === 0) return null;
   return (
     <svg

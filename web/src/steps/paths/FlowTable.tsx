@@ -1,17 +1,17 @@
 import { formatNumber, showText } from '@joulemetric/core';
 import { useState } from 'react';
-import type { SentEvaluation } from '../../workers/compute.worker.ts';
+import type { View } from '../../edges/view.ts';
 
 /** The same as the picture, in words and numbers. */
-export function FlowTable({ evaluation }: { evaluation: SentEvaluation }) {
+export function FlowTable({ view }: { view: View }) {
   const [open, setOpen] = useState(false);
   return (
     <details className="border-b border-line py-1.5" onToggle={(event) => setOpen(event.currentTarget.open)}>
       <summary className="text-ink-2 phone:min-h-11">The same as a table</summary>
       {open && (
         <div className="overflow-x-auto">
-          <Table head={DEVICE_HEAD} rows={deviceRows(evaluation)} />
-          <Table head={LOAD_HEAD} rows={loadRows(evaluation)} />
+          <Table head={DEVICE_HEAD} rows={deviceRows(view)} />
+          <Table head={LOAD_HEAD} rows={loadRows(view)} />
         </div>
       )}
     </details>
@@ -23,7 +23,7 @@ type Row = readonly string[];
 const DEVICE_HEAD: Row = ['Device', 'gives, Wh', 'lost converting', 'lost idling', 'on for', 'gives ÷ takes'];
 const LOAD_HEAD: Row = ['Load', 'useful, Wh', 'conversion', 'idle', 'storage', 'from the store'];
 
-function deviceRows({ bus }: SentEvaluation): Row[] {
+function deviceRows({ bus }: View): Row[] {
   return bus.devices.map(({ feed, outputW, conversionWh, heldIdleWh, unattendedIdleWh, onMin }) => {
     const outWh = outputW.reduce((sum, w) => sum + w, 0) / 60;
     const idleWh = heldIdleWh + unattendedIdleWh;
@@ -33,9 +33,9 @@ function deviceRows({ bus }: SentEvaluation): Row[] {
   });
 }
 
-function loadRows({ profiles, assessment: { ledger } }: SentEvaluation): Row[] {
+function loadRows({ job, assessment: { ledger } }: View): Row[] {
   const entries = [
-    ...profiles.map(({ load }, i) => ({ name: load.name, entry: ledger.loads[i] })),
+    ...job.loads.map((load, i) => ({ name: load.name, entry: ledger.loads[i] })),
     ...(ledger.unattended.batteryWh > 0 ? [{ name: 'On, nothing running', entry: ledger.unattended }] : []),
     { name: 'The day', entry: ledger.total },
   ];

@@ -1,5 +1,5 @@
 import { lazy, Suspense, useDeferredValue } from 'react';
-import { useJob } from '../../shell/JobContext.tsx';
+import { useAssessment, useJob, useShown, useView } from '../../shell/JobContext.tsx';
 import { PhoneOptions } from '../../shell/PhoneBar.tsx';
 import { Fig } from '../../ui/Fig.tsx';
 import { FindingLine } from '../../ui/FindingLine.tsx';
@@ -15,9 +15,13 @@ const EfficiencyCharts = lazy(() => import('./EfficiencyCharts.tsx'));
 
 /** Step 3: where every watt-hour goes, and what could be done about it. */
 export function Paths() {
-  const { job, evaluation, assessment, whatIf, before } = useJob();
+  const { job } = useJob();
+  const view = useView();
+  const assessment = useAssessment();
+  const whatIf = useShown((shown) => shown.whatIf);
+  const before = useShown((shown) => shown.before);
   // The numbers follow at once; the pictures in tasks of their own, so that the page never stops.
-  const drawn = useDeferredValue(evaluation);
+  const drawn = useDeferredValue(view);
   const findings = assessment.findings.filter(({ where }) => where.step === 'paths');
   if (job.loads.length === 0) {
     return (
@@ -64,12 +68,12 @@ export function Paths() {
         </p>
       </div>
       <div className="phone:hidden">
-        <Flow evaluation={drawn} />
+        <Flow view={drawn} />
       </div>
-      <FlowTable evaluation={drawn} />
+      <FlowTable view={drawn} />
       <Moves />
       <Suspense fallback={<div className="h-[200px]" />}>
-        <EfficiencyCharts evaluation={drawn} />
+        <EfficiencyCharts view={drawn} />
       </Suspense>
       <Devices />
     </div>

@@ -1,6 +1,6 @@
 import { monthName } from '@joulemetric/core';
 import { changeSources } from '../../commands/design.ts';
-import { useJob } from '../../shell/JobContext.tsx';
+import { useJob, useView } from '../../shell/JobContext.tsx';
 import { QuantityField } from '../../ui/Field.tsx';
 import { Fig } from '../../ui/Fig.tsx';
 import { FitRow, useFindings } from '../../ui/FitRow.tsx';
@@ -8,8 +8,9 @@ import { Parts } from '../../ui/Parts.tsx';
 
 /** The solar array. */
 export function ArrayRow() {
-  const { job, evaluation, edit, optionId } = useJob();
-  const { arrays } = evaluation.option.system;
+  const { job, edit, optionId } = useJob();
+  const view = useView();
+  const { arrays } = view.option.system;
   const change = (parts: typeof arrays, key: string) => edit(changeSources(optionId, 'arrays', parts), `array-${key}`);
   const findings = useFindings('array.rating', 'sun.hours');
   return (
@@ -20,7 +21,7 @@ export function ArrayRow() {
       why={
         <>
           <Fig id="sun.hours" /> of full sun in{' '}
-          {darkest(job.brief.months, evaluation.assessment.figures['sun.hours'].label)}; needed{' '}
+          {`${darkest(job.brief.months, view.assessment.figures['sun.hours'].label)}; needed `}
           <Fig id="array.required" after="," />{' '}
           {job.rules.arrayCovers === 'everything' ? 'for the whole need' : 'for what driving leaves'}. Brings{' '}
           <Fig id="sun.yield" /> a day.

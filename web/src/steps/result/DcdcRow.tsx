@@ -1,20 +1,21 @@
 import { formatDuration } from '@joulemetric/core';
 import { changeSources } from '../../commands/design.ts';
-import { useJob } from '../../shell/JobContext.tsx';
+import { useJob, useView } from '../../shell/JobContext.tsx';
 import { Fig } from '../../ui/Fig.tsx';
 import { FitRow, useFindings } from '../../ui/FitRow.tsx';
 import { Parts } from '../../ui/Parts.tsx';
 
 /** Charging while driving. */
 export function DcdcRow() {
-  const { job, evaluation, edit, optionId } = useJob();
-  const { driving } = evaluation.option.system;
+  const { job, edit, optionId } = useJob();
+  const view = useView();
+  const { driving } = view.option.system;
   const findings = useFindings('dcdc.rating');
   const { driveHoursPerDay } = job.brief;
   return (
     <FitRow
       name="DC-DC charger"
-      size={evaluation.assessment.figures['dcdc.rating'].value > 0 ? <Fig id="dcdc.rating" /> : 'none'}
+      size={view.assessment.figures['dcdc.rating'].value > 0 ? <Fig id="dcdc.rating" /> : 'none'}
       findings={findings}
       why={
         driveHoursPerDay > 0 ? (

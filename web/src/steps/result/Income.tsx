@@ -1,10 +1,10 @@
-import { useJob } from '../../shell/JobContext.tsx';
+import { useAssessment } from '../../shell/JobContext.tsx';
 import { Fig } from '../../ui/Fig.tsx';
 import { FindingLine } from '../../ui/FindingLine.tsx';
 
 /** Income against need, on one scale: what each source brings, and what is left or missing. */
 export function Income() {
-  const { assessment } = useJob();
+  const assessment = useAssessment();
   const { figures } = assessment;
   const need = figures['demand.battery'].value;
   const sun = figures['sun.yield'].value;

@@ -1,6 +1,6 @@
 import { formatDuration, inverterFigures, MARGIN, type SizedInverter } from '@joulemetric/core';
 import { Link } from 'react-router';
-import { useJob } from '../../shell/JobContext.tsx';
+import { useJob, useView } from '../../shell/JobContext.tsx';
 import { Fig } from '../../ui/Fig.tsx';
 import { FitRow } from '../../ui/FitRow.tsx';
 
@@ -8,9 +8,10 @@ import { FitRow } from '../../ui/FitRow.tsx';
 export function InverterRow({ inverter }: { inverter: SizedInverter }) {
   const { device, ratingW } = inverter;
   const ids = inverterFigures(inverter);
-  const { job, evaluation, optionId } = useJob();
+  const { job, optionId } = useJob();
+  const view = useView();
   const margin = MARGIN[job.rules.inverterMargin];
-  const onMin = evaluation.bus.devices.find(({ feed }) => feed.device.id === device.id)?.onMin ?? 0;
+  const onMin = view.bus.devices.find(({ feed }) => feed.device.id === device.id)?.onMin ?? 0;
   return (
     <FitRow
       name={device.name}

@@ -1,6 +1,6 @@
 import { lazy, Suspense } from 'react';
 import { duplicateOption, removeOption, renameOption } from '../../commands/design.ts';
-import { useJob } from '../../shell/JobContext.tsx';
+import { useAssessment, useJob, useView } from '../../shell/JobContext.tsx';
 import { PhoneOptions } from '../../shell/PhoneBar.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { TextField } from '../../ui/Field.tsx';
@@ -17,7 +17,9 @@ const StayChart = lazy(() => import('./StayChart.tsx'));
 
 /** What the loads and the brief come to: sizes a fitter can buy, and how the day goes with them. */
 export function Result() {
-  const { job, assessment, evaluation } = useJob();
+  const { job } = useJob();
+  const assessment = useAssessment();
+  const view = useView();
   if (job.loads.length === 0) {
     return (
       <div className="px-5 pt-3.5 phone:px-4">
@@ -49,7 +51,7 @@ export function Result() {
           </span>
         </p>
       </div>
-      {evaluation.inverters.map((inverter) => (
+      {view.inverters.map((inverter) => (
         <InverterRow key={inverter.device.id} inverter={inverter} />
       ))}
       <StoreRow />
@@ -58,7 +60,7 @@ export function Result() {
       <Income />
       <section className="pt-4" aria-label="State of charge">
         <Suspense fallback={<div className="h-[236px]" />}>
-          <StayChart stay={evaluation.stay} />
+          <StayChart stay={view.stay} />
         </Suspense>
       </section>
       <OptionRow />
@@ -68,7 +70,8 @@ export function Result() {
 
 /** The option itself: its name, a copy to compare with, and its end. */
 function OptionRow() {
-  const { job, evaluation, edit, optionId } = useJob();
+  const { job, edit, optionId } = useJob();
+  const view = useView();
   return (
     <section aria-label="Option" className="mt-4 flex flex-wrap items-end gap-x-6 gap-y-3 border-t border-line pt-3">
       <div className="w-56">
@@ -76,7 +79,7 @@ function OptionRow() {
           label="This option is called"
           required
           maxLength={40}
-          value={evaluation.option.name}
+          value={view.option.name}
           onChange={(name) => edit(renameOption(optionId, name), 'option-name')}
         />
       </div>

@@ -1,5 +1,5 @@
 import { changeBusVoltage, changeStore } from '../../commands/design.ts';
-import { useJob } from '../../shell/JobContext.tsx';
+import { useJob, useView } from '../../shell/JobContext.tsx';
 import { Choice, QuantityField } from '../../ui/Field.tsx';
 import { Fig } from '../../ui/Fig.tsx';
 import { FitRow, useFindings } from '../../ui/FitRow.tsx';
@@ -20,8 +20,9 @@ const VOLTAGES = [
 
 /** The battery bank: what it must hold, and what is chosen of it. */
 export function StoreRow() {
-  const { job, evaluation, edit, optionId } = useJob();
-  const { store, busVoltageV } = evaluation.option.system;
+  const { job, edit, optionId } = useJob();
+  const view = useView();
+  const { store, busVoltageV } = view.option.system;
   const findings = useFindings('store.capacity', 'peak.current', 'mass.kit');
   const days = Math.max(1, job.brief.sunlessDays);
   return (

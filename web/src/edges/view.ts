@@ -1,0 +1,55 @@
+import { asFed, type DesignOption, type Evaluation, type Job } from '@joulemetric/core';
+import { keeping } from './keeping.ts';
+
+/** Columns of a load's lane: one for every ten minutes. */
+export const LANE_SLOTS = 144;
+const SLOT_MIN = 1440 / LANE_SLOTS;
+
+/** A load's day as the page draws it. */
+export interface Drawn {
+  readonly runningW: number;
+  readonly energyWh: number;
+  /** W of the strongest minute in each ten. */
+  readonly skylineW: Float32Array;
+}
+
+/** What is sent of an evaluation: what its searches and steps went on from stays where it was made. */
+export interface Reckoned
+  extends Pick<Evaluation, 'inverters' | 'feeds' | 'bus' | 'busPeak' | 'supplies' | 'stay' | 'assessment'> {
+  /** In the order of the loads. */
+  readonly drawn: readonly Drawn[];
+}
+
+/** All that the page shows of an option: its job and what was reckoned of it, belonging together. */
+export interface View extends Reckoned {
+  /** Its loads as this option feeds them. */
+  readonly job: Job;
+  readonly option: DesignOption;
+}
+
+export function reckonedOf(evaluation: Evaluation): Reckoned {
+  const { inverters, feeds, bus, busPeak, supplies, stay, assessment, profiles } = evaluation;
+  const drawn = profiles.map(({ runningW, energyWh, meanW }) => ({ runningW, energyWh, skylineW: skylineOf(meanW) }));
+  return { inverters, feeds, bus, busPeak, supplies, stay, assessment, drawn };
+}
+
+/** Of the same profile the very same skyline. */
+function skylineOf(meanW: Float64Array): Float32Array {
+  const found = known.get(meanW);
+  if (found) return found;
+  const made = new Float32Array(LANE_SLOTS);
+  for (let m = 0; m < meanW.length; m++) {
+    const slot = Math.floor(m / SLOT_MIN);
+    made[slot] = Math.max(made[slot] as number, meanW[m] as number);
+  }
+  known.set(meanW, made);
+  return made;
+}
+const known = new WeakMap<Float64Array, Float32Array>();
+
+/** @param before the view it follows: what did not change stays the same object */
+export function viewOf(asStored: Job, optionId: string, reckoned: Reckoned, before: View | null): View {
+  const option = asStored.options.find(({ id }) => id === optionId) ?? (asStored.options[0] as DesignOption);
+  const { job: _job, option: _option, ...parts } = before ?? {};
+  return { ...keeping(parts as Reckoned, reckoned), job: asFed(asStored, option), option };
+}
