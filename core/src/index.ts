@@ -98,7 +98,6 @@ export { cecEfficiency, efficiencyAt, europeanEfficiency } from './paths/curve.t
 export { usualOf } from './paths/feed.ts';
 export { type FlowLink, type FlowNode, flowOf } from './paths/flow.ts';
 export type { Ledger, LedgerEntry } from './paths/shares.ts';
-
 // How is a number read and shown?
 export type { Figure, OriginLabel, WorkingInput } from './quantity/figure.ts';
 export { formatClock, formatDuration, formatNumber, show, showText } from './quantity/format.ts';
@@ -106,7 +105,6 @@ export { readNumber } from './quantity/numeral.ts';
 export type { Question } from './quantity/question.ts';
 export { readField } from './quantity/readField.ts';
 export type { Kind } from './quantity/token.ts';
-
 // What is taken when nothing is known?
 export { APPLIANCES, type Appliance, findAppliances, fromFirm } from './reference/appliances.ts';
 export { CHEMISTRY } from './reference/chemistries.ts';
@@ -114,4 +112,5 @@ export { DEFAULT } from './reference/defaults.ts';
 export { MARGIN } from './reference/sizes.ts';
 export { SKY } from './reference/skies.ts';
 export { loadsOfTemplate, TEMPLATES } from './reference/templates.ts';
+export { settle } from './settle/settle.ts';
 export { monthName } from './sun/months.ts';

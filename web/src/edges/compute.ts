@@ -43,6 +43,11 @@ export class Compute<R> {
     this.#start = start;
   }
 
+  /** Starts the worker before the first question, for a page that will soon have one. */
+  warm(): void {
+    this.#ready();
+  }
+
   /** @param kind questions of one kind overtake each other */
   ask<T>(kind: string, ask: (remote: R) => Promise<T>): Promise<T> {
     return new Promise<T>((resolve, reject) => {
@@ -72,15 +77,16 @@ export class Compute<R> {
       tell();
       this.#go(lane);
     };
-    this.#ready()
-      .then(question.ask)
+    // Whatever goes wrong in starting it is the question's.
+    Promise.resolve()
+      .then(() => question.ask(this.#ready()))
       .then(
         (value) => end(() => question.resolve(value)),
         (error: Error) => end(() => question.reject(error)),
       );
   }
 
-  async #ready(): Promise<R> {
+  #ready(): R {
     if (this.#remote) return this.#remote;
     const { worker, remote } = this.#start();
     worker.onerror = () => this.#died();
@@ -131,8 +137,7 @@ const start = () => {
 export const figures = new Compute<Remote<ComputeWorker>>(start);
 export const details = new Compute<Remote<ComputeWorker>>(start);
 
-/** What searches may cost for a first answer on the page, in the worker, and for what stands beside the figures. */
-export const PAGE_EFFORT = 2e3;
+/** What searches may cost for a first answer, and for what stands beside the figures. */
 export const FIRST_EFFORT = 5e3;
 export const DETAIL_EFFORT = 3e5;
 

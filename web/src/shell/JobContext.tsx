@@ -1,4 +1,4 @@
-import type { Assessment, FigureId, Job, Move } from '@joulemetric/core';
+import { type Assessment, asFed, type FigureId, type Job, type Move } from '@joulemetric/core';
 import {
   createContext,
   type Dispatch,
@@ -20,6 +20,7 @@ import { useReckoned } from './useReckoned.ts';
 /** The job that is open and how it is changed. */
 interface OpenJob {
   readonly session: JobSession;
+  /** As it was last edited; what is shown of it follows when it is reckoned. */
   readonly job: Job;
   readonly optionId: string;
   readonly chooseOption: (id: string) => void;
@@ -86,6 +87,15 @@ export function useShown<T>(select: (shown: Shown) => T): T {
   });
 }
 
+/** The job as it was last edited, its loads as the option shown feeds them. */
+export function useFed(): Job {
+  const { job, optionId } = useJob();
+  return useMemo(() => {
+    const option = job.options.find(({ id }) => id === optionId);
+    return option ? asFed(job, option) : job;
+  }, [job, optionId]);
+}
+
 export const useView = (): View => useShown(({ view }) => view);
 export const useAssessment = (): Assessment => useShown(({ assessment }) => assessment);
 
@@ -94,26 +104,26 @@ const NONE: readonly Move[] = [];
 /** Holds the job and the selection; everything else on the page is derived from them. */
 export function JobProvider({ session, children }: { session: JobSession; children: React.ReactNode }) {
   const snapshot = useSyncExternalStore(session.subscribe, session.snapshot);
-  const { job: edited, before: jobBefore } = snapshot;
+  const { job, before: jobBefore } = snapshot;
   const [parameters, setParameters] = useSearchParams();
   const asked = parameters.get('option');
-  const optionId = edited.options.find(({ id }) => id === asked)?.id ?? edited.options[0]?.id ?? '';
+  const optionId = job.options.find(({ id }) => id === asked)?.id ?? job.options[0]?.id ?? '';
 
   const [ticked, setTicked] = useState<readonly Move[]>([]);
   const onPaths = useLocation().pathname.endsWith('/paths');
   const followed = useDeferredValue(ticked);
   // What is dropped or made in the job is no what-if any more, at once.
   const whatIf = onPaths && ticked.length > 0 ? followed : NONE;
-  const { shown, assessmentOf, isProving, goOn, problem, retry } = useReckoned(edited, optionId, whatIf);
+  const { shown, assessmentOf, isProving, goOn, problem, retry } = useReckoned(job, optionId, whatIf);
   const compared = shown && shown.whatIf.length > 0 ? shown.job : jobBefore;
   const before = compared?.options.some(({ id }) => id === optionId) ? assessmentOf(compared) : null;
 
   const edit = useCallback((command: Edit, coalesce?: string) => session.apply(command, coalesce ?? null), [session]);
   const chooseOption = useCallback((id: string) => setParameters({ option: id }, { replace: true }), [setParameters]);
-  const job = shown?.job;
+  // What is edited stands at once, its figures follow; an option is edited once it is the one that is shown.
   const shownOption = shown?.optionId;
   const open = useMemo<OpenJob | null>(
-    () => (job && shownOption !== undefined ? { session, job, optionId: shownOption, chooseOption, edit } : null),
+    () => (shownOption === undefined ? null : { session, job, optionId: shownOption, chooseOption, edit }),
     [session, job, shownOption, chooseOption, edit],
   );
   const seen = useMemo<Shown | null>(
@@ -133,7 +143,7 @@ export function JobProvider({ session, children }: { session: JobSession; childr
   if (!open || !seen)
     return (
       <p className="p-6 text-ink-2" role="status">
-        {problem ?? `Reckoning ${edited.loads.length} loads…`} {problem && <Again onClick={retry} />}
+        {problem ?? `Reckoning ${job.loads.length} loads…`} {problem && <Again onClick={retry} />}
       </p>
     );
   return (

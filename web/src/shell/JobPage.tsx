@@ -3,6 +3,7 @@ import { Link, useParams } from 'react-router';
 import useSWR from 'swr';
 import { ApiError, api, type StoredJob } from '../edges/api.ts';
 import { browserClock } from '../edges/clock.ts';
+import { figures } from '../edges/compute.ts';
 import { JobSession } from '../edges/session.ts';
 import { browserWaiting } from '../edges/waiting.ts';
 import { JobProvider } from './JobContext.tsx';
@@ -11,6 +12,8 @@ import { JobShell } from './JobShell.tsx';
 /** Fetches one job, opens a session on it, and watches for versions saved elsewhere. */
 export function JobPage() {
   const { id = '' } = useParams();
+  // Up by the time the job is there.
+  useEffect(() => figures.warm(), []);
   const { data, error } = useSWR(['job', id], () => api.readJob(id), {
     refreshInterval: 15_000,
     errorRetryInterval: 2000,

@@ -1,9 +1,9 @@
-import { type Assessment, applyMoves, Effort, evaluate, type Job, type Move } from '@joulemetric/core';
+import { type Assessment, applyMoves, type Job, type Move } from '@joulemetric/core';
 import { useEffect, useMemo, useReducer, useState } from 'react';
-import { details, FIRST_EFFORT, figures, Overtaken, PAGE_EFFORT } from '../edges/compute.ts';
-import { type Reckoned, reckonedOf, type View, viewOf } from '../edges/view.ts';
+import { details, FIRST_EFFORT, figures, Overtaken } from '../edges/compute.ts';
+import { type Reckoned, type View, viewOf } from '../edges/view.ts';
 
-/** A job as the page shows it: all that stands on it is of this one evaluation. */
+/** What is shown, and of which job: all of it belongs together. */
 export interface Shown {
   readonly job: Job;
   readonly optionId: string;
@@ -14,7 +14,7 @@ export interface Shown {
 export interface Shows {
   /** The last job whose figures are there; null until the first are. */
   readonly shown: Shown | null;
-  /** The assessment of another job; of one that takes long only if it is one of the last that were reckoned. */
+  /** The assessment of another job, if it is one of the last that were reckoned. */
   readonly assessmentOf: (job: Job) => Assessment | null;
   /** Whether a search that was cut short is being gone on with. */
   readonly isProving: boolean;
@@ -24,15 +24,6 @@ export interface Shows {
   readonly retry: () => void;
 }
 
-/** From so much on figures are reckoned off the page: about 20 ms on a slow machine. Found by measuring. */
-const LONG = 350;
-
-/** What a job asks of the page, roughly: loads, and more where lanes make many moments or groups a search. */
-export function isLong({ loads, together, rules }: Pick<Job, 'loads' | 'together' | 'rules'>): boolean {
-  const byLanes = rules.coincide === 'by-lanes';
-  return loads.length * (byLanes ? 8 : 1) + together.atMost.length * (byLanes ? 8 : 4) > LONG;
-}
-
 /** The last views, so that the job before an edit is not reckoned again. Jobs are never changed in place. */
 let views: readonly { readonly job: Job; readonly optionId: string; readonly view: View }[] = [];
 const KEPT = 4;
@@ -40,16 +31,11 @@ const KEPT = 4;
 const known = (job: Job, optionId: string): View | null =>
   views.find((one) => one.job === job && one.optionId === optionId)?.view ?? null;
 
-function remember(job: Job, optionId: string, reckoned: Reckoned): View {
+function remember(job: Job, optionId: string, reckoned: Reckoned): void {
   const view = viewOf(job, optionId, reckoned, views[0]?.optionId === optionId ? views[0].view : null);
   const others = views.filter((one) => one.job !== job || one.optionId !== optionId);
   views = [{ job, optionId, view }, ...others].slice(0, KEPT);
-  return view;
 }
-
-/** At once, and without going far: see `isLong`. */
-const here = (job: Job, optionId: string): View =>
-  known(job, optionId) ?? remember(job, optionId, reckonedOf(evaluate(job, optionId, new Effort(PAGE_EFFORT))));
 
 const isProved = ({ assessment }: View): boolean => !assessment.findings.some(({ code }) => code === 'moment-unproved');
 
@@ -59,8 +45,8 @@ const PROOF_EFFORT = 3e6;
 const MORE = 10;
 
 /**
- * The figures of a job: at once where that takes no longer than a frame or two, otherwise off the page, the last ones
- * standing until the next are there. What was cut short is gone on with once the job rests.
+ * The figures of a job, reckoned off the page, the last ones standing until the next are there. What was cut short is
+ * gone on with once the job rests.
  */
 export function useReckoned(job: Job, optionId: string, whatIf: readonly Move[]): Shows {
   const target = useMemo(() => (whatIf.length > 0 ? applyMoves(job, optionId, whatIf) : job), [job, optionId, whatIf]);
@@ -68,9 +54,7 @@ export function useReckoned(job: Job, optionId: string, whatIf: readonly Move[])
   const [problem, setProblem] = useState<string | null>(null);
   const [attempt, retry] = useReducer((count: number) => count + 1, 0);
   const [last, setLast] = useState<Shown | null>(null);
-  const long = isLong(target);
-  const found = known(target, optionId);
-  const view = useMemo(() => found ?? (long ? null : here(target, optionId)), [found, long, target, optionId]);
+  const view = known(target, optionId);
   const shown = useMemo(() => view && { job, optionId, view, whatIf }, [job, optionId, view, whatIf]);
   // Kept while the next figures are reckoned.
   if (shown && shown !== last) setLast(shown);
@@ -128,7 +112,7 @@ export function useReckoned(job: Job, optionId: string, whatIf: readonly Move[])
 
   return {
     shown: shown ?? last,
-    assessmentOf: (one) => (isLong(one) ? known(one, optionId) : here(one, optionId))?.assessment ?? null,
+    assessmentOf: (one) => known(one, optionId)?.assessment ?? null,
     isProving,
     goOn: () => setEffort((now) => now * MORE),
     problem,

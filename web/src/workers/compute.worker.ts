@@ -12,6 +12,7 @@ import {
   type Ranking,
   rankMoves,
   type Sequence,
+  settle,
 } from '@joulemetric/core';
 import { expose } from 'comlink';
 import { keeping } from '../edges/keeping.ts';
@@ -45,7 +46,7 @@ const computeWorker = {
   },
   /** The day's need on each of some variations of the job, Wh. */
   needs(jobs: readonly Job[], optionId: string, effort: number): number[] {
-    return jobs.map((job) => evaluate(job, optionId, new Effort(effort)).assessment.figures['demand.battery'].value);
+    return jobs.map((job) => settle(job, optionId, new Effort(effort)).ledger.total.batteryWh);
   },
   /** With the ms it took, for the benchmark. */
   detail(job: Job, optionId: string, effort: number): MomentDetail & { readonly tookMs: number } {

@@ -1,6 +1,6 @@
 import { asKind, DEFAULT, type Load, loadOn, runningPowerW, withRunningPower } from '@joulemetric/core';
 import { changeLoads, changeUses, duplicateLoad, type LoadChange, removeLoad } from '../../commands/loads.ts';
-import { useAssessment, useJob, usePanels, useView } from '../../shell/JobContext.tsx';
+import { useAssessment, useFed, useJob, usePanels, useView } from '../../shell/JobContext.tsx';
 import { Choice, QuantityField, TextField } from '../../ui/Field.tsx';
 import { FindingLine } from '../../ui/FindingLine.tsx';
 import { LedgerBar } from '../../ui/LedgerBar.tsx';
@@ -20,30 +20,31 @@ import { EVIDENCE_CHOICES, PATH_CHOICES, PATH_WORDS } from './words.ts';
 /** Everything about one load. */
 export function LoadDetail({ id }: { id: string }) {
   const { optionId, edit } = useJob();
-  const view = useView();
+  const job = useFed();
   const assessment = useAssessment();
   const { close } = usePanels();
-  const { job } = view;
   const { day } = job.brief;
   const found = job.loads.find((other) => other.id === id);
   const load = found && loadOn(found, day);
   const entry = assessment.ledger.loads.find(({ loadId }) => loadId === id);
-  if (!found || !load || !entry) return <p className="text-ink-2">This load has been removed.</p>;
+  if (!found || !load) return <p className="text-ink-2">This load has been removed.</p>;
   const change = (part: LoadChange, key?: string) =>
     edit(changeLoads(new Set([id]), part, optionId), key && `${id}.${key}`);
   const setUses = (uses: Load['uses'], key = 'uses') => edit(changeUses(id, day, uses), `${id}.${key}`);
   const findings = assessment.findings.filter(({ where }) => where.loadId === id);
   return (
     <div className="space-y-3" data-load-detail={id}>
-      <div>
-        <p className="text-figure font-semibold">
-          <Num value={entry.batteryWh} unit="Wh" />
-        </p>
-        <p className="pb-2 text-ink-2">
-          from the store on {dayWords(day)}, <Num value={entry.usefulWh} unit="Wh" /> of it used
-        </p>
-        <LedgerBar parts={entry} scaleWh={entry.batteryWh} grows />
-      </div>
+      {entry && (
+        <div>
+          <p className="text-figure font-semibold">
+            <Num value={entry.batteryWh} unit="Wh" />
+          </p>
+          <p className="pb-2 text-ink-2">
+            from the store on {dayWords(day)}, <Num value={entry.usefulWh} unit="Wh" /> of it used
+          </p>
+          <LedgerBar parts={entry} scaleWh={entry.batteryWh} grows />
+        </div>
+      )}
       {findings.map((finding) => (
         <FindingLine key={finding.code} finding={finding} />
       ))}

@@ -2,7 +2,7 @@ import { editedKind, loadOn, variantOn } from '@joulemetric/core';
 import { defaultRangeExtractor, useVirtualizer } from '@tanstack/react-virtual';
 import { useCallback, useMemo, useRef } from 'react';
 import { moveLoadTo } from '../../commands/loads.ts';
-import { useAssessment, useJob, usePanels, useView } from '../../shell/JobContext.tsx';
+import { useAssessment, useFed, useJob, usePanels, useView } from '../../shell/JobContext.tsx';
 import { Num } from '../../ui/Number.tsx';
 import { DAY_KIND_WORDS } from './dayWords.ts';
 import { LoadRow } from './LoadRow.tsx';
@@ -42,9 +42,11 @@ export function LoadSheet({
   const assessment = useAssessment();
   const { open } = usePanels();
   const { job } = view;
+  const live = useFed();
+  const edited = useMemo(() => new Map(live.loads.map((load) => [load.id, load])), [live]);
   const list = useRef<HTMLUListElement>(null);
   const { selected, ticked, select, tick } = selection;
-  const { day } = job.brief;
+  const { day } = live.brief;
   const laneScaleW = useMemo(() => Math.max(1, ...view.drawn.map(({ runningW }) => runningW)), [view]);
   const keyOf = (index: number): string => {
     const item = items[index];
@@ -103,7 +105,8 @@ export function LoadSheet({
             </li>
           );
         }
-        const { load } = item;
+        // As it was last edited: what is chosen in a cell stands at once, its figures follow.
+        const load = edited.get(item.load.id) ?? item.load;
         const entry = assessment.ledger.loads[item.index];
         const drawn = view.drawn[item.index];
         if (!entry || !drawn) return null;

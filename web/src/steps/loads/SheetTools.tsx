@@ -1,7 +1,7 @@
 import { DAY_KINDS, type Day, editedKind, isUsual, showText } from '@joulemetric/core';
 import { useCallback, useMemo } from 'react';
 import { changeBrief } from '../../commands/design.ts';
-import { PAGE_EFFORT, useComputed } from '../../edges/compute.ts';
+import { FIRST_EFFORT, useComputed } from '../../edges/compute.ts';
 import { useJob } from '../../shell/JobContext.tsx';
 import { useSettled } from '../../ui/useSettled.ts';
 import { DAY_KIND_WORDS, dayOf, dayWords } from './dayWords.ts';
@@ -74,7 +74,7 @@ export function DaysCompared() {
       remote.needs(
         days.map(({ day }) => ({ ...later, brief: { ...later.brief, day } })),
         optionId,
-        PAGE_EFFORT,
+        FIRST_EFFORT,
       ),
     [days, later, optionId],
   );

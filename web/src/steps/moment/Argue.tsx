@@ -50,7 +50,7 @@ const SHOWN = 9;
 
 /** The loads, to be argued with: two or more ticked are kept apart, limited or tied together. */
 export function Argue() {
-  const { job, edit } = useJob();
+  const { edit } = useJob();
   const view = useView();
   const [ticked, setTicked] = useState<readonly string[]>([]);
   const [all, setAll] = useState(false);
@@ -110,7 +110,7 @@ export function Argue() {
         {chosen.length === 1 && <p className="num pt-2 text-ink-2">And which other?</p>}
         {chosen.length > 1 && (
           <div className="flex flex-wrap items-center gap-2 pt-2" role="status">
-            <span className="text-number">{namesOf(chosen, job.loads)}:</span>
+            <span className="text-number">{namesOf(chosen, view.job.loads)}:</span>
             <Button strong onClick={() => settle(limitTogether(chosen, 1))}>
               Never together
             </Button>

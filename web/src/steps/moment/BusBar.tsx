@@ -1,11 +1,10 @@
 import { formatClock, namesOf, showText } from '@joulemetric/core';
-import { useJob, useView } from '../../shell/JobContext.tsx';
+import { useView } from '../../shell/JobContext.tsx';
 import { Fig } from '../../ui/Fig.tsx';
 import { scaleOf } from './SetBars.tsx';
 
 /** What the store gives at the worst moment of all loads, split as it leaves it. */
 export function BusBar() {
-  const { job } = useJob();
   const view = useView();
   const { busPeak, feeds, inverters } = view;
   if (busPeak.weight === 0) return null;
@@ -62,7 +61,8 @@ export function BusBar() {
       <p className="num text-ink-2">
         <span className="text-ink">At the store: </span>
         {busPeak.startMin !== null && `from ${formatClock(busPeak.startMin)}, `}
-        {parts.map(({ word, w }) => `${word} ${showText(w, 'W')}`).join(' · ')}; {namesOf(busPeak.ids, job.loads, 6)}.
+        {parts.map(({ word, w }) => `${word} ${showText(w, 'W')}`).join(' · ')};{' '}
+        {namesOf(busPeak.ids, view.job.loads, 6)}.
       </p>
     </section>
   );

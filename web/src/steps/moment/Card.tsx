@@ -6,8 +6,9 @@ import { chargerText, clashSentence, markSentences, nameList, orderSentence } fr
 
 /** "What can run together": one page for the client to hang beside the sockets, in plain words. */
 export function Card() {
-  const { job, optionId } = useJob();
+  const { optionId } = useJob();
   const view = useView();
+  const { job } = view;
   const { value: detail } = useMomentDetail(job, optionId);
   const marks = markSentences(job);
   const used = view.inverters.filter(({ ratingW }) => ratingW > 0);

@@ -36,7 +36,7 @@ export function Sizes({
   detail: InverterDetail | null;
   alone: boolean;
 }) {
-  const { job, edit, optionId } = useJob();
+  const { edit, optionId } = useJob();
   const view = useView();
   const { device } = inverter;
   const ids = inverterFigures(inverter);
@@ -50,8 +50,8 @@ export function Sizes({
       <h3 className="border-b border-ink pb-1 text-body font-semibold">
         {alone ? 'Which size' : `Which size of ${device.name}`}{' '}
         <span className="num font-normal text-note text-ink-2">
-          with {MARGIN[job.rules.inverterMargin].name} margin <Fig id={ids.required} /> needed; at full rating it draws{' '}
-          <Fig id={ids.current} />
+          with {MARGIN[view.job.rules.inverterMargin].name} margin <Fig id={ids.required} /> needed; at full rating it
+          draws <Fig id={ids.current} />
         </span>
       </h3>
       <Schools inverter={inverter} detail={detail} />

@@ -8,7 +8,7 @@ import { Parts } from '../../ui/Parts.tsx';
 
 /** The solar array. */
 export function ArrayRow() {
-  const { job, edit, optionId } = useJob();
+  const { edit, optionId } = useJob();
   const view = useView();
   const { arrays } = view.option.system;
   const change = (parts: typeof arrays, key: string) => edit(changeSources(optionId, 'arrays', parts), `array-${key}`);
@@ -21,9 +21,9 @@ export function ArrayRow() {
       why={
         <>
           <Fig id="sun.hours" /> of full sun in{' '}
-          {`${darkest(job.brief.months, view.assessment.figures['sun.hours'].label)}; needed `}
+          {`${darkest(view.job.brief.months, view.assessment.figures['sun.hours'].label)}; needed `}
           <Fig id="array.required" after="," />{' '}
-          {job.rules.arrayCovers === 'everything' ? 'for the whole need' : 'for what driving leaves'}. Brings{' '}
+          {view.job.rules.arrayCovers === 'everything' ? 'for the whole need' : 'for what driving leaves'}. Brings{' '}
           <Fig id="sun.yield" /> a day.
         </>
       }

@@ -7,11 +7,11 @@ import { Parts } from '../../ui/Parts.tsx';
 
 /** Charging while driving. */
 export function DcdcRow() {
-  const { job, edit, optionId } = useJob();
+  const { edit, optionId } = useJob();
   const view = useView();
   const { driving } = view.option.system;
   const findings = useFindings('dcdc.rating');
-  const { driveHoursPerDay } = job.brief;
+  const { driveHoursPerDay } = view.job.brief;
   return (
     <FitRow
       name="DC-DC charger"

@@ -8,9 +8,9 @@ import { FitRow } from '../../ui/FitRow.tsx';
 export function InverterRow({ inverter }: { inverter: SizedInverter }) {
   const { device, ratingW } = inverter;
   const ids = inverterFigures(inverter);
-  const { job, optionId } = useJob();
+  const { optionId } = useJob();
   const view = useView();
-  const margin = MARGIN[job.rules.inverterMargin];
+  const margin = MARGIN[view.job.rules.inverterMargin];
   const onMin = view.bus.devices.find(({ feed }) => feed.device.id === device.id)?.onMin ?? 0;
   return (
     <FitRow

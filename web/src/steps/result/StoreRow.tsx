@@ -20,11 +20,11 @@ const VOLTAGES = [
 
 /** The battery bank: what it must hold, and what is chosen of it. */
 export function StoreRow() {
-  const { job, edit, optionId } = useJob();
+  const { edit, optionId } = useJob();
   const view = useView();
   const { store, busVoltageV } = view.option.system;
   const findings = useFindings('store.capacity', 'peak.current', 'mass.kit');
-  const days = Math.max(1, job.brief.sunlessDays);
+  const days = Math.max(1, view.job.brief.sunlessDays);
   return (
     <FitRow
       name="Store"
