@@ -10,10 +10,11 @@ test('several loads are chosen, changed at once, grouped, filtered and taken bac
   await bar.getByLabel('Room of the chosen loads').press('Enter');
   await bar.getByLabel('Evidence of the chosen loads').selectOption('measured');
   await page.getByLabel('Group the loads').selectOption('room');
-  const rows = page.getByRole('list', { name: 'Loads' }).getByRole('listitem');
-  await expect(rows).toHaveCount(6);
-  await expect(rows.first()).toContainText('galley');
-  await expect(rows.first()).toContainText('3 loads');
+  const rows = page.getByRole('table', { name: 'Loads' }).getByRole('row');
+  // The head, two rooms, four loads.
+  await expect(rows).toHaveCount(7);
+  await expect(rows.nth(1)).toContainText('galley');
+  await expect(rows.nth(1)).toContainText('3 loads');
   await page.getByLabel('Show only loads that contain').fill('fri');
   await expect(page.locator('[data-load]')).toHaveCount(1);
   await expect(page.getByText('3 more loads do not contain')).toBeVisible();
@@ -40,7 +41,9 @@ test('a row is pulled to another place', async ({ page }) => {
   await page.mouse.move(from.x + 6, from.y + 6);
   await page.mouse.down();
   await page.mouse.move(to.x + 6, to.y - 4, { steps: 8 });
+  await expect(page.locator('[data-load="kettle"]')).toHaveAttribute('data-drop', 'before');
   await page.mouse.up();
+  await expect(page.getByRole('status').filter({ hasText: 'Fridge was moved to the place before' })).toBeAttached();
   await expect.poll(async () => page.locator('[data-load]').first().getAttribute('data-load')).toBe('fridge');
   await saved(page);
   expect((await storedJob(page, id)).loads.map((load) => load.id)).toEqual(['fridge', 'kettle', 'toaster']);

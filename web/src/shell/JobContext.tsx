@@ -1,4 +1,12 @@
-import { type Assessment, asFed, type FigureId, type Job, type Move } from '@joulemetric/core';
+import {
+  type Assessment,
+  asFed,
+  type DesignOption,
+  type Device,
+  type FigureId,
+  type Job,
+  type Move,
+} from '@joulemetric/core';
 import {
   createContext,
   type Dispatch,
@@ -87,13 +95,25 @@ export function useShown<T>(select: (shown: Shown) => T): T {
   });
 }
 
-/** The job as it was last edited, its loads as the option shown feeds them. */
-export function useFed(): Job {
+/** The option chosen, as it was last edited. */
+export function useOption(): DesignOption {
   const { job, optionId } = useJob();
-  return useMemo(() => {
-    const option = job.options.find(({ id }) => id === optionId);
-    return option ? asFed(job, option) : job;
-  }, [job, optionId]);
+  const option = job.options.find(({ id }) => id === optionId);
+  if (!option) throw new Error(`no option ${optionId}`);
+  return option;
+}
+
+/** The job as it was last edited, its loads as the option chosen feeds them. */
+export function useFed(): Job {
+  const { job } = useJob();
+  const option = useOption();
+  return useMemo(() => asFed(job, option), [job, option]);
+}
+
+/** A device as it was last edited; one that is gone meanwhile, as it was. */
+export function useDevice<D extends Device>(device: D): D {
+  const { devices } = useOption().system;
+  return (devices.find(({ id, kind }) => id === device.id && kind === device.kind) as D | undefined) ?? device;
 }
 
 export const useView = (): View => useShown(({ view }) => view);
@@ -120,11 +140,10 @@ export function JobProvider({ session, children }: { session: JobSession; childr
 
   const edit = useCallback((command: Edit, coalesce?: string) => session.apply(command, coalesce ?? null), [session]);
   const chooseOption = useCallback((id: string) => setParameters({ option: id }, { replace: true }), [setParameters]);
-  // What is edited stands at once, its figures follow; an option is edited once it is the one that is shown.
-  const shownOption = shown?.optionId;
-  const open = useMemo<OpenJob | null>(
-    () => (shownOption === undefined ? null : { session, job, optionId: shownOption, chooseOption, edit }),
-    [session, job, shownOption, chooseOption, edit],
+  // What is edited stands at once, its figures follow.
+  const open = useMemo<OpenJob>(
+    () => ({ session, job, optionId, chooseOption, edit }),
+    [session, job, optionId, chooseOption, edit],
   );
   const seen = useMemo<Shown | null>(
     () =>
@@ -140,7 +159,7 @@ export function JobProvider({ session, children }: { session: JobSession; childr
   );
   const panels = usePanelStack();
   const ticks = useMemo(() => ({ ticked, setTicked }), [ticked]);
-  if (!open || !seen)
+  if (!seen)
     return (
       <p className="p-6 text-ink-2" role="status">
         {problem ?? `Reckoning ${job.loads.length} loads…`} {problem && <Again onClick={retry} />}

@@ -1,5 +1,5 @@
 import type { Device, Load } from '@joulemetric/core';
-import { useView } from '../../shell/JobContext.tsx';
+import { useOption } from '../../shell/JobContext.tsx';
 import { Choice } from '../../ui/Field.tsx';
 
 const KIND_OF_PATH: Readonly<Partial<Record<Load['path'], Device['kind']>>> = {
@@ -11,9 +11,9 @@ const KIND_OF_PATH: Readonly<Partial<Record<Load['path'], Device['kind']>>> = {
 
 /** Which inverter, converter or port feeds it, when there is a choice. */
 export function DeviceChoice({ load, onChange }: { load: Load; onChange: (device: string | null) => void }) {
-  const view = useView();
+  const { devices } = useOption().system;
   const kind = KIND_OF_PATH[load.path];
-  const fitting = view.option.system.devices.filter((device) => device.kind === kind);
+  const fitting = devices.filter((device) => device.kind === kind);
   if (fitting.length < (kind === 'converter' ? 1 : 2)) return null;
   const usual = kind === 'converter' ? 'a converter of its own' : `${fitting[0]?.name}, the first`;
   return (

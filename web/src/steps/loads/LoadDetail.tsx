@@ -1,6 +1,6 @@
 import { asKind, DEFAULT, type Load, loadOn, runningPowerW, withRunningPower } from '@joulemetric/core';
 import { changeLoads, changeUses, duplicateLoad, type LoadChange, removeLoad } from '../../commands/loads.ts';
-import { useAssessment, useFed, useJob, usePanels, useView } from '../../shell/JobContext.tsx';
+import { useAssessment, useFed, useJob, useOption, usePanels } from '../../shell/JobContext.tsx';
 import { Choice, QuantityField, TextField } from '../../ui/Field.tsx';
 import { FindingLine } from '../../ui/FindingLine.tsx';
 import { LedgerBar } from '../../ui/LedgerBar.tsx';
@@ -227,13 +227,13 @@ function ConverterField({ load, onChange }: { load: Load; onChange: (value: numb
 /** Says that this option feeds the load in a way of its own, and takes that back. */
 function OwnWay({ id }: { id: string }) {
   const { job, optionId, edit } = useJob();
-  const view = useView();
+  const option = useOption();
   const usual = job.loads.find((load) => load.id === id);
-  if (!usual || !view.option.feeds.some(({ load }) => load === id)) return null;
+  if (!usual || !option.feeds.some(({ load }) => load === id)) return null;
   const { path, device, converterEfficiency } = usual;
   return (
     <p className="text-note text-ink-2">
-      So in {view.option.name} only; usually {PATH_WORDS[path].short}.{' '}
+      So in {option.name} only; usually {PATH_WORDS[path].short}.{' '}
       <button
         type="button"
         className="underline"

@@ -14,11 +14,13 @@ import { changeLoads, changeUses, type Edit } from '../../commands/loads.ts';
 import { useDraft } from '../../ui/Field.tsx';
 import { LedgerBar } from '../../ui/LedgerBar.tsx';
 import { Num } from '../../ui/Number.tsx';
+import { COLUMNS, LANE_COLUMN, SPARE_COLUMN } from './columns.ts';
 import { Lane } from './Lane.tsx';
-import type { Handle } from './useRowDrag.ts';
+import { type Placement, usePlaced } from './placed.ts';
+import { useHandle } from './RowDrag.tsx';
 import { besidePower, EVIDENCE_CHOICES, EVIDENCE_WORDS, kindWords, PATH_CELLS, PATH_WORDS } from './words.ts';
 
-export interface LoadRowProps {
+export interface LoadRowProps extends Placement {
   /** The load as it is on the day shown. */
   readonly load: Load;
   /** Says that these are not its usual uses. */
@@ -34,16 +36,7 @@ export interface LoadRowProps {
   readonly edit: (command: Edit, coalesce?: string) => void;
   readonly onSelect: (id: string) => void;
   readonly onTick: (id: string, extend: boolean) => void;
-  readonly handle: Handle;
 }
-
-/** Columns shared by the head, the rows and the day's total; the lane, then evidence and "at load" give way as the sheet narrows. */
-export const COLUMNS =
-  'grid grid-cols-[14px_minmax(140px,1.9fr)_96px_80px_88px_112px_150px_66px_minmax(110px,1.3fr)_62px] items-center gap-x-3 ' +
-  '@max-[1000px]:grid-cols-[14px_minmax(100px,1.4fr)_84px_76px_88px_116px_58px_minmax(80px,1fr)_60px] @max-[1000px]:gap-x-2.5 ' +
-  '@max-[800px]:grid-cols-[14px_minmax(100px,1.4fr)_84px_76px_110px_minmax(70px,1fr)_60px]';
-export const LANE_COLUMN = '@max-[1000px]:hidden';
-export const SPARE_COLUMN = '@max-[800px]:hidden';
 
 /** One load: every cell is edited in place; its bar shows where its watt-hours go. */
 function Row(props: LoadRowProps) {
@@ -67,22 +60,25 @@ function Row(props: LoadRowProps) {
       uses ? changeUses(load.id, day, uses) : changeLoads(new Set([load.id]), part, optionId),
       key && `${load.id}.${key}`,
     );
+  const { isTarget, ...placed } = usePlaced(load.id, props);
   return (
-    <div
+    <tr
+      {...placed}
+      aria-rowindex={props.index + 2}
       data-load={load.id}
       data-selected={selected || undefined}
       onFocusCapture={() => onSelect(load.id)}
-      className={`${COLUMNS} group min-h-[33px] border-b border-line pl-2.5 pr-2 data-selected:-mt-px data-selected:border-b data-selected:border-t data-selected:border-ink data-selected:bg-sheet data-selected:shadow-[inset_3px_0_0_var(--ink)]`}
+      className={`${COLUMNS} group absolute inset-x-0 top-0 min-h-[33px] border-b border-line pl-2.5 pr-2 data-selected:-mt-px data-selected:border-b data-selected:border-t data-selected:border-ink data-selected:bg-sheet data-selected:shadow-[inset_3px_0_0_var(--ink)] ${isTarget ? 'border-t-2 border-t-copper' : ''}`}
     >
-      <TickCell load={load} ticked={ticked} onTick={onTick} handle={props.handle} />
+      <TickCell load={load} ticked={ticked} onTick={onTick} />
       <NameCell load={load} mark={mark} change={change} />
-      <div className="num text-right text-number">
+      <td className="num text-right text-number">
         <PowerCell load={load} change={change} />
-      </div>
-      <div className="num text-right text-number">
+      </td>
+      <td className="num text-right text-number">
         <UseCell load={load} change={change} />
-      </div>
-      <div className={`flex items-center gap-1.5 ${SPARE_COLUMN}`}>
+      </td>
+      <td className={`flex items-center gap-1.5 ${SPARE_COLUMN}`}>
         <EvidenceGauge level={EVIDENCE_WORDS[load.evidence].level} />
         <CellSelect
           label={`Evidence of ${load.name}`}
@@ -91,8 +87,8 @@ function Row(props: LoadRowProps) {
           onChange={(evidence) => change({ evidence })}
           column="evidence"
         />
-      </div>
-      <div>
+      </td>
+      <td>
         <CellSelect
           label={`Path of ${load.name}`}
           value={load.path}
@@ -101,18 +97,20 @@ function Row(props: LoadRowProps) {
           column="path"
           strong={PATH_WORDS[load.path].twice}
         />
-      </div>
-      <div className={LANE_COLUMN}>
+      </td>
+      <td className={LANE_COLUMN}>
         <Lane load={load} skylineW={skylineW} scaleW={laneScaleW} onChange={(uses, drag) => change({ uses }, drag)} />
-      </div>
-      <div className={`text-right text-number text-ink-2 ${SPARE_COLUMN}`}>
+      </td>
+      <td className={`text-right text-number text-ink-2 ${SPARE_COLUMN}`}>
         <Num value={entry.usefulWh} unit="Wh" />
-      </div>
-      <LedgerBar parts={entry} scaleWh={barScaleWh} />
-      <div className="text-right text-number font-semibold">
+      </td>
+      <td>
+        <LedgerBar parts={entry} scaleWh={barScaleWh} />
+      </td>
+      <td className="text-right text-number font-semibold">
         <Num value={entry.batteryWh} unit="Wh" />
-      </div>
-    </div>
+      </td>
+    </tr>
   );
 }
 
@@ -126,27 +124,25 @@ function TickCell({
   load,
   ticked,
   onTick,
-  handle,
 }: {
   load: Load;
   ticked: boolean;
   onTick: (id: string, extend: boolean) => void;
-  handle: Handle;
 }) {
+  const { setNodeRef, listeners } = useHandle(load.id);
   return (
-    <input
-      type="checkbox"
-      aria-label={`Choose ${load.name}`}
-      title="Tick to choose, with Shift up to here; pull to move"
-      checked={ticked}
-      onChange={(event) => onTick(load.id, (event.nativeEvent as MouseEvent).shiftKey)}
-      onClick={handle.click}
-      onPointerDown={(event) => handle.down(event, load.id)}
-      onPointerMove={handle.move}
-      onPointerUp={handle.up}
-      onPointerCancel={handle.up}
-      className="size-3.5 cursor-grab touch-none accent-[var(--ink)] opacity-40 checked:opacity-100 focus-visible:opacity-100 group-hover:opacity-100 active:cursor-grabbing"
-    />
+    <td className="flex">
+      <input
+        ref={setNodeRef}
+        type="checkbox"
+        aria-label={`Choose ${load.name}`}
+        title="Tick to choose, with Shift up to here; pull to move"
+        checked={ticked}
+        onChange={(event) => onTick(load.id, (event.nativeEvent as MouseEvent).shiftKey)}
+        {...listeners}
+        className="size-3.5 cursor-grab touch-none accent-[var(--ink)] opacity-40 checked:opacity-100 focus-visible:opacity-100 group-hover:opacity-100 active:cursor-grabbing"
+      />
+    </td>
   );
 }
 
@@ -157,7 +153,7 @@ function NameCell({ load, mark, change }: { load: Load; mark: string | null; cha
     return null;
   });
   return (
-    <div className="flex min-w-0 items-baseline gap-1.5">
+    <td className="flex min-w-0 items-baseline gap-1.5">
       <input
         aria-label={`Name of ${load.name}`}
         aria-invalid={name.problem ? true : undefined}
@@ -171,7 +167,7 @@ function NameCell({ load, mark, change }: { load: Load; mark: string | null; cha
       {load.quantity > 1 && <span className="num whitespace-nowrap text-note text-ink-2">{load.quantity} ×</span>}
       {mark && <span className="num whitespace-nowrap text-note font-medium text-copper">{mark}</span>}
       <span className={`num truncate text-note text-ink-2 ${LANE_COLUMN}`}>{kindWords(load)}</span>
-    </div>
+    </td>
   );
 }
 

@@ -1,20 +1,26 @@
 import { editedKind, loadOn, variantOn } from '@joulemetric/core';
 import { defaultRangeExtractor, useVirtualizer } from '@tanstack/react-virtual';
-import { useCallback, useMemo, useRef } from 'react';
+import { type RefObject, useCallback, useMemo, useRef } from 'react';
 import { moveLoadTo } from '../../commands/loads.ts';
 import { useAssessment, useFed, useJob, usePanels, useView } from '../../shell/JobContext.tsx';
 import { Num } from '../../ui/Number.tsx';
+import { ColumnHeads } from './ColumnHeads.tsx';
+import { COLUMN_COUNT } from './columns.ts';
 import { DAY_KIND_WORDS } from './dayWords.ts';
 import { LoadRow } from './LoadRow.tsx';
 import { PhoneRow } from './PhoneRow.tsx';
+import { type Placement, usePlaced } from './placed.ts';
+import { type Drop, RowDrag } from './RowDrag.tsx';
 import type { Grouping, SheetItem } from './sheetView.ts';
-import { useRowDrag } from './useRowDrag.ts';
 import { useRowKeys } from './useRowKeys.ts';
 
 /** Heights before they are measured, px. */
 const ROW_PX = 33;
 const PHONE_ROW_PX = 61;
 const GROUP_PX = 30;
+
+/** What is being edited or dragged, and what could not be read. */
+const KEPT_ROWS = '[data-index]:has(:focus), [data-index]:has([aria-invalid])';
 
 export interface Selection {
   readonly selected: string | null;
@@ -44,7 +50,7 @@ export function LoadSheet({
   const { job } = view;
   const live = useFed();
   const edited = useMemo(() => new Map(live.loads.map((load) => [load.id, load])), [live]);
-  const list = useRef<HTMLUListElement>(null);
+  const list = useRef<HTMLElement>(null);
   const { selected, ticked, select, tick } = selection;
   const { day } = live.brief;
   const laneScaleW = useMemo(() => Math.max(1, ...view.drawn.map(({ runningW }) => runningW)), [view]);
@@ -61,94 +67,131 @@ export function LoadSheet({
     scrollMargin: marginOf(list.current),
     // What is being edited stays, and so does what could not be read: nothing typed is lost by scrolling.
     rangeExtractor: (range) => {
-      const kept = [...(list.current?.querySelectorAll<HTMLElement>('li:has(:focus), li:has([aria-invalid])') ?? [])];
+      const kept = [...(list.current?.querySelectorAll<HTMLElement>(KEPT_ROWS) ?? [])];
       const indexes = kept.map(({ dataset }) => Number(dataset.index)).filter((index) => index < items.length);
       return [...new Set([...defaultRangeExtractor(range), ...indexes])].sort((a, b) => a - b);
     },
   });
-  const drop = useCallback(
-    ({ id, beforeId }: { id: string; beforeId: string | null }) => {
+  const moved = useCallback(
+    ({ id, beforeId }: Drop) => {
       const target = job.loads.find((load) => load.id === beforeId);
       edit(moveLoadTo(id, beforeId, grouping !== 'none' && target ? { [grouping]: target[grouping] } : {}));
     },
     [job, edit, grouping],
   );
-  const drag = useRowDrag(drop);
+  const ids = useMemo(() => items.flatMap((item) => (item.kind === 'load' ? [item.load.id] : [])), [items]);
+  const nameOf = useCallback((id: string) => edited.get(id)?.name ?? id, [edited]);
+  const openLoad = useCallback((id: string) => open({ kind: 'load', id }), [open]);
   const onKeyDown = useRowKeys(tick);
   const onDay = editedKind(day);
 
+  const rows = virtual.getVirtualItems().map(({ index, key, start }) => {
+    const item = items[index];
+    if (!item) return null;
+    const place = { index, top: start - virtual.options.scrollMargin, measure: virtual.measureElement };
+    if (item.kind === 'group') {
+      const Row = isPhone ? PhonePlace : GroupRow;
+      return (
+        <Row key={key} {...place} id={String(key)}>
+          <GroupWords item={item} grouping={grouping} />
+        </Row>
+      );
+    }
+    // As it was last edited: what is chosen in a cell stands at once, its figures follow.
+    const load = edited.get(item.load.id) ?? item.load;
+    const entry = assessment.ledger.loads[item.index];
+    const drawn = view.drawn[item.index];
+    if (!entry || !drawn) return null;
+    const shown = loadOn(load, day);
+    const kind = variantOn(load, day);
+    return isPhone ? (
+      <PhonePlace key={key} {...place}>
+        <PhoneRow load={shown} entry={entry} barScaleWh={barScaleWh} onOpen={openLoad} />
+      </PhonePlace>
+    ) : (
+      <LoadRow
+        key={key}
+        {...place}
+        load={shown}
+        mark={kind && kind === onDay ? DAY_KIND_WORDS[kind] : kind ? `as on a ${DAY_KIND_WORDS[kind]}` : null}
+        entry={entry}
+        skylineW={drawn.skylineW}
+        laneScaleW={laneScaleW}
+        barScaleWh={barScaleWh}
+        selected={load.id === selected}
+        ticked={ticked.has(load.id)}
+        day={day}
+        optionId={optionId}
+        edit={edit}
+        onSelect={select}
+        onTick={tick}
+      />
+    );
+  });
+  const long = { style: { height: virtual.getTotalSize() }, onKeyDown };
+  if (isPhone) {
+    return (
+      <ul
+        ref={list as RefObject<HTMLUListElement>}
+        aria-label="Loads"
+        className="relative border-t border-line"
+        {...long}
+      >
+        {rows}
+      </ul>
+    );
+  }
   return (
-    <ul
-      ref={list}
-      aria-label="Loads"
-      onKeyDown={onKeyDown}
-      className="relative border-t border-ink phone:border-line"
-      style={{ height: virtual.getTotalSize() }}
+    <RowDrag ids={ids} nameOf={nameOf} onDrop={moved}>
+      <table aria-label="Loads" aria-rowcount={items.length + 1} className="block w-full">
+        <thead className="block">
+          <ColumnHeads />
+        </thead>
+        <tbody
+          ref={list as RefObject<HTMLTableSectionElement>}
+          className="relative block border-t border-ink"
+          {...long}
+        >
+          {rows}
+        </tbody>
+      </table>
+    </RowDrag>
+  );
+}
+
+function PhonePlace({ index, top, measure, children }: Placement & { id?: string; children: React.ReactNode }) {
+  return (
+    <li
+      ref={measure}
+      data-index={index}
+      style={{ transform: `translateY(${top}px)` }}
+      className="absolute inset-x-0 top-0"
     >
-      {virtual.getVirtualItems().map(({ index, key, start }) => {
-        const item = items[index];
-        if (!item) return null;
-        const place = { transform: `translateY(${start - virtual.options.scrollMargin}px)` };
-        if (item.kind === 'group') {
-          return (
-            <li
-              key={key}
-              data-index={index}
-              ref={virtual.measureElement}
-              style={place}
-              className="absolute inset-x-0 top-0 flex items-baseline justify-between border-b border-line pb-1 pl-2.5 pr-2 pt-2"
-            >
-              <span className="text-body font-semibold">{item.name || `no ${grouping} given`}</span>
-              <span className="num text-note text-ink-2">
-                {item.loads} {item.loads === 1 ? 'load' : 'loads'} · <Num value={item.batteryWh} unit="Wh" />
-              </span>
-            </li>
-          );
-        }
-        // As it was last edited: what is chosen in a cell stands at once, its figures follow.
-        const load = edited.get(item.load.id) ?? item.load;
-        const entry = assessment.ledger.loads[item.index];
-        const drawn = view.drawn[item.index];
-        if (!entry || !drawn) return null;
-        const shown = loadOn(load, day);
-        const kind = variantOn(load, day);
-        return (
-          <li
-            key={key}
-            data-index={index}
-            ref={virtual.measureElement}
-            style={place}
-            className={`absolute inset-x-0 top-0 ${drag.drop?.beforeId === load.id ? 'shadow-[0_-2px_0_var(--copper)]' : ''}`}
-          >
-            {isPhone ? (
-              <PhoneRow
-                load={shown}
-                entry={entry}
-                barScaleWh={barScaleWh}
-                onOpen={() => open({ kind: 'load', id: load.id })}
-              />
-            ) : (
-              <LoadRow
-                load={shown}
-                mark={kind && kind === onDay ? DAY_KIND_WORDS[kind] : kind ? `as on a ${DAY_KIND_WORDS[kind]}` : null}
-                entry={entry}
-                skylineW={drawn.skylineW}
-                laneScaleW={laneScaleW}
-                barScaleWh={barScaleWh}
-                selected={load.id === selected}
-                ticked={ticked.has(load.id)}
-                day={day}
-                optionId={optionId}
-                edit={edit}
-                onSelect={select}
-                onTick={tick}
-                handle={drag.handle}
-              />
-            )}
-          </li>
-        );
-      })}
-    </ul>
+      {children}
+    </li>
+  );
+}
+
+function GroupRow({ id, children, ...place }: Placement & { id: string; children: React.ReactNode }) {
+  const { isTarget: _never, ...placed } = usePlaced(id, place);
+  return (
+    <tr {...placed} aria-rowindex={place.index + 2} className="absolute inset-x-0 top-0 block">
+      <td colSpan={COLUMN_COUNT} className="block">
+        {children}
+      </td>
+    </tr>
+  );
+}
+
+/** The name of a room or circuit, and what its loads come to. */
+function GroupWords({ item, grouping }: { item: Extract<SheetItem, { kind: 'group' }>; grouping: Grouping }) {
+  return (
+    <span className="flex items-baseline justify-between border-b border-line pb-1 pl-2.5 pr-2 pt-2">
+      <span className="text-body font-semibold">{item.name || `no ${grouping} given`}</span>
+      <span className="num text-note text-ink-2">
+        {item.loads} {item.loads === 1 ? 'load' : 'loads'} · <Num value={item.batteryWh} unit="Wh" />
+      </span>
+    </span>
   );
 }
 

@@ -8,10 +8,10 @@ import { LedgerBar, LedgerLegend } from '../../ui/LedgerBar.tsx';
 import { Num } from '../../ui/Number.tsx';
 import { StepHead } from '../../ui/Question.tsx';
 import { CsvFiles } from './CsvFiles.tsx';
+import { COLUMNS, LANE_COLUMN, SPARE_COLUMN } from './columns.ts';
 import { DayCurve } from './DayCurve.tsx';
 import { dayWords } from './dayWords.ts';
 import { FirstLoads } from './FirstLoads.tsx';
-import { COLUMNS, LANE_COLUMN, SPARE_COLUMN } from './LoadRow.tsx';
 import { LoadSheet } from './LoadSheet.tsx';
 import { MissingLoads } from './MissingLoads.tsx';
 import { QuickAdd } from './QuickAdd.tsx';
@@ -114,7 +114,6 @@ function Sheet({ isPhone }: { isPhone: boolean }) {
         </div>
       </Folded>
       <DayCurve />
-      {!isPhone && <ColumnHeads />}
       <LoadSheet
         items={items}
         grouping={grouping}
@@ -147,30 +146,6 @@ function Folded({ folds, title, children }: { folds: boolean; title: string; chi
       <summary className="flex min-h-11 items-center text-ink-2 first-letter:uppercase">{title}</summary>
       {children}
     </details>
-  );
-}
-
-function ColumnHeads() {
-  const head = 'text-note text-ink-2';
-  return (
-    <div className={`${COLUMNS} num pb-1 pl-2.5 pr-2 pt-2`} aria-hidden="true">
-      <span />
-      <span className={head}>Load</span>
-      <span className={`${head} text-right`}>Power</span>
-      <span className={`${head} text-right`}>On for</span>
-      <span className={`${head} ${SPARE_COLUMN}`}>Evidence</span>
-      <span className={head}>Path</span>
-      <span className={`${head} flex justify-between ${LANE_COLUMN}`}>
-        <span>00</span>
-        <span>06</span>
-        <span>12</span>
-        <span>18</span>
-        <span>24</span>
-      </span>
-      <span className={`${head} text-right ${SPARE_COLUMN}`}>At load</span>
-      <span className={`${head} truncate`}>From the store, a day</span>
-      <span />
-    </div>
   );
 }
 

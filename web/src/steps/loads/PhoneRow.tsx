@@ -13,13 +13,13 @@ export function PhoneRow({
   load: Load;
   entry: LedgerEntry;
   barScaleWh: number;
-  onOpen: () => void;
+  onOpen: (id: string) => void;
 }) {
   return (
     <div data-load={load.id} className="border-b border-line">
       <button
         type="button"
-        onClick={onOpen}
+        onClick={() => onOpen(load.id)}
         className="grid w-full grid-cols-[1fr_auto] items-center gap-x-4 gap-y-1 py-2 text-left"
       >
         <span className="truncate">

@@ -11,7 +11,8 @@ import {
   runningPowerW,
   showText,
 } from '@joulemetric/core';
-import { useEffect, useId, useMemo, useRef, useState } from 'react';
+import { useCombobox } from 'downshift';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { useLocation } from 'react-router';
 import { addLoad, roomFor } from '../../commands/loads.ts';
 import { useFirm } from '../../edges/useFirm.ts';
@@ -32,7 +33,6 @@ export function QuickAdd() {
   const [text, setText] = useState('');
   const [active, setActive] = useState(-1);
   const [asked, setAsked] = useState(false);
-  const listId = useId();
   const matches = useMemo(() => suggestions(text, firm), [text, firm]);
   const pick = active >= 0 ? matches[active] : undefined;
   const proposal = useMemo(
@@ -79,12 +79,20 @@ export function QuickAdd() {
     if (loadId) void sender.send(loadId, photo);
   };
   const last = job.loads.at(-1);
+  const { getInputProps, getMenuProps, getItemProps } = useCombobox<Appliance>({
+    items: matches,
+    itemToString: (appliance) => appliance?.name ?? '',
+    isOpen: open,
+    inputValue: text,
+    selectedItem: null,
+    highlightedIndex: active,
+    onHighlightedIndexChange: ({ highlightedIndex }) => setActive(highlightedIndex),
+    // What is typed stays; only keys lead through the list, and leaving the field chooses nothing.
+    stateReducer: (state, { type: event, changes }) =>
+      KEYS_ONLY.has(event) ? { ...changes, highlightedIndex: state.highlightedIndex, selectedItem: null } : changes,
+  });
   const onKeyDown = (event: React.KeyboardEvent) => {
-    if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
-      event.preventDefault();
-      const step = event.key === 'ArrowDown' ? 1 : -1;
-      setActive((at) => Math.max(-1, Math.min(matches.length - 1, at + step)));
-    } else if (event.key === 'Enter') {
+    if (event.key === 'Enter') {
       event.preventDefault();
       add(pick);
     } else if (event.key === 'Escape') type('');
@@ -94,17 +102,13 @@ export function QuickAdd() {
     <div className="relative w-[372px] phone:w-full">
       <div className="flex items-center border-b-2 border-ink focus-within:border-copper">
         <input
-          ref={line}
-          role="combobox"
-          aria-label="Add a load by name or watts"
-          aria-expanded={open}
-          aria-controls={listId}
-          aria-autocomplete="list"
-          aria-activedescendant={active >= 0 ? `${listId}-${active}` : undefined}
-          value={text}
+          {...getInputProps({
+            ref: line,
+            'aria-label': 'Add a load by name or watts',
+            onChange: (event) => type(event.currentTarget.value),
+            onKeyDown,
+          })}
           maxLength={4000}
-          onChange={(event) => type(event.target.value)}
-          onKeyDown={onKeyDown}
           placeholder="Name it, or paste its label…"
           className="min-h-8 w-full bg-transparent text-[15px] focus:outline-none phone:min-h-11"
           autoComplete="off"
@@ -131,43 +135,47 @@ export function QuickAdd() {
           some out.
         </p>
       )}
-      {open && (
-        <div className="absolute inset-x-0 top-full z-10 border border-t-0 border-ink bg-sheet phone:bottom-full phone:top-auto phone:border-b-0 phone:border-t">
-          {proposal?.label && <LabelText text={text} label={proposal.label} />}
-          {question ? (
-            <Ask
-              question={question}
-              loud={asked}
-              onFix={(meant) => type(text.slice(0, question.start) + meant + text.slice(question.end))}
-            />
-          ) : (
-            proposal && <Preview proposal={proposal} loud={asked} onAdd={() => add()} />
-          )}
-          <div id={listId} role="listbox" aria-label="Appliance types">
-            {matches.map((appliance, i) => (
-              // biome-ignore lint/a11y/useKeyWithClickEvents: the combobox above handles the keys of its list.
-              <div
-                key={appliance.id}
-                id={`${listId}-${i}`}
-                role="option"
-                tabIndex={-1}
-                aria-selected={i === active}
-                onClick={() => add(appliance)}
-                className="flex cursor-pointer items-baseline justify-between gap-3 px-3 py-1 hover:bg-wash aria-selected:bg-wash phone:min-h-11 phone:items-center"
-              >
-                <span>{appliance.name}</span>
-                <span className="num text-note text-ink-2">
-                  {showText(runningPowerW(appliance.draw), 'W')}
-                  {appliance.own ? ', ours' : `, usually ${appliance.lowW}–${appliance.highW}`}
-                </span>
-              </div>
-            ))}
-          </div>
+      <div
+        className={`absolute inset-x-0 top-full z-10 border border-t-0 border-ink bg-sheet phone:bottom-full phone:top-auto phone:border-b-0 phone:border-t ${open ? '' : 'hidden'}`}
+      >
+        {proposal?.label && <LabelText text={text} label={proposal.label} />}
+        {question ? (
+          <Ask
+            question={question}
+            loud={asked}
+            onFix={(meant) => type(text.slice(0, question.start) + meant + text.slice(question.end))}
+          />
+        ) : (
+          proposal && <Preview proposal={proposal} loud={asked} onAdd={() => add()} />
+        )}
+        <div {...getMenuProps({ 'aria-label': 'Appliance types' })}>
+          {(open ? matches : []).map((appliance, index) => (
+            <div
+              key={appliance.id}
+              {...getItemProps({ item: appliance, index, onClick: () => add(appliance) })}
+              className="flex cursor-pointer items-baseline justify-between gap-3 px-3 py-1 hover:bg-wash aria-selected:bg-wash phone:min-h-11 phone:items-center"
+            >
+              <span>{appliance.name}</span>
+              <span className="num text-note text-ink-2">
+                {showText(runningPowerW(appliance.draw), 'W')}
+                {appliance.own ? ', ours' : `, usually ${appliance.lowW}–${appliance.highW}`}
+              </span>
+            </div>
+          ))}
         </div>
-      )}
+      </div>
     </div>
   );
 }
+
+/** Events of the list that change nothing here: the pointer passing over it, the field being left, a choice made. */
+const KEYS_ONLY: ReadonlySet<string> = new Set([
+  useCombobox.stateChangeTypes.ItemMouseMove,
+  useCombobox.stateChangeTypes.MenuMouseLeave,
+  useCombobox.stateChangeTypes.InputBlur,
+  useCombobox.stateChangeTypes.InputKeyDownEnter,
+  useCombobox.stateChangeTypes.ItemClick,
+]);
 
 /** What the lines of this job meet: the bus of the option that is open, and the region's mains. */
 function useBus(): Bus {

@@ -20,7 +20,7 @@ export function useRowKeys(tick: (id: string, extend: boolean) => void): (event:
       if (!row || !id) return;
       if (event.key === 'Enter' && target.matches('input')) {
         event.preventDefault();
-        const item = row.closest('li');
+        const item = row.closest('[data-index]');
         const next = event.shiftKey ? item?.previousElementSibling : item?.nextElementSibling;
         next?.querySelector<HTMLElement>(`[data-cell="${target.dataset.cell}"]`)?.focus();
         return;

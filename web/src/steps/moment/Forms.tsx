@@ -1,12 +1,12 @@
 import { type FormChoice, type InverterDetail, type SizedInverter, showText } from '@joulemetric/core';
 import { changeDevice } from '../../commands/design.ts';
-import { useJob } from '../../shell/JobContext.tsx';
+import { useDevice, useJob } from '../../shell/JobContext.tsx';
 import { FORM_WORDS } from './words.ts';
 
 /** Which kind: what each makes possible on the supplies of this job. */
 export function Forms({ inverter, detail }: { inverter: SizedInverter; detail: InverterDetail | null }) {
   const { job, edit, optionId } = useJob();
-  const { device } = inverter;
+  const device = useDevice(inverter.device);
   return (
     <div className="pt-5">
       <h3 className="border-b border-ink pb-1 text-body font-semibold">

@@ -12,7 +12,7 @@ import {
   showText,
 } from '@joulemetric/core';
 import { changeDevice, changeRules, chooseInverterSize, type DeviceChange } from '../../commands/design.ts';
-import { useJob, useView } from '../../shell/JobContext.tsx';
+import { useDevice, useJob, useView } from '../../shell/JobContext.tsx';
 import { QuantityField } from '../../ui/Field.tsx';
 import { Fig } from '../../ui/Fig.tsx';
 import { FindingLine } from '../../ui/FindingLine.tsx';
@@ -38,7 +38,7 @@ export function Sizes({
 }) {
   const { edit, optionId } = useJob();
   const view = useView();
-  const { device } = inverter;
+  const device = useDevice(inverter.device);
   const ids = inverterFigures(inverter);
   const change = (part: DeviceChange, key: string) =>
     edit(changeDevice(optionId, device.id, part), `${device.id}.${key}`);
@@ -204,8 +204,8 @@ function SizeRow({
   busV: number;
   onChoose: () => void;
 }) {
-  const { device, ratingW } = inverter;
-  const isFitted = size.ratingW === ratingW;
+  const device = useDevice(inverter.device);
+  const isFitted = size.ratingW === (device.ratingW ?? inverter.ratingW);
   const passes = size.fails.length === 0;
   return (
     <div

@@ -10,7 +10,7 @@ import {
 } from '@joulemetric/core';
 import { changeSources } from '../../commands/design.ts';
 import { addSupply, removeSupply } from '../../commands/supplies.ts';
-import { useJob, useView } from '../../shell/JobContext.tsx';
+import { useJob, useOption, useView } from '../../shell/JobContext.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { QuantityField } from '../../ui/Field.tsx';
 import { Fig } from '../../ui/Fig.tsx';
@@ -64,7 +64,7 @@ export function Supplies({ details }: { details: readonly SupplyDetail[] }) {
 }
 
 function SupplySection({ moment, detail }: { moment: SupplyMoment; detail: SupplyDetail | null }) {
-  const { edit } = useJob();
+  const { job, edit } = useJob();
   const { supply } = moment.limit;
   const { id } = supply;
   const findings = useFindings(
@@ -101,7 +101,7 @@ function SupplySection({ moment, detail }: { moment: SupplyMoment; detail: Suppl
             ))}
           </div>
         </div>
-        <SupplyFields supply={supply} />
+        <SupplyFields supply={job.brief.supplies.find((one) => one.id === id) ?? supply} />
       </div>
       {moment.loads.length === 0 ? (
         <p className="pt-2 text-ink-2">
@@ -149,8 +149,7 @@ function AssistWords({ detail }: { detail: SupplyDetail | null }) {
 /** The chargers that a supply feeds: they are turned down first. One may always be written down. */
 function Chargers() {
   const { edit, optionId } = useJob();
-  const view = useView();
-  const { chargers } = view.option.system;
+  const { chargers } = useOption().system;
   const shown = chargers.length > 0 ? chargers : [blankCharger('charger-1', 'Charger', 0)];
   const replace = (next: readonly ChargerPart[], key: string) =>
     edit(changeSources(optionId, 'chargers', [...next]), `charger-${key}`);

@@ -1,6 +1,6 @@
 import { type Device, formatClock, formatNumber, readField, type Use, usualOf } from '@joulemetric/core';
 import { addDevice, changeDevice, type DeviceChange, removeDevice } from '../../commands/design.ts';
-import { useJob, useShown, useView } from '../../shell/JobContext.tsx';
+import { useJob, useOption, useShown } from '../../shell/JobContext.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Choice, QuantityField, TextField, useDraft } from '../../ui/Field.tsx';
 import { InverterRating } from '../../ui/InverterRating.tsx';
@@ -8,9 +8,8 @@ import { InverterRating } from '../../ui/InverterRating.tsx';
 /** What stands between the bus and the loads in this option: sizes, losses, when it is on. */
 export function Devices() {
   const { edit, optionId } = useJob();
-  const view = useView();
   const whatIf = useShown((shown) => shown.whatIf);
-  const { devices } = view.option.system;
+  const { devices } = useOption().system;
   if (whatIf.length > 0) {
     return (
       <p className="mt-5 border-t border-line pt-3 text-ink-2">

@@ -1,6 +1,6 @@
 import { monthName } from '@joulemetric/core';
 import { changeSources } from '../../commands/design.ts';
-import { useJob, useView } from '../../shell/JobContext.tsx';
+import { useJob, useOption, useView } from '../../shell/JobContext.tsx';
 import { QuantityField } from '../../ui/Field.tsx';
 import { Fig } from '../../ui/Fig.tsx';
 import { FitRow, useFindings } from '../../ui/FitRow.tsx';
@@ -10,7 +10,7 @@ import { Parts } from '../../ui/Parts.tsx';
 export function ArrayRow() {
   const { edit, optionId } = useJob();
   const view = useView();
-  const { arrays } = view.option.system;
+  const { arrays } = useOption().system;
   const change = (parts: typeof arrays, key: string) => edit(changeSources(optionId, 'arrays', parts), `array-${key}`);
   const findings = useFindings('array.rating', 'sun.hours');
   return (

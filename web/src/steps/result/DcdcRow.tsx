@@ -1,6 +1,6 @@
 import { formatDuration } from '@joulemetric/core';
 import { changeSources } from '../../commands/design.ts';
-import { useJob, useView } from '../../shell/JobContext.tsx';
+import { useJob, useOption, useView } from '../../shell/JobContext.tsx';
 import { Fig } from '../../ui/Fig.tsx';
 import { FitRow, useFindings } from '../../ui/FitRow.tsx';
 import { Parts } from '../../ui/Parts.tsx';
@@ -9,7 +9,7 @@ import { Parts } from '../../ui/Parts.tsx';
 export function DcdcRow() {
   const { edit, optionId } = useJob();
   const view = useView();
-  const { driving } = view.option.system;
+  const { driving } = useOption().system;
   const findings = useFindings('dcdc.rating');
   const { driveHoursPerDay } = view.job.brief;
   return (

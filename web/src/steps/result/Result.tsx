@@ -1,6 +1,6 @@
 import { lazy, Suspense } from 'react';
 import { duplicateOption, removeOption, renameOption } from '../../commands/design.ts';
-import { useAssessment, useJob, useView } from '../../shell/JobContext.tsx';
+import { useAssessment, useJob, useOption, useView } from '../../shell/JobContext.tsx';
 import { PhoneOptions } from '../../shell/PhoneBar.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { TextField } from '../../ui/Field.tsx';
@@ -71,7 +71,7 @@ export function Result() {
 /** The option itself: its name, a copy to compare with, and its end. */
 function OptionRow() {
   const { job, edit, optionId } = useJob();
-  const view = useView();
+  const option = useOption();
   return (
     <section aria-label="Option" className="mt-4 flex flex-wrap items-end gap-x-6 gap-y-3 border-t border-line pt-3">
       <div className="w-56">
@@ -79,7 +79,7 @@ function OptionRow() {
           label="This option is called"
           required
           maxLength={40}
-          value={view.option.name}
+          value={option.name}
           onChange={(name) => edit(renameOption(optionId, name), 'option-name')}
         />
       </div>

@@ -1,5 +1,5 @@
 import { changeBusVoltage, changeStore } from '../../commands/design.ts';
-import { useJob, useView } from '../../shell/JobContext.tsx';
+import { useJob, useOption, useView } from '../../shell/JobContext.tsx';
 import { Choice, QuantityField } from '../../ui/Field.tsx';
 import { Fig } from '../../ui/Fig.tsx';
 import { FitRow, useFindings } from '../../ui/FitRow.tsx';
@@ -22,7 +22,7 @@ const VOLTAGES = [
 export function StoreRow() {
   const { edit, optionId } = useJob();
   const view = useView();
-  const { store, busVoltageV } = view.option.system;
+  const { store, busVoltageV } = useOption().system;
   const findings = useFindings('store.capacity', 'peak.current', 'mass.kit');
   const days = Math.max(1, view.job.brief.sunlessDays);
   return (
