@@ -56,7 +56,7 @@ export function JobShell() {
           <SidePanel />
         </div>
       </div>
-      <PhoneTabs onMore={() => setPalette(true)} />
+      <PhoneTabs onPalette={() => setPalette(true)} />
       <Palette open={palette} onOpenChange={setPalette} actions={all} />
       <Shortcuts open={shortcuts} onOpenChange={setShortcuts} actions={actions} />
       <ConflictSheet />

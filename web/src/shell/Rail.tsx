@@ -1,8 +1,8 @@
 import { ToggleGroup } from 'radix-ui';
-import { Link, NavLink } from 'react-router';
-import { useAssessment, useJob } from './JobContext.tsx';
+import { Link } from 'react-router';
+import { useJob } from './JobContext.tsx';
 import { SaveLine } from './SaveLine.tsx';
-import { STEPS, type StepPath } from './steps.ts';
+import { StepList } from './StepList.tsx';
 
 /** The steps in the order of the work, the job they are of, and whether it is saved. */
 export function Rail({ onPalette }: { onPalette: () => void }) {
@@ -24,13 +24,9 @@ export function Rail({ onPalette }: { onPalette: () => void }) {
         </p>
         <OptionSwitch />
       </div>
-      <ul className="grow py-2">
-        {STEPS.map((step) => (
-          <li key={step.path}>
-            <StepLink step={step} />
-          </li>
-        ))}
-      </ul>
+      <div className="min-h-0 grow overflow-y-auto">
+        <StepList />
+      </div>
       <div className="flex items-center justify-between gap-2 border-t border-line px-4 py-2.5">
         <SaveLine />
         <button
@@ -44,38 +40,6 @@ export function Rail({ onPalette }: { onPalette: () => void }) {
       </div>
     </nav>
   );
-}
-
-function StepLink({ step }: { step: (typeof STEPS)[number] }) {
-  const { job, optionId } = useJob();
-  const open = useOpenFindings(step.path);
-  return (
-    <NavLink
-      to={{ pathname: step.path, search: `?option=${optionId}` }}
-      className={({ isActive }) =>
-        `flex items-baseline border-l-3 py-[5.5px] pl-[13px] pr-4 text-number ${
-          isActive ? 'border-ink bg-sheet font-semibold' : 'border-transparent text-ink-2 hover:text-ink'
-        }`
-      }
-    >
-      <span className="num w-[26px] text-note text-ink-2">{step.number ?? '='}</span>
-      <span className="grow">{step.name}</span>
-      {step.path === 'loads' && open === 0 && <span className="num text-note text-ink-2">{job.loads.length}</span>}
-      {open > 0 && (
-        <span className="num text-note font-medium text-copper">
-          {open}
-          <span aria-hidden="true"> ›</span>
-          <span className="sr-only"> findings</span>
-        </span>
-      )}
-    </NavLink>
-  );
-}
-
-/** Findings of a step that ask for something: notes do not count. */
-export function useOpenFindings(step: StepPath): number {
-  const assessment = useAssessment();
-  return assessment.findings.filter(({ where, severity }) => where.step === step && severity !== 'note').length;
 }
 
 export function OptionSwitch() {

@@ -1,10 +1,19 @@
-/** The steps that are built, numbered as in the order of the work; `key` goes there after G. */
+/**
+ * The steps that are built, numbered as in the order of the work, by what is done in them; `key` goes there after G.
+ * The last is the answer, and has no number.
+ */
 export const STEPS = [
-  { path: 'brief', number: 1, name: 'Brief', onPhone: 'Brief', key: 'b' },
-  { path: 'loads', number: 2, name: 'Loads', onPhone: 'Loads', key: 'l' },
-  { path: 'paths', number: 3, name: 'Paths', onPhone: 'Paths', key: 'p' },
-  { path: 'moment', number: 4, name: 'Worst moment', onPhone: 'Moment', key: 'w' },
-  { path: 'result', number: null, name: 'Result', onPhone: 'Result', key: 'r' },
+  { path: 'brief', number: 1, name: 'Brief', onPhone: 'Brief', key: 'b', part: 'take down' },
+  { path: 'loads', number: 2, name: 'Loads', onPhone: 'Loads', key: 'l', part: 'take down' },
+  { path: 'paths', number: 3, name: 'Paths', onPhone: 'Paths', key: 'p', part: 'design' },
+  { path: 'moment', number: 4, name: 'Worst moment', onPhone: 'Moment', key: 'w', part: 'design' },
+  { path: 'result', number: null, name: 'Result', onPhone: 'Result', key: 'r', part: 'hand over' },
 ] as const;
 
-export type StepPath = (typeof STEPS)[number]['path'];
+export type Step = (typeof STEPS)[number];
+export type StepPath = Step['path'];
+
+/** The steps of each part of the work, in order. */
+export const PARTS: readonly (readonly Step[])[] = [...new Set(STEPS.map(({ part }) => part))].map((part) =>
+  STEPS.filter((step) => step.part === part),
+);
