@@ -61,6 +61,19 @@ describe('the command line', () => {
     expect(orders[0].peak).toBeLessThanOrEqual(orders[0].worstOrder);
   });
 
+  it('prints the bank, what fills it, and the job at three voltages', async () => {
+    const { stdout } = await assess('demo/river-survey-4wd.json', '--store');
+    const { bank, fillings, voltages, schools, gauge, advised } = JSON.parse(stdout);
+    expect(bank.capacityWh).toBeCloseTo(bank.ah * bank.nominalV, 9);
+    expect(bank.strings).toHaveLength(1);
+    expect(fillings.at(-1).kind).toBe('all');
+    expect(voltages.map(({ busV }: { busV: number }) => busV)).toEqual([12, 24, 48]);
+    expect(voltages.map(({ isChosen }: { isChosen: boolean }) => isChosen)).toEqual([true, false, false]);
+    expect([12, 24, 48]).toContain(advised);
+    expect(schools.some(({ isChosen }: { isChosen: boolean }) => isChosen)).toBe(true);
+    expect(gauge[0].soc).toBe(1);
+  });
+
   it.each([
     [['demo/river-survey-4wd.json', '--option', 'z'], /no option "z"; it has a, b/],
     [['nowhere.json'], /nowhere\.json/],

@@ -1,15 +1,16 @@
 /**
- * `npm run -s assess -- FILE.json [--option ID] [--moves | --moment]`: prints the assessment of one option as JSON;
+ * `npm run -s assess -- FILE.json [--option ID] [--moves | --moment | --store]`: prints the assessment of one option as JSON;
  * with --moves what could be done to lose less, ranked, and the best order; with --moment the heaviest sets, sizes and
- * kinds of inverter, and what runs together on each supply, with the start order.
+ * kinds of inverter, and what runs together on each supply, with the start order; with --store the bank, what fills it
+ * and how fast, what each depth costs, and the job at 12, 24 and 48 V.
  */
 import { readFile } from 'node:fs/promises';
 import { parseArgs } from 'node:util';
-import { assess, bestSequence, evaluate, momentDetail, prepareMoves, rankMoves } from '@joulemetric/core';
+import { assess, bestSequence, evaluate, momentDetail, prepareMoves, rankMoves, storeDetail } from '@joulemetric/core';
 import { validateJob } from '@joulemetric/core/validate';
 import { withFlatIds } from './flatIds.ts';
 
-const USAGE = 'usage: npm run -s assess -- FILE.json [--option ID] [--moves | --moment]';
+const USAGE = 'usage: npm run -s assess -- FILE.json [--option ID] [--moves | --moment | --store]';
 
 /** Bad input: the reasons on standard error, exit code 2. */
 function refuse(...reasons: string[]): never {
@@ -21,7 +22,12 @@ function readArguments() {
   try {
     return parseArgs({
       allowPositionals: true,
-      options: { option: { type: 'string' }, moves: { type: 'boolean' }, moment: { type: 'boolean' } },
+      options: {
+        option: { type: 'string' },
+        moves: { type: 'boolean' },
+        moment: { type: 'boolean' },
+        store: { type: 'boolean' },
+      },
     });
   } catch (error) {
     refuse((error as Error).message, USAGE);
@@ -58,12 +64,42 @@ process.stdout.write(`${JSON.stringify(withFlatIds(answer()), null, 2)}\n`);
 
 function answer(): object {
   if (values.moves) return movesOf();
+  if (values.store) return storeOf();
   return values.moment ? momentOf() : assess(job, optionId);
 }
 
 function momentOf(): object {
   const { busPeak, supplies } = evaluate(job, optionId);
   return { optionId, bus: busPeak, ...momentDetail(job, optionId), orders: supplies.map(orderOf) };
+}
+
+function storeOf(): object {
+  const { store, assessment, busPeak, nominalV } = evaluate(job, optionId);
+  const { bank, ah, capacityWh, usableWh, need, chargeLimitA, dischargeLimitA } = store;
+  return {
+    optionId,
+    bank: {
+      busV: job.options.find(({ id }) => id === optionId)?.system.busVoltageV,
+      nominalV,
+      ah,
+      capacityWh,
+      usableWh,
+      requiredWh: need.requiredWh,
+      requiredAh: need.requiredWh / nominalV,
+      decidedBy: need.decidedBy,
+      chargeLimitA,
+      dischargeLimitA,
+      worstA: busPeak.weight / nominalV,
+      daysNew: store.new.days,
+      daysOld: store.old.days,
+      kg: bank?.kg ?? null,
+      price: bank?.price ?? null,
+      units: bank?.units ?? null,
+      strings: bank?.strings ?? null,
+    },
+    ...storeDetail(job, optionId),
+    findings: assessment.findings.filter(({ where }) => where.step === 'store'),
+  };
 }
 
 function orderOf({ limit, order, worstOrder, allAtOnce }: ReturnType<typeof evaluate>['supplies'][number]): object {

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { assess } from './assess/assess.ts';
 import { momentDetail } from './choices/momentDetail.ts';
+import { storeDetail } from './choices/storeDetail.ts';
 import { blankDevice } from './job/blank.ts';
 import type { Device, Inverter, Job, Load } from './job/schema.ts';
 import { proposeLoad } from './loads/quickAdd.ts';
@@ -261,12 +262,24 @@ describe('case: a diesel heater on a 12 V port limited to 10 A', () => {
 });
 
 describe('case: two hours of driving on a 25 A DC-DC charger', () => {
-  it('bring 50 Ah', () => {
-    const job = withSystem(
-      aJob([aLoad()], (j) => ({ ...j, brief: { ...j.brief, driveHoursPerDay: 2 } })),
-      { store: { chemistry: 'agm', capacityAh: 138 }, dcdc: { ratingA: 25 } },
-    );
-    expect(assess(job).figures['alternator.yield'].value / 12).toBeCloseTo(50, 9);
+  const job = withSystem(
+    aJob([aLoad()], (j) => ({ ...j, brief: { ...j.brief, driveHoursPerDay: 2 } })),
+    { store: { chemistry: 'agm', capacityAh: 138 }, dcdc: { ratingA: 25 } },
+  );
+
+  it('bring 50 Ah, 710 Wh at 14.2 V', () => {
+    expect(assess(job).figures['alternator.yield'].value).toBeCloseTo(50 * 14.2, 9);
+  });
+
+  it('make 86 % of 138 Ah at half by amps and hours alone, less with the taper, and nothing near full', () => {
+    const driving = storeDetail(job, 'a').fillings.find(({ kind }) => kind === 'driving');
+    expect(driving?.drive?.inAh).toBeCloseTo(50, 9);
+    expect(driving?.drive?.flatSoc).toBeCloseTo(0.862, 3);
+    expect(138 * (1 - (driving?.drive?.flatSoc ?? 0))).toBeCloseTo(19, 0);
+    expect(driving?.drive?.soc).toBeLessThan(0.862);
+    expect(driving?.drive?.soc).toBeGreaterThan(0.8);
+    expect(driving?.hours ?? 0).toBeGreaterThan(8);
+    expect(driving?.decidedBy).toBe('store');
   });
 });
 

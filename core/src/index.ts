@@ -17,6 +17,14 @@ export {
   type RankedSet,
   type SupplyDetail,
 } from './choices/momentDetail.ts';
+// What holds it, and for how long?
+export {
+  type DepthSchool,
+  type Filling,
+  type StoreDetail,
+  storeDetail,
+  type VoltageChoice,
+} from './choices/storeDetail.ts';
 export type { StaySimulation } from './days/simulate.ts';
 export type { FigureId, Figures } from './explain/figures.ts';
 export { inverterFigures } from './explain/inverterIds.ts';
@@ -27,7 +35,7 @@ export { namesOf } from './findings/names.ts';
 export { type Words, wordsFor } from './findings/words.ts';
 export type { FirmAppliance } from './job/applianceSchema.ts';
 // What is a job?
-export { blankCharger, blankDevice, blankJob, blankSupply, UNIT_UNSAID } from './job/blank.ts';
+export { blankCharger, blankDevice, blankJob, blankString, blankSupply, UNIT_UNSAID } from './job/blank.ts';
 export { editedKind, isUsual, loadOn, usesOn, variantOn } from './job/day.ts';
 export { asKind, cycleLength, runningPowerW, withRunningPower } from './job/draw.ts';
 export { asFed, fedBy, type Way, withoutFeeds, withoutLostDevices } from './job/feeds.ts';
@@ -35,6 +43,7 @@ export { freeId } from './job/ids.ts';
 export { isSame, mergeJobs } from './job/merge.ts';
 export { migrate } from './job/migrate.ts';
 export type {
+  BatteryString,
   Charger,
   Day,
   DayKind,
@@ -79,7 +88,6 @@ export { bestStartOrder, type Starter, type StartOrder, worstOrderPeak } from '.
 export { startOf } from './moment/starts.ts';
 export { chargerId, isCharger, type SupplyLoad, type SupplyMoment } from './moment/supplyMoment.ts';
 export type { Trip } from './moment/trips.ts';
-
 // What could be done better?
 export { applyMoves, type Move } from './moves/move.ts';
 export {
@@ -113,4 +121,5 @@ export { MARGIN } from './reference/sizes.ts';
 export { SKY } from './reference/skies.ts';
 export { loadsOfTemplate, TEMPLATES } from './reference/templates.ts';
 export { settle } from './settle/settle.ts';
+export type { Bank, BankString } from './store/bank.ts';
 export { monthName } from './sun/months.ts';

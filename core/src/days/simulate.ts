@@ -2,7 +2,7 @@ import { onItsDay, shareOfDays } from '../job/day.ts';
 import { type LoadProfile, rememberedProfile } from '../loads/profile.ts';
 import { busDay } from '../paths/ledger.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
-import { CHEMISTRY } from '../reference/chemistries.ts';
+import { CHEMISTRY, chargingVoltageV } from '../reference/chemistries.ts';
 import type { Settled } from '../settle/settle.ts';
 import type { Source } from '../sources/source.ts';
 import { chargeAtPeukert } from '../store/peukert.ts';
@@ -83,15 +83,15 @@ export function simulateStay(settled: Settled): StaySimulation {
 /** The store as it is sized: old, at its coldest. */
 function modelOf({ store, option }: Settled): StoreModel {
   const data = CHEMISTRY[option.system.store.chemistry];
-  const { nominalV, usableDepth, coldFactor, ageingReserve, typicalA, peukert, dischargeEfficiency } = store.factors;
-  const capacityWh = chargeAtPeukert(store.ah, typicalA, peukert) * nominalV * coldFactor * ageingReserve;
+  const { nominalV, usableDepth, coldFactor, typicalA, peukert, dischargeEfficiency } = store.factors;
+  const capacityWh = chargeAtPeukert(store.ah, typicalA, peukert) * nominalV * coldFactor * store.ageing;
   return {
     capacityWh,
     // The reserve is a share of the capacity as it then is.
     floorWh: capacityWh * (1 - usableDepth),
     oneWayEfficiency: dischargeEfficiency,
-    chargeLimitW: store.chargeLimitA * nominalV,
-    dischargeLimitW: store.ah * data.dischargeLimitC * nominalV,
+    chargeLimitW: store.chargeLimitA * chargingVoltageV(option.system.busVoltageV),
+    dischargeLimitW: store.dischargeLimitA * nominalV,
     taperFromSoc: data.taperFromSoc,
   };
 }

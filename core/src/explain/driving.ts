@@ -1,7 +1,7 @@
 import { type Draft, family, refer } from '../quantity/figure.ts';
 import { ORIGIN } from '../reference/origins.ts';
 import type { Settled } from '../settle/settle.ts';
-import { chemistryOf, computed, fromDefault, ofJob, storeVolts } from './inputs.ts';
+import { chargingVolts, chemistryOf, computed, fromDefault, ofJob } from './inputs.ts';
 
 /** What charges from the alternator. */
 export const explainDriving = (settled: Settled) => ({
@@ -31,7 +31,7 @@ function limit(settled: Settled): Draft {
         fromDefault('own', 'The vehicle’s own loads', 'alternatorOwnLoadA', 'A'),
         { symbol: 'inputV', label: 'At the alternator', value: inputV, unit: 'V', origin: ORIGIN.memory },
         fromDefault('eta', 'DC-DC efficiency', 'dcdcEfficiency', 'share'),
-        storeVolts(settled),
+        chargingVolts(settled),
       ],
     },
   };
@@ -44,7 +44,7 @@ const required = (settled: Settled): Draft => ({
   basis: ORIGIN.si,
   working: {
     formula: settled.driving.drives ? '{need} ÷ ({hours} × {volts})' : '0: no driving on a usual day',
-    inputs: [refer('need', 'demand.battery'), hours(settled), storeVolts(settled)],
+    inputs: [refer('need', 'demand.battery'), hours(settled), chargingVolts(settled)],
   },
 });
 
@@ -63,7 +63,7 @@ function rating(settled: Settled): Draft {
         refer('limit', 'alternator.limit'),
         {
           symbol: 'charge',
-          label: `Charge limit, ${data.chargeLimitC} C`,
+          label: settled.store.bank ? 'Charge limit of the bank' : `Charge limit, ${data.chargeLimitC} C`,
           value: chargeLimitA,
           unit: 'A',
           origin: data.origin,
@@ -86,7 +86,7 @@ function yielded(settled: Settled): Draft {
       formula: '{amps} × {volts} × {hours}',
       inputs: [
         { ...computed('amps', label, usedA, 'A'), figure: held ? 'alternator.limit' : 'dcdc.rating' },
-        storeVolts(settled),
+        chargingVolts(settled),
         hours(settled),
       ],
       note: 'A store that is nearly full takes less: the day’s simulation counts what it takes.',

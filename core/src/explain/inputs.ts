@@ -1,5 +1,5 @@
 import type { WorkingInput } from '../quantity/figure.ts';
-import { CHEMISTRY } from '../reference/chemistries.ts';
+import { CHEMISTRY, chargingVoltageV } from '../reference/chemistries.ts';
 import { DEFAULT } from '../reference/defaults.ts';
 import { ORIGIN } from '../reference/origins.ts';
 import type { Settled } from '../settle/settle.ts';
@@ -32,13 +32,13 @@ export const ofJob = (symbol: string, label: string, value: number, unit: string
 
 export const chemistryOf = ({ option }: Settled) => CHEMISTRY[option.system.store.chemistry];
 
-/** Nominal voltage of the store, by its chemistry. */
-export const storeVolts = (settled: Settled): WorkingInput => ({
+/** V at which the store is charged. */
+export const chargingVolts = ({ option }: Settled): WorkingInput => ({
   symbol: 'volts',
-  label: 'Nominal voltage of the store',
-  value: settled.nominalV,
+  label: 'At the store while it is charged',
+  value: chargingVoltageV(option.system.busVoltageV),
   unit: 'V',
-  origin: chemistryOf(settled).origin,
+  origin: DEFAULT.chargeVoltage12V.origin,
 });
 
 export const nominalVolts = ({ nominalV }: Settled, symbol = 'volts'): WorkingInput => ({

@@ -13,6 +13,7 @@ export const explainMass = (settled: Settled) => ({
 
 function kit(settled: Settled): Draft {
   const data = chemistryOf(settled);
+  const { bank } = settled.store;
   const invertersW = settled.inverters.reduce((sum, { ratingW }) => sum + ratingW, 0);
   return {
     value: settled.kitKg,
@@ -20,16 +21,20 @@ function kit(settled: Settled): Draft {
     label: 'Kit weighs',
     basis: ORIGIN.practice,
     working: {
-      formula: '{ah} ÷ 100 × {battery} + {array} × {panel} + {inverter} ÷ 1000 × {perKw}',
+      formula: `${bank ? '{bank}' : '{ah} ÷ 100 × {battery}'} + {array} × {panel} + {inverter} ÷ 1000 × {perKw}`,
       inputs: [
-        computed('ah', 'Store, counted at 12 V', settled.store.capacityWh / data.nominal12V, 'Ah'),
-        {
-          symbol: 'battery',
-          label: `${data.name} per 100 Ah at 12 V`,
-          value: data.kgPer100Ah12V,
-          unit: 'kg',
-          origin: data.origin,
-        },
+        ...(bank
+          ? [computed('bank', bank.units === 1 ? 'The battery' : `The bank, ${bank.units} units`, bank.kg, 'kg')]
+          : [
+              computed('ah', 'Store, counted at 12 V', settled.store.capacityWh / data.nominal12V, 'Ah'),
+              {
+                symbol: 'battery',
+                label: `${data.name} per 100 Ah at 12 V`,
+                value: data.kgPer100Ah12V,
+                unit: 'kg',
+                origin: data.origin,
+              },
+            ]),
         refer('array', 'array.rating'),
         {
           symbol: 'panel',

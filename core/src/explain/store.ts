@@ -23,7 +23,7 @@ const LEAST_WH = 1e-6;
 const at = ({ option }: Settled, busV: 12 | 24): number => nominalVoltageV(option.system.store.chemistry, busV);
 
 /** What stands between label and use, each with where it is from. */
-function factorInputs(settled: Settled): Record<'depth' | 'cold' | 'age' | 'discharge', WorkingInput> {
+function factorInputs(settled: Settled): Record<'depth' | 'cold' | 'age' | 'ageOfFitted' | 'discharge', WorkingInput> {
   const data = chemistryOf(settled);
   const { factors } = settled.store;
   const { coldestC, usableDepth, roundTripEfficiency } = settled.option.system.store;
@@ -38,6 +38,10 @@ function factorInputs(settled: Settled): Record<'depth' | 'cold' | 'age' | 'disc
     depth: share('depth', `Usable depth, ${data.name}`, factors.usableDepth, usableDepth),
     cold: share('cold', `Capacity left at ${coldestC} °C`, factors.coldFactor, null),
     age: share('age', 'Left when it is old', factors.ageingReserve, null),
+    ageOfFitted: {
+      ...share('age', 'Left of it when it is old', settled.store.ageing, null),
+      origin: settled.option.system.store.strings?.some(({ health }) => health !== null) ? ORIGIN.job : data.origin,
+    },
     discharge: share(
       'discharge',
       'Discharge efficiency, √ of round trip',
@@ -113,12 +117,12 @@ function energyDecides(settled: Settled): Draft['working'] {
 }
 
 function capacity(settled: Settled): Draft {
-  const { capacityWh, fittedAh, factors } = settled.store;
+  const { capacityWh, bank, factors } = settled.store;
   const fitted =
-    fittedAh === null
+    bank === null
       ? []
       : [
-          ofJob('ah', 'Fitted', fittedAh, 'Ah'),
+          ofJob('ah', bank.units === 1 ? 'Fitted' : `Fitted, ${bank.units} units`, bank.ah, 'Ah'),
           {
             symbol: 'volts',
             label: 'Nominal voltage',
@@ -131,9 +135,9 @@ function capacity(settled: Settled): Draft {
     value: capacityWh,
     unit: 'Wh',
     label: 'Store',
-    basis: fittedAh === null ? ORIGIN.computed : ORIGIN.job,
+    basis: bank === null ? ORIGIN.computed : ORIGIN.job,
     working: {
-      formula: fittedAh === null ? 'as required' : '{ah} × {volts}',
+      formula: bank === null ? 'as required' : '{ah} × {volts}',
       inputs: [...fitted, refer('required', 'store.required')],
     },
   };
@@ -169,7 +173,7 @@ const STATE = {
 
 function lasts(settled: Settled, state: keyof typeof STATE): Draft {
   const { store } = settled;
-  const { depth, cold, age, discharge } = factorInputs(settled);
+  const { depth, cold, ageOfFitted, discharge } = factorInputs(settled);
   const { label, gives, note } = STATE[state];
   return {
     value: store[state].days,
@@ -183,7 +187,7 @@ function lasts(settled: Settled, state: keyof typeof STATE): Draft {
         computed('gives', gives, store[state].givesWh, 'Wh'),
         refer('capacity', 'store.capacity'),
         depth,
-        ...(state === 'old' ? [cold, age] : []),
+        ...(state === 'old' ? [cold, ageOfFitted] : []),
         discharge,
         refer('heaviest', 'demand.heaviest'),
       ],

@@ -26,6 +26,8 @@ export const FINDING_CODES = [
   'store-current',
   'store-short',
   'store-cold',
+  'bank-voltage',
+  'bank-uneven',
   'no-sun',
   'sun-hours-doubtful',
   'balance-short',
@@ -52,7 +54,7 @@ export type FindingCode = keyof FindingValues;
 
 /** Where a finding belongs: the step it is shown at, and the load or figure it concerns. */
 export interface Where {
-  readonly step: 'brief' | 'loads' | 'paths' | 'moment' | 'result';
+  readonly step: 'brief' | 'loads' | 'paths' | 'moment' | 'store' | 'result';
   readonly loadId?: string;
   readonly figure?: FigureId;
 }

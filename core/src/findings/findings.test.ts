@@ -2,8 +2,8 @@ import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { evaluate } from '../assess/assess.ts';
 import { SUPPLY_KEYS } from '../explain/supply.ts';
-import { blankDevice, blankInverter } from '../job/blank.ts';
-import type { Device, Job } from '../job/schema.ts';
+import { blankDevice, blankInverter, blankString } from '../job/blank.ts';
+import type { BatteryString, Device, Job } from '../job/schema.ts';
 import { Effort } from '../moment/effort.ts';
 import type { Figure } from '../quantity/figure.ts';
 import { aGenerator, aHookup, aJob, aLoad, apart, withSupplies, withSystem } from '../test/jobs.ts';
@@ -45,6 +45,13 @@ const waits = (watts: number) => aLoad({ watts, path: 'supply-only' });
 const always = (job: Job, ...groups: string[][]): Job => ({ ...job, together: { ...job.together, always: groups } });
 const assisted = (job: Job): Job =>
   withSystem(withSupplies(job, aHookup(10, 230)), { inverter: { ratingW: 1000, form: 'assisting' } });
+
+/** A bank of these strings. */
+const withBank = (part: Partial<BatteryString>, busVoltageV: 12 | 24, ...more: Partial<BatteryString>[]): Job =>
+  withSystem(aJob([aLoad()]), {
+    busVoltageV,
+    store: { strings: [part, ...more].map((one, i) => ({ ...blankString(`s${i}`, `String ${i}`, 100), ...one })) },
+  });
 
 /** Steady watts through the only day away, nothing coming in. */
 const night = (powerW: number): Job =>
@@ -136,6 +143,15 @@ const CASES: Readonly<Record<FindingCode, { bad: Job; good: Job }>> = {
     // December at 45° N: H₀ is about 3.1 kWh/m² (extraterrestrial), a clear sky lets 0.75 of it through.
     bad: place(brief(aJob([aLoad()]), { months: [12] }), { latitudeDeg: 45, peakSunHours: 2.7 }),
     good: place(brief(aJob([aLoad()]), { months: [12] }), { latitudeDeg: 45, peakSunHours: 2.2 }),
+  },
+  'bank-voltage': {
+    bad: withBank({ unitV: 12, series: 1 }, 24),
+    good: withBank({ unitV: 12, series: 2 }, 24),
+  },
+  'bank-uneven': {
+    // The new one takes three quarters and is at its 50 A when the old one gives 17.
+    bad: withBank({ resistanceMohm: 4, dischargeA: 50 }, 12, { resistanceMohm: 12, dischargeA: 50 }),
+    good: withBank({ resistanceMohm: 4, dischargeA: 50 }, 12, { resistanceMohm: 4, dischargeA: 50 }),
   },
   'runs-short': {
     // 960 Wh through the night of 100 Ah × 12.8 V, of which 80 % are left when old; no sun.

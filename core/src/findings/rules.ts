@@ -23,7 +23,15 @@ import {
 } from './pathRules.ts';
 import { balanceShort, dcdcLimited, noSun, sunHoursDoubtful } from './sourceRules.ts';
 import { runsShort } from './stayRules.ts';
-import { lowVoltageHighCurrent, payloadExceeded, storeCold, storeCurrent, storeShort } from './storeRules.ts';
+import {
+  bankUneven,
+  bankVoltage,
+  lowVoltageHighCurrent,
+  payloadExceeded,
+  storeCold,
+  storeCurrent,
+  storeShort,
+} from './storeRules.ts';
 import {
   assistShort,
   generatorFumes,
@@ -67,6 +75,8 @@ const RULES: readonly Rule[] = [
   storeCurrent,
   storeShort,
   storeCold,
+  bankVoltage,
+  bankUneven,
   payloadExceeded,
   noSun,
   sunHoursDoubtful,

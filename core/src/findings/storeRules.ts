@@ -1,8 +1,6 @@
 import { CHEMISTRY } from '../reference/chemistries.ts';
+import { GUIDE_W } from '../reference/sizes.ts';
 import type { Rule } from './finding.ts';
-
-/** Guide, common practice: up to 3,000 W at 12 V, 3,000 to 6,000 W at 24 V, 48 V above. */
-const GUIDE_W = { 12: 3000, 24: 6000, 48: Number.POSITIVE_INFINITY } as const;
 
 export const lowVoltageHighCurrent: Rule = ({ busPeak, nominalV, option }) => {
   const busV = option.system.busVoltageV;
@@ -13,24 +11,24 @@ export const lowVoltageHighCurrent: Rule = ({ busPeak, nominalV, option }) => {
     {
       code: 'low-voltage-high-current',
       severity: 'caution',
-      where: { step: 'result', figure: 'peak.current' },
+      where: { step: 'store', figure: 'peak.current' },
       values: { busV, worstW, amps: worstW / nominalV, guideW: GUIDE_W[busV] },
     },
   ];
 };
 
 /** The worst moment must stay within the discharge limit of the store. */
-export const storeCurrent: Rule = ({ store, busPeak, nominalV, ledger, option }) => {
-  const data = CHEMISTRY[option.system.store.chemistry];
-  const limitA = store.ah * data.dischargeLimitC;
+export const storeCurrent: Rule = ({ store, busPeak, nominalV, ledger }) => {
+  const limitA = store.dischargeLimitA;
+  const limitC = store.ah > 0 ? limitA / store.ah : 0;
   const amps = busPeak.weight / nominalV;
   if (amps <= limitA || ledger.total.batteryWh === 0) return [];
   return [
     {
       code: 'store-current',
       severity: 'stop',
-      where: { step: 'result', figure: 'peak.current' },
-      values: { amps, limitA, limitC: data.dischargeLimitC, neededAh: amps / data.dischargeLimitC },
+      where: { step: 'store', figure: 'peak.current' },
+      values: { amps, limitA, limitC, neededAh: limitC > 0 ? amps / limitC : 0 },
     },
   ];
 };
@@ -43,18 +41,54 @@ export const storeShort: Rule = ({ store }) => {
     {
       code: 'store-short',
       severity: 'caution',
-      where: { step: 'result', figure: 'store.capacity' },
+      where: { step: 'store', figure: 'store.capacity' },
       values: { capacityWh, requiredWh, days: store.old.days },
     },
   ];
 };
+
+/** A string whose units do not make the voltage of the bus. */
+export const bankVoltage: Rule = ({ store }) =>
+  (store.bank?.strings ?? [])
+    .filter(({ isOfBus }) => !isOfBus)
+    .map(({ name, series, unitV }) => ({
+      code: 'bank-voltage',
+      severity: 'stop',
+      where: { step: 'store', figure: 'store.capacity' },
+      values: { name, series, unitV, makesV: series * unitV, busV: store.factors.nominalV },
+    }));
+
+/** Strings that share the current otherwise than their limits ask: old ones and new, small and large. */
+export const bankUneven: Rule = ({ store }) => {
+  const { bank } = store;
+  if (!bank || bank.lostA <= UNEVEN * (bank.dischargeA + bank.lostA)) return [];
+  const first = [...bank.strings].sort((a, b) => b.share / b.dischargeA - a.share / a.dischargeA)[0];
+  if (!first) return [];
+  return [
+    {
+      code: 'bank-uneven',
+      severity: 'caution',
+      where: { step: 'store', figure: 'store.capacity' },
+      values: {
+        name: first.name,
+        share: first.share,
+        ofAh: first.ah / bank.ah,
+        atA: bank.dischargeA,
+        insteadA: bank.dischargeA + bank.lostA,
+      },
+    },
+  ];
+};
+
+/** Share of what the strings could give together that is worth a word when it is lost. */
+const UNEVEN = 0.1;
 
 /** LFP must not be charged below 0 °C. */
 export const storeCold: Rule = ({ option }) => {
   const { chemistry, coldestC } = option.system.store;
   if (coldestC >= CHEMISTRY[chemistry].minChargeC) return [];
   return [
-    { code: 'store-cold', severity: 'stop', where: { step: 'result', figure: 'store.capacity' }, values: { coldestC } },
+    { code: 'store-cold', severity: 'stop', where: { step: 'store', figure: 'store.capacity' }, values: { coldestC } },
   ];
 };
 

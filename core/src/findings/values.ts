@@ -72,6 +72,20 @@ export interface FindingValues {
   };
   readonly 'store-short': { readonly capacityWh: number; readonly requiredWh: number; readonly days: number };
   readonly 'store-cold': { readonly coldestC: number };
+  readonly 'bank-voltage': {
+    readonly name: string;
+    readonly series: number;
+    readonly unitV: number;
+    readonly makesV: number;
+    readonly busV: number;
+  };
+  readonly 'bank-uneven': {
+    readonly name: string;
+    readonly share: number;
+    readonly ofAh: number;
+    readonly atA: number;
+    readonly insteadA: number;
+  };
   readonly 'no-sun': Nothing;
   readonly 'sun-hours-doubtful': {
     readonly hours: number;

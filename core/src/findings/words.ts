@@ -189,6 +189,16 @@ const WORDS: { readonly [C in FindingCode]: (values: FindingValues[C]) => Words 
         : `A full store covers the gap for ${formatNumber(n(v, 'days'), 1)} days; the stay is ${n(v, 'nights')} nights.`,
     act: 'More array, more driving, or less need.',
   }),
+  'bank-voltage': (v) => ({
+    what: `${s(v, 'name')}: ${n(v, 'series')} × ${formatNumber(n(v, 'unitV'), 1)} V make ${formatNumber(n(v, 'makesV'), 1)} V; the bus has ${formatNumber(n(v, 'busV'), 1)} V.`,
+    why: 'A string of another voltage beside the bank is a short circuit in the making.',
+    act: 'Change the units in series, the unit, or the bus.',
+  }),
+  'bank-uneven': (v) => ({
+    what: `${s(v, 'name')} takes ${formatNumber(n(v, 'share') * 100)} % of the current with ${formatNumber(n(v, 'ofAh') * 100)} % of the capacity.`,
+    why: `It is at its limit when the bank gives ${showText(n(v, 'atA'), 'A')}; alike, they would give ${showText(n(v, 'insteadA'), 'A')}. It also ages first.`,
+    act: 'Match age, size and make of the strings, give the weaker one a bank of its own, or stay below that current.',
+  }),
   'runs-short': (v) => ({
     what: `On day ${formatNumber(n(v, 'worstDay'))} of ${formatNumber(n(v, 'days'))} the store gives out at ${formatClock(n(v, 'atMin'))}; ${wh(v, 'unservedWh')} go unserved.`,
     why: `Played through minute by minute with the store old and at its coldest${n(v, 'fromDay') < n(v, 'worstDay') ? `, it is short from day ${formatNumber(n(v, 'fromDay'))}` : ''}.`,

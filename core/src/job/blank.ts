@@ -1,4 +1,4 @@
-import type { Charger, DesignOption, Device, Inverter, Job, Supply } from './schema.ts';
+import type { BatteryString, Charger, DesignOption, Device, Inverter, Job, Supply } from './schema.ts';
 import { SCHEMA_VERSION } from './values.ts';
 
 /** What is said of no device yet; on while one of its loads runs. */
@@ -92,7 +92,14 @@ export function blankOption(id: string, name: string): DesignOption {
     name,
     system: {
       busVoltageV: 12,
-      store: { chemistry: 'lfp', strings: null, usableDepth: null, roundTripEfficiency: null, coldestC: 10 },
+      store: {
+        chemistry: 'lfp',
+        strings: null,
+        usableDepth: null,
+        roundTripEfficiency: null,
+        coldestC: 10,
+        leadM: null,
+      },
       devices: [blankInverter('inverter', 'Inverter')],
       driving: null,
       arrays: null,
@@ -101,6 +108,22 @@ export function blankOption(id: string, name: string): DesignOption {
     feeds: [],
   };
 }
+
+/** A string of one unit at the bus voltage, of which nothing but its capacity is known. */
+export const blankString = (id: string, name: string, capacityAh: number): BatteryString => ({
+  id,
+  name,
+  capacityAh,
+  unitV: null,
+  series: 1,
+  parallel: 1,
+  health: null,
+  chargeA: null,
+  dischargeA: null,
+  resistanceMohm: null,
+  kg: null,
+  price: null,
+});
 
 /** A new job: nothing taken down yet, usual settings for a 230 V region. */
 export function blankJob(title: string): Job {

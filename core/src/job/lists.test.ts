@@ -5,7 +5,7 @@ import { togetherW } from '../sources/source.ts';
 import { sunAheadMin } from '../sun/day.ts';
 import { findingOf } from '../test/findings.ts';
 import { aHookup, aJob, aLoad, withSupplies, withSystem } from '../test/jobs.ts';
-import { blankCharger, blankJob } from './blank.ts';
+import { blankCharger, blankJob, blankString } from './blank.ts';
 import type { Job, Place, System } from './schema.ts';
 
 /** What the lists of version 4 come to, by arithmetic beside the code. */
@@ -28,7 +28,7 @@ describe('several of a kind', () => {
     const [option] = job.options;
     if (!option) throw new Error('a blank job has an option');
     const { store } = option.system;
-    const strings = [100, 60].map((capacityAh, i) => ({ ...named(`s-${i}`), capacityAh }));
+    const strings = [100, 60].map((capacityAh, i) => blankString(`s-${i}`, 'String', capacityAh));
     expect(value(withParts(job, { store: { ...store, strings } }), 'store.ah')).toBeCloseTo(160, 9);
     const driving = [20, 15].map((ratingA, i) => ({ ...named(`d-${i}`), ratingA }));
     expect(value(withParts(job, { driving }), 'dcdc.rating')).toBe(35);

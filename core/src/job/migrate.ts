@@ -10,6 +10,7 @@ const FORWARD: Forward = {
   1: fromOneInverterToDevices,
   2: fromPairsToTogether,
   3: fromSinglesToLists,
+  4: fromCapacitiesToUnits,
 };
 
 /** Version 2: devices instead of one inverter; loads with place, other days, device, volts, photos; a kind of day. */
@@ -143,6 +144,36 @@ function chargersFrom(charger: unknown): unknown {
   return [{ id: 'charger-1', name: 'Charger', ...charger }];
 }
 
+/** Version 5: strings of units in series and parallel, with what is known of them; the length of the bank's leads. */
+function fromCapacitiesToUnits(older: Document): Document {
+  return {
+    ...older,
+    options: each(older.options, (option) => ({
+      ...option,
+      system: part(option.system, (system) => ({
+        ...system,
+        store: part(system.store, (store) => ({
+          leadM: null,
+          ...store,
+          strings: each(store.strings, (string) => ({ ...NEW_STRING_IN_5, ...string })),
+        })),
+      })),
+    })),
+  };
+}
+
+const NEW_STRING_IN_5 = {
+  unitV: null,
+  series: 1,
+  parallel: 1,
+  health: null,
+  chargeA: null,
+  dischargeA: null,
+  resistanceMohm: null,
+  kg: null,
+  price: null,
+} as const;
+
 /** What is not of the expected form stays as it is: the validation that follows names it. */
 const isDocument = (value: unknown): value is Document =>
   typeof value === 'object' && value !== null && !Array.isArray(value);
@@ -163,7 +194,10 @@ export function migrate(document: unknown): Migrated {
 
 /** The first version of the firm's entries that says which it is; those before it are of the version before. */
 const FIRST_SAID = 4;
-const APPLIANCE_FORWARD: Forward = { 3: (older) => ({ ...older, load: part(older.load, loadWithUses) }) };
+const APPLIANCE_FORWARD: Forward = {
+  3: (older) => ({ ...older, load: part(older.load, loadWithUses) }),
+  4: (older) => older,
+};
 
 /** Brings an entry of the firm's catalogue forward: its load is of the same versions as a job's. */
 export function migrateAppliance(document: unknown): Migrated {

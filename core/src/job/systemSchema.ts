@@ -14,11 +14,24 @@ const orRequired = <T extends TSchema>(list: T) =>
 
 const part = { id: id('unique in its list'), name: text(60, 'what it is called', 1) };
 
-const Strings = Type.Array(object({ ...part, capacityAh: number(1, 20_000, 'Ah at the bus voltage') }), {
-  minItems: 1,
-  maxItems: 12,
-  description: 'strings of the bank, in parallel',
-});
+const count = (description: string) => Type.Integer({ minimum: 1, maximum: 24, description });
+
+const Strings = Type.Array(
+  object({
+    ...part,
+    capacityAh: number(0.5, 20_000, 'Ah of a unit, by its label'),
+    unitV: orNull(2, 60, 'V of a unit; null = that of the bus'),
+    series: count('units one after the other'),
+    parallel: count('of these beside one another'),
+    health: orNull(0.05, 1.2, 'share of its label that it still has, as measured; null = as new'),
+    chargeA: orNull(0.1, 2000, 'A that a unit may be charged with; null = the usual of its chemistry'),
+    dischargeA: orNull(0.1, 5000, 'A that a unit may give for long; null = the usual of its chemistry'),
+    resistanceMohm: orNull(0.01, 1000, 'mΩ inside a unit; null = the usual of its chemistry'),
+    kg: orNull(0.1, 2000, 'kg of a unit; null = the usual of its chemistry'),
+    price: orNull(0, 1_000_000, 'of a unit, in the currency of the region; null = not known'),
+  }),
+  { minItems: 1, maxItems: 12, description: 'strings of the bank, in parallel' },
+);
 const Driving = Type.Array(object({ ...part, ratingA: number(0, 500, 'A at the bus') }), {
   maxItems: 4,
   description: 'DC-DC chargers on the alternator, together held to what it can feed; [] = none',
@@ -50,6 +63,7 @@ const System = object({
     usableDepth: orNull(0.1, 1, 'share of the capacity used; null = the chemistry’s default'),
     roundTripEfficiency: orNull(0.5, 1, 'energy out ÷ energy in; null = the chemistry’s default'),
     coldestC: number(-40, 50, '°C of the battery at its coldest while in use'),
+    leadM: orNull(0.1, 30, 'm of cable from the bank to what it feeds, one way; null = the usual'),
   }),
   devices: Type.Array(Device, {
     minItems: 1,

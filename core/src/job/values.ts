@@ -1,6 +1,6 @@
 /** What a job file calls itself, and the version that is written; older ones are brought forward. */
 export const JOB_FORMAT = 'joulemetric-job';
-export const SCHEMA_VERSION = 4;
+export const SCHEMA_VERSION = 5;
 
 /** Loads that a job may hold. */
 export const MOST_LOADS = 500;

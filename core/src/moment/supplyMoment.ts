@@ -1,6 +1,7 @@
 import type { Charger, Device, Supply, System } from '../job/schema.ts';
 import type { LoadProfile } from '../loads/profile.ts';
 import { chainOf } from '../paths/chain.ts';
+import { chargingVoltageV } from '../reference/chemistries.ts';
 import { DEFAULT } from '../reference/defaults.ts';
 import type { Coincidence } from './coincidence.ts';
 import type { SizedInverter } from './sizeInverters.ts';
@@ -59,8 +60,7 @@ export const passesSupply = ({ form }: SizedInverter['device']): boolean => form
 
 /** What an inverter-charger's or separate charger's DC current asks of mains, W. Charging volts, from memory. */
 export function chargerWatts(ratingA: number, charger: Charger, busVoltageV: number): number {
-  const volts = (DEFAULT.chargeVoltage12V.value * busVoltageV) / 12;
-  return (ratingA * volts) / (charger.efficiency ?? DEFAULT.chargerEfficiency.value);
+  return (ratingA * chargingVoltageV(busVoltageV)) / (charger.efficiency ?? DEFAULT.chargerEfficiency.value);
 }
 
 /** Everything that hangs on a supply: mains loads let through, loads that wait for one, and the chargers. */

@@ -1,5 +1,6 @@
 import type { Chemistry } from '../job/schema.ts';
 import type { Origin } from '../quantity/figure.ts';
+import { DEFAULT } from './defaults.ts';
 import { ORIGIN } from './origins.ts';
 
 export interface ChemistryData {
@@ -22,6 +23,15 @@ export interface ChemistryData {
   /** State of charge above which charging tapers (exponentially, lead) and the share of the limit left at 100 %. */
   readonly taperFromSoc: number;
   readonly minChargeC: number;
+  /** Ah stored ÷ Ah put in; what is left of the round trip is in the voltage. */
+  readonly coulombic: number;
+  /** mΩ inside a 12 V unit of 100 Ah. */
+  readonly mohmPer100Ah12V: number;
+  /** Cycles to the end of its life by the depth of each, and the years after which it is old anyway. */
+  readonly cycles: readonly (readonly [depth: number, cycles: number])[];
+  readonly calendarYears: number;
+  /** V at rest of a 12 V unit by its state of charge, the fullest first. */
+  readonly restV: readonly (readonly [soc: number, volts: number])[];
   /** kg per 100 Ah at 12 V. */
   readonly kgPer100Ah12V: number;
   readonly origin: Origin;
@@ -34,7 +44,22 @@ const lead = {
   coldLossPerK: 0.01,
   coldFromC: 25,
   minChargeC: -40,
+  coulombic: 0.95,
+  mohmPer100Ah12V: 6,
+  calendarYears: 6,
+  restV: [
+    [1, 12.85],
+    [0.75, 12.5],
+    [0.5, 12.2],
+    [0.25, 12.0],
+    [0, 11.8],
+  ],
 } as const;
+const SEALED_CYCLES = [
+  [0.3, 1200],
+  [0.5, 600],
+  [0.8, 350],
+] as const;
 const leadLimits = { chargeLimitC: 0.2, dischargeLimitC: 0.25, taperFromSoc: 0.8, kgPer100Ah12V: 30 } as const;
 
 /** Battery chemistries: common practice, figures recalled from memory. */
@@ -52,6 +77,28 @@ export const CHEMISTRY: Readonly<Record<Chemistry, ChemistryData>> = {
     coldFromC: 0,
     taperFromSoc: 0.95,
     minChargeC: 0,
+    coulombic: 0.98,
+    mohmPer100Ah12V: 4,
+    cycles: [
+      [0.5, 6000],
+      [0.8, 3500],
+      [0.9, 3000],
+      [1, 2200],
+    ],
+    calendarYears: 13,
+    restV: [
+      [1, 13.6],
+      [0.99, 13.4],
+      [0.9, 13.3],
+      [0.7, 13.2],
+      [0.4, 13.1],
+      [0.3, 13.0],
+      [0.2, 12.9],
+      [0.17, 12.8],
+      [0.14, 12.5],
+      [0.09, 12.0],
+      [0, 10.0],
+    ],
     kgPer100Ah12V: 12,
     origin: ORIGIN.practiceRecalled,
   },
@@ -61,6 +108,7 @@ export const CHEMISTRY: Readonly<Record<Chemistry, ChemistryData>> = {
     ...leadLimits,
     roundTripEfficiency: 0.85,
     peukert: 1.12,
+    cycles: SEALED_CYCLES,
     origin: ORIGIN.practiceRecalled,
   },
   gel: {
@@ -69,6 +117,7 @@ export const CHEMISTRY: Readonly<Record<Chemistry, ChemistryData>> = {
     ...leadLimits,
     roundTripEfficiency: 0.85,
     peukert: 1.15,
+    cycles: SEALED_CYCLES,
     origin: ORIGIN.practiceRecalled,
   },
   flooded: {
@@ -78,9 +127,16 @@ export const CHEMISTRY: Readonly<Record<Chemistry, ChemistryData>> = {
     chargeLimitC: 0.15,
     roundTripEfficiency: 0.78,
     peukert: 1.25,
+    cycles: [
+      [0.5, 800],
+      [0.8, 450],
+    ],
     origin: ORIGIN.practiceRecalled,
   },
 };
+
+/** V at which a bank on a 12, 24 or 48 V bus is charged, whatever it is. */
+export const chargingVoltageV = (busVoltageV: number): number => (DEFAULT.chargeVoltage12V.value * busVoltageV) / 12;
 
 /** Nominal voltage of a bank on a 12, 24 or 48 V bus, V. */
 export function nominalVoltageV(chemistry: Chemistry, busVoltageV: number): number {

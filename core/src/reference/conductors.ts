@@ -40,3 +40,28 @@ export const FUSES_A = [
 
 /** A fuse is at least this much above the current it carries for hours. Common practice. */
 export const FUSE_FACTOR = 1.25;
+
+/** kg of copper in a conductor of 1 mm² and 1 m: 8,930 kg/m³. */
+export const COPPER_KG_PER_MM2_M = 8930e-6;
+
+/** Ω/km at 20 °C of finely stranded conductors by their area, mm² (IEC 60228 class 5, recalled; P·M). */
+const CLASS_5: Readonly<Record<number, number>> = {
+  0.75: 26.0,
+  1: 19.5,
+  1.5: 13.3,
+  2.5: 7.98,
+  4: 4.95,
+  6: 3.3,
+  10: 1.91,
+  16: 1.21,
+  25: 0.78,
+  35: 0.554,
+  50: 0.386,
+  70: 0.272,
+  95: 0.206,
+  120: 0.161,
+  150: 0.129,
+};
+
+/** Ω/m at 20 °C of a stranded conductor; of an area that is not in the table by copper's resistivity (IEC 60028). */
+export const ohmPerM = (areaMm2: number): number => (CLASS_5[areaMm2] ?? 17.241 / areaMm2) / 1000;

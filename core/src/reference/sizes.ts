@@ -46,3 +46,6 @@ export const MARGIN: Readonly<
 export function nextSize(sizes: readonly number[], need: number): number | null {
   return sizes.find((size) => size >= need - 1e-9) ?? null;
 }
+
+/** W at the worst moment up to which a bus is used by rule of thumb: 3,000 W at 12 V, 6,000 W at 24 V, 48 V above. Common practice. */
+export const GUIDE_W = { 12: 3000, 24: 6000, 48: Number.POSITIVE_INFINITY } as const;

@@ -13,7 +13,7 @@ import { type DrivingSize, sizeDriving } from '../sources/driving.ts';
 import { type SolarSize, sizeSolar } from '../sources/solar.ts';
 import { controllersLoseWh, type Source, togetherW } from '../sources/source.ts';
 import { directWh } from '../sources/spared.ts';
-import { kitMassKg } from '../store/mass.ts';
+import { batteryKg, kitMassKg } from '../store/mass.ts';
 import { chargeWeightedMeanA } from '../store/peukert.ts';
 import { storeFactors } from '../store/requirement.ts';
 import { type StoreSize, sizeStore } from '../store/size.ts';
@@ -71,7 +71,7 @@ export function settle(asStored: Job, optionId?: string, effort?: Effort): Settl
   const nominalV = nominalVoltageV(system.store.chemistry, system.busVoltageV);
   const factors = storeFactors(system, chargeWeightedMeanA(bus.busW, nominalV));
   const store = sizeStore(system, brief, day.demand, factors, busPeak.weight / nominalV);
-  const driving = sizeDriving(brief, system, needWh, store.chargeLimitA, nominalV);
+  const driving = sizeDriving(brief, system, needWh, store.chargeLimitA);
   const perWatt = arrayDay(day.sun, day.ambientC, job.rules.arrayFactor);
   const drivenWh = job.rules.arrayCovers === 'everything' ? 0 : driving.yieldWh;
   const solar = sizeSolar(system, perWatt, Math.max(0, needWh - drivenWh));
@@ -103,8 +103,7 @@ export function settle(asStored: Job, optionId?: string, effort?: Effort): Settl
       driftWh: storeDriftWh(bus.busW, togetherW(sources, MINUTES_PER_DAY), roundTripEfficiency),
     },
     kitKg: kitMassKg(
-      system,
-      store.capacityWh,
+      store.bank?.kg ?? batteryKg(system, store.capacityWh),
       solar.ratingW,
       inverters.reduce((sum, { ratingW }) => sum + ratingW, 0),
     ),

@@ -14,15 +14,15 @@ export interface AlternatorLimit {
 /**
  * Available = rating × hot factor − own loads, and at most half the rating; through the DC-DC charger
  * P_out = I_in·V_in·η. Common practice.
- * @param nominalV nominal voltage of the store, V
+ * @param chargingV V at which the store is charged
  */
-export function alternatorLimit(alternator: Brief['alternator'], nominalV: number): AlternatorLimit {
+export function alternatorLimit(alternator: Brief['alternator'], chargingV: number): AlternatorLimit {
   const { ratingA, systemV } = alternator;
   const spareA = Math.max(0, ratingA * DEFAULT.alternatorHotFactor.value - DEFAULT.alternatorOwnLoadA.value);
   const shareA = ratingA * DEFAULT.alternatorShare.value;
   const inputA = Math.min(spareA, shareA);
   const inputV = (DEFAULT.alternatorVoltage12V.value * systemV) / 12;
-  const outputA = (inputA * inputV * DEFAULT.dcdcEfficiency.value) / nominalV;
+  const outputA = (inputA * inputV * DEFAULT.dcdcEfficiency.value) / chargingV;
   return { inputA, inputV, outputA, decidedBy: spareA < shareA ? 'spare' : 'share' };
 }
 

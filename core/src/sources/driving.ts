@@ -1,5 +1,6 @@
 import type { Brief, System } from '../job/schema.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
+import { chargingVoltageV } from '../reference/chemistries.ts';
 import { DEFAULT } from '../reference/defaults.ts';
 import { type AlternatorLimit, alternatorLimit, standardDcdc } from './alternator.ts';
 import type { Source } from './source.ts';
@@ -29,24 +30,23 @@ export interface DrivingSize {
 /**
  * @param needWh of the day, at the store
  * @param chargeLimitA A that the store may be charged with
- * @param nominalV of the store
  */
 export function sizeDriving(
   { alternator, driveHoursPerDay: hours }: Pick<Brief, 'alternator' | 'driveHoursPerDay'>,
-  { driving }: System,
+  { driving, busVoltageV }: System,
   needWh: number,
   chargeLimitA: number,
-  nominalV: number,
 ): DrivingSize {
-  const limit = alternatorLimit(alternator, nominalV);
+  const chargingV = chargingVoltageV(busVoltageV);
+  const limit = alternatorLimit(alternator, chargingV);
   const drives = hours >= SHORTEST_DRIVE_H;
-  const requiredA = drives ? needWh / (hours * nominalV) : 0;
+  const requiredA = drives ? needWh / (hours * chargingV) : 0;
   const isChosen = driving !== null;
   const suggestedA = standardDcdc(requiredA, Math.min(limit.outputA, chargeLimitA));
   const fitted = driving ?? (suggestedA > 0 ? [{ id: 'dcdc', name: 'DC-DC charger', ratingA: suggestedA }] : []);
   const ratingA = fitted.reduce((sum, one) => sum + one.ratingA, 0);
   const usedA = Math.min(ratingA, limit.outputA);
-  const yieldWh = usedA * nominalV * hours;
+  const yieldWh = usedA * chargingV * hours;
   const sources = fitted.map(({ id, name, ratingA: ofIt }): Source => {
     const share = ratingA > 0 ? ofIt / ratingA : 0;
     return {
@@ -55,7 +55,7 @@ export function sizeDriving(
       kind: 'driving',
       priority: 1,
       watts: driveProfile(hours, yieldWh * share),
-      limitW: ofIt * nominalV,
+      limitW: ofIt * chargingV,
       clippedWh: 0,
       efficiency: DEFAULT.dcdcEfficiency.value,
     };

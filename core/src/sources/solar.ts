@@ -1,4 +1,5 @@
 import type { System } from '../job/schema.ts';
+import { chargingVoltageV } from '../reference/chemistries.ts';
 import { DEFAULT } from '../reference/defaults.ts';
 import { ARRAY_STEP_W } from '../reference/sizes.ts';
 import { type ArrayDay, arrayWatts } from './array.ts';
@@ -33,7 +34,7 @@ export function sizeSolar({ arrays, busVoltageV }: System, day: ArrayDay, toCove
   const isChosen = arrays !== null;
   const suggestedW = Math.ceil(requiredW / ARRAY_STEP_W - 1e-9) * ARRAY_STEP_W;
   const fitted = arrays ?? [{ id: 'array', name: 'Solar array', ratingW: suggestedW, controllerA: null }];
-  const chargingV = (DEFAULT.chargeVoltage12V.value * busVoltageV) / 12;
+  const chargingV = chargingVoltageV(busVoltageV);
   const sources = fitted.map(({ id, name, ratingW, controllerA }): Source => {
     const limitW = controllerA === null ? null : controllerA * chargingV;
     const efficiency = DEFAULT.mpptEfficiency.value;

@@ -50,21 +50,21 @@ describe('what the alternator can give (by hand)', () => {
 
 describe('the DC-DC charger', () => {
   it('covers the day with the next standard size: 25.6 A needed is 30 A', () => {
-    // 655.36 Wh a day over 2 h at 12.8 V, lossless.
-    const job = withSystem(aJob([aLoad({ watts: 655.36, hours: 1 })], driving(2)), {
+    // 727.04 Wh a day over 2 h at 14.2 V, lossless.
+    const job = withSystem(aJob([aLoad({ watts: 727.04, hours: 1 })], driving(2)), {
       store: { roundTripEfficiency: 1 },
     });
     const { figures } = assess(job);
     expect(figures['dcdc.required'].value).toBeCloseTo(25.6, 9);
     expect(figures['dcdc.rating'].value).toBe(30);
-    expect(figures['alternator.yield'].value).toBeCloseTo(30 * 12.8 * 2, 9);
+    expect(figures['alternator.yield'].value).toBeCloseTo(30 * 14.2 * 2, 9);
   });
 
   it('is none without driving, and brings no more than the alternator can feed', () => {
     expect(assess(aJob([aLoad()], driving(0))).figures['dcdc.rating'].value).toBe(0);
     const greedy = withSystem(aJob([aLoad()], driving(1, { ratingA: 60, systemV: 12 })), { dcdc: { ratingA: 100 } });
     const { figures } = assess(greedy);
-    expect(figures['alternator.yield'].value).toBeCloseTo(figures['alternator.limit'].value * 12.8, 9);
+    expect(figures['alternator.yield'].value).toBeCloseTo(figures['alternator.limit'].value * 14.2, 9);
   });
 
   it('stays within what the battery may be charged with: 50 Ah AGM takes 10 A', () => {

@@ -5,9 +5,12 @@ import { DEFAULT } from '../reference/defaults.ts';
 /** kg of rigid panel for each W. Common practice. */
 export const panelKgPerW = (): number => DEFAULT.panelKgPerM2.value / DEFAULT.panelWPerM2.value;
 
-/** What battery, array and inverters weigh together, kg. Common practice. */
-export function kitMassKg({ store }: System, capacityWh: number, arrayW: number, invertersW: number): number {
+/** kg of a battery of which only the capacity is known. Common practice. */
+export function batteryKg({ store }: System, capacityWh: number): number {
   const { nominal12V, kgPer100Ah12V } = CHEMISTRY[store.chemistry];
-  const batteryKg = (capacityWh / nominal12V / 100) * kgPer100Ah12V;
-  return batteryKg + arrayW * panelKgPerW() + (invertersW / 1000) * DEFAULT.inverterKgPerKw.value;
+  return (capacityWh / nominal12V / 100) * kgPer100Ah12V;
 }
+
+/** What battery, array and inverters weigh together, kg. Common practice. */
+export const kitMassKg = (bankKg: number, arrayW: number, invertersW: number): number =>
+  bankKg + arrayW * panelKgPerW() + (invertersW / 1000) * DEFAULT.inverterKgPerKw.value;

@@ -1,5 +1,6 @@
 import type { Brief, System } from '../job/schema.ts';
 import { CHEMISTRY } from '../reference/chemistries.ts';
+import { type Bank, bankOf } from './bank.ts';
 import { type Demand, daysOf } from './demand.ts';
 import { givesWh, type StoreFactors, type StoreNeed, storeNeed } from './requirement.ts';
 
@@ -17,12 +18,15 @@ export interface StoreSize {
   /** Days it must last, at least one. */
   readonly daysAsked: number;
   readonly need: StoreNeed;
-  /** Ah of all strings at the bus voltage; null = as required. */
-  readonly fittedAh: number | null;
+  /** What is fitted; null = as required. */
+  readonly bank: Bank | null;
   readonly capacityWh: number;
   readonly ah: number;
   readonly usableWh: number;
+  /** Share left when it is old. */
+  readonly ageing: number;
   readonly chargeLimitA: number;
+  readonly dischargeLimitA: number;
   /** By its label, and as it is sized: old, cold, at the day's current. */
   readonly new: Lasts;
   readonly old: Lasts;
@@ -38,22 +42,27 @@ export function sizeStore(
 ): StoreSize {
   const daysAsked = Math.max(1, sunlessDays);
   const need = storeNeed(system, demand, daysAsked, factors, worstA);
-  const fittedAh = system.store.strings?.reduce((sum, { capacityAh }) => sum + capacityAh, 0) ?? null;
-  const capacityWh = fittedAh === null ? need.requiredWh : fittedAh * factors.nominalV;
+  const { chemistry, strings } = system.store;
+  const bank = strings && bankOf(strings, chemistry, system.busVoltageV);
+  const capacityWh = bank?.wh ?? need.requiredWh;
   const ah = capacityWh / factors.nominalV;
+  const ageing = bank ? bank.oldAh / bank.ah : factors.ageingReserve;
+  const data = CHEMISTRY[chemistry];
   const lasts = (state: 'new' | 'old'): Lasts => {
-    const gives = givesWh(capacityWh, factors, state);
+    const gives = givesWh(capacityWh, { ...factors, ageingReserve: ageing }, state);
     return { givesWh: gives, days: daysOf(demand, gives) };
   };
   return {
     factors,
     daysAsked,
     need,
-    fittedAh,
+    bank,
     capacityWh,
     ah,
     usableWh: capacityWh * factors.usableDepth,
-    chargeLimitA: ah * CHEMISTRY[system.store.chemistry].chargeLimitC,
+    ageing,
+    chargeLimitA: bank?.chargeA ?? ah * data.chargeLimitC,
+    dischargeLimitA: bank?.dischargeA ?? ah * data.dischargeLimitC,
     new: lasts('new'),
     old: lasts('old'),
   };

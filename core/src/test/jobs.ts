@@ -1,4 +1,4 @@
-import { blankCharger, blankJob } from '../job/blank.ts';
+import { blankCharger, blankJob, blankString } from '../job/blank.ts';
 import { plainLoad } from '../job/plainLoad.ts';
 import type { Charger, Inverter, Job, Load, Supply, System } from '../job/schema.ts';
 
@@ -66,7 +66,7 @@ function storeWith(
   { capacityAh, ...change }: Partial<System['store']> & { readonly capacityAh?: number | null } = {},
 ): System['store'] {
   const strings =
-    capacityAh === undefined ? {} : { strings: one(capacityAh, (ah) => ({ ...named('string'), capacityAh: ah })) };
+    capacityAh === undefined ? {} : { strings: one(capacityAh, (ah) => blankString('string', 'string', ah)) };
   return { ...store, ...strings, ...change };
 }
 

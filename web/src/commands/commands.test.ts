@@ -1,4 +1,4 @@
-import { APPLIANCES, blankJob, blankSupply, DAY_KINDS, type Job, proposeLoad } from '@joulemetric/core';
+import { APPLIANCES, blankJob, blankString, blankSupply, DAY_KINDS, type Job, proposeLoad } from '@joulemetric/core';
 import { validateJob } from '@joulemetric/core/validate';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
@@ -115,10 +115,7 @@ describe('commands', () => {
   });
 
   it('keep the energy of a chosen store when the voltage changes', () => {
-    const strings = [
-      { id: 'one', name: 'One', capacityAh: 200 },
-      { id: 'two', name: 'Two', capacityAh: 50 },
-    ];
+    const strings = [blankString('one', 'One', 200), blankString('two', 'Two', 50)];
     const job = changeStore('a', { strings })(blankJob('x'));
     const capacities = changeBusVoltage('a', 24)(job).options[0]?.system.store.strings?.map((one) => one.capacityAh);
     expect(capacities).toEqual([100, 25]);

@@ -1,4 +1,5 @@
 import {
+  type BatteryString,
   blankDevice,
   type DesignOption,
   type Device,
@@ -133,7 +134,7 @@ export const changeBusVoltage = (id: string, busVoltageV: System['busVoltageV'])
         busVoltageV,
         store: {
           ...store,
-          strings: store.strings?.map((one) => ({ ...one, capacityAh: one.capacityAh * scale })) ?? null,
+          strings: store.strings?.map((one) => rearranged(one, scale)) ?? null,
         },
         driving: driving?.map((one) => ({ ...one, ratingA: one.ratingA * scale })) ?? null,
         arrays: arrays?.map((one) => ({ ...one, controllerA: scaled(one.controllerA) })) ?? null,
@@ -141,6 +142,15 @@ export const changeBusVoltage = (id: string, busVoltageV: System['busVoltageV'])
       },
     };
   });
+
+/** A string for another voltage: of a unit of its own volts more or fewer in series, as many in all where that goes. */
+function rearranged(string: BatteryString, scale: number): BatteryString {
+  const { unitV, series, parallel, capacityAh } = string;
+  if (unitV === null) return { ...string, capacityAh: capacityAh * scale };
+  const behind = series / scale;
+  if (!Number.isInteger(behind) || behind > 24) return string;
+  return { ...string, series: behind, parallel: Math.max(1, Math.min(24, Math.round((series * parallel) / behind))) };
+}
 
 const LETTERS = 'ABCDEFGHIJKL';
 

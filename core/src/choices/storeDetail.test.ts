@@ -1,0 +1,193 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { assess } from '../assess/assess.ts';
+import { blankCharger, blankString } from '../job/blank.ts';
+import type { Job } from '../job/schema.ts';
+import { cyclesAt } from '../store/cycles.ts';
+import { findingOf } from '../test/findings.ts';
+import { aJob, aLoad, withSystem } from '../test/jobs.ts';
+import { storeDetail } from './storeDetail.ts';
+
+const at = (job: Job, busV: 12 | 24 | 48) => {
+  const found = storeDetail(job, 'a').voltages.find((one) => one.busV === busV);
+  if (!found) throw new Error(`nothing for ${busV} V`);
+  return found;
+};
+
+describe('the same job at 12, 24 and 48 V (by hand)', () => {
+  // 1,280 W straight from the bus for an hour: 100 A, 50 A, 25 A of LFP.
+  const job = aJob([aLoad({ watts: 1280, hours: 1, path: 'direct', maxV: 60 })]);
+
+  it('halves and quarters the current', () => {
+    expect([12, 24, 48].map((busV) => at(job, busV as 12).worstA)).toEqual([
+      expect.closeTo(100, 9),
+      expect.closeTo(50, 9),
+      expect.closeTo(25, 9),
+    ]);
+  });
+
+  it('sizes the leads by the fuse and tells their copper and their loss', () => {
+    // 1,280 W at 11 V are 116.4 A; × 1.25 is a 150 A fuse, 4 AWG or 25 mm² carries 160 A.
+    const { leadMm2, leadKg, leadWh } = at(job, 12);
+    expect(leadMm2).toBe(25);
+    // 25 mm² × 3 m × 8,930 kg/m³.
+    expect(leadKg).toBeCloseTo(25e-6 * 3 * 8930, 9);
+    // 100² A² × 0.780 mΩ/m × 3 m for an hour.
+    expect(leadWh).toBeCloseTo(100 ** 2 * 0.78e-3 * 3, 6);
+    const far = withSystem(job, { store: { leadM: 6 } });
+    expect(at(far, 12).leadWh).toBeCloseTo(4 * leadWh, 9);
+  });
+
+  it('a controller of 50 A carries 600 W by its name, 710 W at 14.2 V, twice that at 24 V', () => {
+    expect([at(job, 12).controllerW, at(job, 24).controllerW]).toEqual([
+      expect.closeTo(710, 9),
+      expect.closeTo(1420, 9),
+    ]);
+  });
+
+  it('what runs at 12 V only asks for a converter at 24 V: 1/9 of its energy and 0.5 % of its peak all day', () => {
+    const lamps = aJob([
+      aLoad({ watts: 100, hours: 5, path: 'direct' }),
+      aLoad({ watts: 50, path: 'direct', maxV: 32 }),
+    ]);
+    expect(at(lamps, 12)).toMatchObject({ converterLoads: 0, converterWh: 0 });
+    const { converterLoads, converterWh } = at(lamps, 24);
+    expect(converterLoads).toBe(1);
+    expect(converterWh).toBeCloseTo(500 / 9 + 100 * 0.005 * 24, 6);
+    expect(at(lamps, 48).converterLoads).toBe(2);
+  });
+
+  it('a 2.2 kW mains load draws about 220 A from a 12 V bank and about 107 A from a 24 V bank', () => {
+    const mains = withSystem(aJob([aLoad({ watts: 2200, path: 'inverter' })]), { store: { chemistry: 'agm' } });
+    expect(Math.abs(at(mains, 12).worstA / 220 - 1)).toBeLessThan(0.1);
+    expect(Math.abs(at(mains, 24).worstA / 107 - 1)).toBeLessThan(0.1);
+  });
+
+  it('the rule of thumb marks one of them: 2 kW 12 V, 4 kW 24 V, 8 kW 48 V', () => {
+    const marked = (watts: number) =>
+      storeDetail(aJob([aLoad({ watts, path: 'direct' })]), 'a')
+        .voltages.filter(({ isByGuide }) => isByGuide)
+        .map(({ busV }) => busV);
+    expect([2000, 4000, 8000].map(marked)).toEqual([[12], [24], [48]]);
+  });
+
+  it('small jobs stay at 12 V; what no common fuse carries there goes higher', () => {
+    const advised = (watts: number) => storeDetail(aJob([aLoad({ watts, path: 'inverter' })]), 'a').advised;
+    expect(advised(300)).toBe(12);
+    expect(advised(5000)).not.toBe(12);
+  });
+});
+
+describe('what fills it', () => {
+  it('each source alone, and all at once faster than any', () => {
+    const job = withSystem(
+      aJob([aLoad({ hours: 5 })], (j) => ({ ...j, brief: { ...j.brief, driveHoursPerDay: 2 } })),
+      {
+        store: { capacityAh: 200 },
+        dcdc: { ratingA: 30 },
+        array: { ratingW: 300 },
+        charger: { ...blankCharger('charger', 'Charger', 40) },
+      },
+    );
+    const { fillings } = storeDetail(job, 'a');
+    expect(fillings.map(({ kind }) => kind)).toEqual(['sun', 'driving', 'charger', 'all']);
+    const charger = fillings[2];
+    // 160 Ah between 20 and 99 % less the taper's last part: a little above 158 Ah ÷ (40 A × 0.98).
+    expect(charger?.hours).toBeGreaterThan(158 / 40 / 0.98);
+    expect(charger?.hours).toBeLessThan(1.3 * (158 / 40 / 0.98));
+    const all = fillings[3]?.hours ?? 0;
+    for (const { hours } of fillings.slice(0, 3)) expect(all).toBeLessThan(hours ?? 0);
+  });
+
+  it('nothing comes in, nothing is said', () => {
+    const none = withSystem(aJob([aLoad()]), { array: { ratingW: 0 }, dcdc: { ratingA: 0 } });
+    expect(storeDetail(none, 'a').fillings).toEqual([]);
+  });
+
+  it('a BMS of 20 A holds a charger of 80 A back', () => {
+    const job = withSystem(aJob([aLoad()]), {
+      array: { ratingW: 0 },
+      dcdc: { ratingA: 0 },
+      charger: { ...blankCharger('charger', 'Charger', 80) },
+      store: { strings: [{ ...blankString('s', 'S', 100), chargeA: 20 }] },
+    });
+    expect(storeDetail(job, 'a').fillings[0]).toMatchObject({ decidedBy: 'store' });
+    expect(storeDetail(job, 'a').fillings[0]?.hours).toBeGreaterThan(79 / 20);
+  });
+});
+
+describe('what a depth costs', () => {
+  it('asks for less store and lives less long: LFP 80 % 3,500 cycles, 100 % 2,200', () => {
+    const job = aJob([aLoad({ hours: 5 })], (j) => ({ ...j, brief: { ...j.brief, sunlessDays: 1 } }));
+    const { schools } = storeDetail(job, 'a');
+    expect(schools.map(({ depth, cycles }) => [depth, Math.round(cycles)])).toEqual([
+      [0.8, 3500],
+      [0.9, 3000],
+      [1, 2200],
+    ]);
+    expect(schools.map(({ isChosen }) => isChosen)).toEqual([true, false, false]);
+    // The same energy at 80 and 100 %: 5 : 4.
+    expect((schools[0]?.requiredAh ?? 0) / (schools[2]?.requiredAh ?? 1)).toBeCloseTo(1.25, 9);
+    // 2,200 days are 6.03 years; 3,500 days 9.6.
+    expect(schools[2]?.years).toBeCloseTo(2200 / 365, 9);
+    expect(schools[0]?.years).toBeCloseTo(3500 / 365, 9);
+  });
+
+  it('between known depths it falls evenly by its logarithm; years end with the calendar', () => {
+    expect(cyclesAt('lfp', 0.85)).toBeCloseTo(Math.sqrt(3500 * 3000), 6);
+    expect(cyclesAt('agm', 0.4)).toBeCloseTo(Math.sqrt(1200 * 600), 6);
+    const long = aJob([aLoad()], (j) => ({ ...j, brief: { ...j.brief, sunlessDays: 9 } }));
+    expect(storeDetail(long, 'a').schools.every(({ years }) => years <= 13)).toBe(true);
+  });
+
+  it('property: deeper never lives longer', () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom('lfp', 'agm', 'gel', 'flooded'),
+        fc.double({ min: 0.1, max: 1, noNaN: true }),
+        fc.double({ min: 0.1, max: 1, noNaN: true }),
+        (chemistry, a, b) => {
+          const [less, more] = [Math.min(a, b), Math.max(a, b)];
+          expect(cyclesAt(chemistry, more)).toBeLessThanOrEqual(cyclesAt(chemistry, less) + 1e-9);
+        },
+      ),
+    );
+  });
+});
+
+describe('the gauge', () => {
+  it('doubles with the bus and tells little of LFP: 0.3 V between 30 and 90 %', () => {
+    const { gauge } = storeDetail(withSystem(aJob([]), { busVoltageV: 24 }), 'a');
+    const volts = (soc: number) => gauge.find((row) => row.soc === soc)?.volts ?? Number.NaN;
+    expect(volts(1)).toBeCloseTo(27.2, 9);
+    expect((volts(0.9) - volts(0.3)) / 2).toBeCloseTo(0.3, 9);
+  });
+});
+
+describe('a bank of units in the job', () => {
+  it('that of the arrangement asked for finds no fault; its limit is the BMS’s', () => {
+    const strings = [{ ...blankString('s', 'S', 100), unitV: 12.8, series: 2, parallel: 2, dischargeA: 50 }];
+    const job = withSystem(aJob([aLoad({ watts: 2000, path: 'inverter' })]), { busVoltageV: 24, store: { strings } });
+    const { figures, findings } = assess(job);
+    expect(figures['store.ah'].value).toBeCloseTo(200, 9);
+    expect(figures['store.capacity'].value).toBeCloseTo(5120, 9);
+    expect(findingOf(findings, 'bank-voltage')).toBeUndefined();
+    // 2,000 W ask for some 85 A; 2 × 50 A are there. Of one string alone it would be a stop.
+    expect(findingOf(findings, 'store-current')).toBeUndefined();
+    const single = withSystem(job, { store: { strings: strings.map((one) => ({ ...one, parallel: 1 })) } });
+    expect(findingOf(assess(single).findings, 'store-current')?.values.limitA).toBeCloseTo(50, 9);
+  });
+
+  it('measured at 60 % it lasts 60 % as long new, and no longer when old than it is', () => {
+    const withHealth = (health: number | null) =>
+      assess(
+        withSystem(aJob([aLoad({ hours: 8, path: 'direct' })]), {
+          store: { strings: [{ ...blankString('s', 'S', 200), health }] },
+        }),
+      ).figures;
+    const [asNew, worn] = [withHealth(null), withHealth(0.6)];
+    expect(worn['store.days'].value / asNew['store.days'].value).toBeCloseTo(0.6, 6);
+    // 0.6 against the 0.8 that are left of a new one when it is old.
+    expect(worn['store.daysOld'].value / asNew['store.daysOld'].value).toBeCloseTo(0.6 / 0.8, 6);
+  });
+});

@@ -1,0 +1,235 @@
+import type { Job } from '../job/schema.ts';
+import { Effort } from '../moment/effort.ts';
+import { dcSide } from '../moment/inverterCable.ts';
+import { MINUTES_PER_DAY } from '../quantity/units.ts';
+import { CHEMISTRY, chargingVoltageV } from '../reference/chemistries.ts';
+import { COPPER_KG_PER_MM2_M, ohmPerM } from '../reference/conductors.ts';
+import { DEFAULT } from '../reference/defaults.ts';
+import { GUIDE_W } from '../reference/sizes.ts';
+import { type Settled, settle } from '../settle/settle.ts';
+import { type Charging, FULL_SOC, hoursToSoc, socAfter } from '../store/charging.ts';
+import { cyclesAt } from '../store/cycles.ts';
+
+/** How one source, or all together, fill the store from its reserve. */
+export interface Filling {
+  readonly name: string;
+  readonly kind: 'driving' | 'sun' | 'charger' | 'all';
+  /** A at the store while it is charged; of the sun at the best minute of the day. */
+  readonly amps: number;
+  /** h from the reserve to full, nothing drawing meanwhile; null = never. */
+  readonly hours: number | null;
+  /** What decides most of the time: the charger, or what the store takes. */
+  readonly decidedBy: 'source' | 'store';
+  /** Of driving: after a usual day's drive, by amps × hours alone and with the taper. */
+  readonly drive: {
+    readonly hours: number;
+    readonly inAh: number;
+    readonly flatSoc: number;
+    readonly soc: number;
+  } | null;
+}
+
+/** What a depth of use asks and costs. */
+export interface DepthSchool {
+  readonly depth: number;
+  readonly isChosen: boolean;
+  readonly requiredAh: number;
+  /** Cycles to the end of its life when used to that depth, and the years that makes in this job. */
+  readonly cycles: number;
+  readonly years: number;
+}
+
+/** This very job on another bus voltage. */
+export interface VoltageChoice {
+  readonly busV: 12 | 24 | 48;
+  readonly isChosen: boolean;
+  /** A from the store at the worst moment. */
+  readonly worstA: number;
+  readonly storeAh: number;
+  /** The bank's leads: area of each pole, their copper, and Wh a day that they lose. */
+  readonly leadMm2: number;
+  readonly leadKg: number;
+  readonly leadWh: number;
+  /** W of array that a controller of 50 A carries. */
+  readonly controllerW: number;
+  /** Loads that run at 12 V only, and Wh a day that a converter for them loses: idling and converting. */
+  readonly converterLoads: number;
+  readonly converterWh: number;
+  /** A of charger on the alternator that would cover the day. */
+  readonly drivingA: number;
+  /** Wh a day lost in all: as at any voltage, in the leads, in the converter. */
+  readonly lostWh: number;
+  /** What the trade's rule of thumb says of this worst moment. */
+  readonly isByGuide: boolean;
+}
+
+export interface StoreDetail {
+  readonly fillings: readonly Filling[];
+  readonly schools: readonly DepthSchool[];
+  readonly voltages: readonly VoltageChoice[];
+  /** The voltage with the least loss among those whose worst moment a common fuse carries. */
+  readonly advised: 12 | 24 | 48;
+  /** V at rest by state of charge, for this bus. */
+  readonly gauge: readonly { readonly soc: number; readonly volts: number }[];
+}
+
+/** A that one common fuse and cable carry; above, a higher voltage is the answer. Common practice. */
+const MOST_A = 300;
+/** Loss that tells voltages apart, as a share of the need: less is no reason to leave the simpler one. Common practice. */
+const TELLING = 0.03;
+/** A of a common solar controller. */
+const CONTROLLER_A = 50;
+
+/** All that the Store step says beyond the figures. @param effort what its searches may cost */
+export function storeDetail(job: Job, optionId: string, effort = Number.POSITIVE_INFINITY): StoreDetail {
+  const settled = settle(job, optionId, new Effort(effort));
+  const voltages = ([12, 24, 48] as const).map((busV) => atVoltage(job, settled, busV, effort));
+  return {
+    fillings: fillingsOf(settled),
+    schools: schoolsOf(job, settled, effort),
+    voltages,
+    advised: advisedOf(voltages, settled.ledger.total.batteryWh),
+    gauge: CHEMISTRY[settled.option.system.store.chemistry].restV.map(([soc, volts]) => ({
+      soc,
+      volts: (volts * settled.option.system.busVoltageV) / 12,
+    })),
+  };
+}
+
+function advisedOf(voltages: readonly VoltageChoice[], needWh: number): 12 | 24 | 48 {
+  const fit = voltages.filter(({ worstA }) => worstA <= MOST_A);
+  const able = fit.length > 0 ? fit : voltages.slice(-1);
+  const least = Math.min(...able.map(({ lostWh }) => lostWh));
+  // Where the loss does not tell them apart the lower voltage is the simpler.
+  return (able.find(({ lostWh }) => lostWh <= least + TELLING * needWh) ?? (able[0] as VoltageChoice)).busV;
+}
+
+/** The store as it is charged: what each source does alone, and all at once. */
+function fillingsOf({ store, driving, sources, option, brief }: Settled): Filling[] {
+  const { busVoltageV, chargers } = option.system;
+  const data = CHEMISTRY[option.system.store.chemistry];
+  const charging: Charging = {
+    capacityAh: store.ah,
+    limitA: store.chargeLimitA,
+    taperFromSoc: data.taperFromSoc,
+    coulombic: data.coulombic,
+  };
+  const reserve = 1 - store.factors.usableDepth;
+  const filled = (name: string, kind: Filling['kind'], amps: number, driveH = 0): Filling => {
+    const hours = hoursToSoc(charging, reserve, FULL_SOC, amps);
+    const drive =
+      kind === 'driving' && driveH > 0 && store.ah > 0
+        ? {
+            hours: driveH,
+            inAh: amps * driveH,
+            flatSoc: Math.min(1, reserve + (amps * driveH) / store.ah),
+            soc: socAfter(charging, reserve, amps, driveH),
+          }
+        : null;
+    const alone = hoursToSoc({ ...charging, limitA: Number.MAX_SAFE_INTEGER }, reserve, FULL_SOC, amps);
+    return {
+      name,
+      kind,
+      amps,
+      hours: Number.isFinite(hours) ? hours : null,
+      decidedBy: hours > 2 * alone ? 'store' : 'source',
+      drive,
+    };
+  };
+  const volts = chargingVoltageV(busVoltageV);
+  const bestA = (watts: Float64Array) => Math.max(0, ...watts) / volts;
+  const fillings = [
+    ...sources.filter(({ kind }) => kind === 'sun').map(({ name, watts }) => filled(name, 'sun', bestA(watts))),
+    ...(driving.usedA > 0 ? [filled('Driving', 'driving', driving.usedA, brief.driveHoursPerDay)] : []),
+    ...chargers.filter(({ ratingA }) => ratingA > 0).map(({ name, ratingA }) => filled(name, 'charger', ratingA)),
+  ].filter(({ amps }) => amps > 0);
+  const sum = fillings.reduce((total, { amps }) => total + amps, 0);
+  return fillings.length > 1 ? [...fillings, filled('All at once', 'all', sum)] : fillings;
+}
+
+/** The depths that are used, each with the store it asks for and the life it leaves. */
+function schoolsOf(job: Job, settled: Settled, effort: number): DepthSchool[] {
+  const { chemistry } = settled.option.system.store;
+  const { usableDepth } = settled.store.factors;
+  const usual = chemistry === 'lfp' ? [0.8, 0.9, 1] : [0.5, 0.6, 0.8];
+  const depths = [...new Set([...usual, usableDepth])].sort((a, b) => a - b);
+  return depths.map((depth) => {
+    const { store } = settle(
+      withSystem(job, settled.option.id, (system) => ({ ...system, store: { ...system.store, usableDepth: depth } })),
+      settled.option.id,
+      new Effort(effort),
+    );
+    const cycles = cyclesAt(chemistry, depth);
+    // The depth is reached once in the days it is sized for.
+    const years = Math.min(CHEMISTRY[chemistry].calendarYears, (cycles * store.daysAsked) / 365);
+    return {
+      depth,
+      isChosen: depth === usableDepth,
+      requiredAh: store.need.requiredWh / settled.nominalV,
+      cycles,
+      years,
+    };
+  });
+}
+
+function atVoltage(job: Job, now: Settled, busV: 12 | 24 | 48, effort: number): VoltageChoice {
+  const isChosen = now.option.system.busVoltageV === busV;
+  const settled = isChosen
+    ? now
+    : settle(
+        withSystem(job, now.option.id, (system) => ({
+          ...system,
+          busVoltageV: busV,
+          store: { ...system.store, strings: null },
+        })),
+        now.option.id,
+        new Effort(effort),
+      );
+  const { nominalV, busPeak, bus, driving, ledger, store } = settled;
+  const leadM = now.option.system.store.leadM ?? DEFAULT.leadM.value;
+  const side = dcSide(busPeak.weight, busV);
+  const areaMm2 = side.areaMm2 * side.parallel;
+  const loopOhm = (ohmPerM(side.areaMm2) / side.parallel) * 2 * leadM;
+  const leadWh = bus.busW.reduce((sum, w) => sum + (w / nominalV) ** 2 * loopOhm, 0) / 60;
+  const converter = busV === 12 ? { loads: 0, wh: 0 } : converterFor12V(settled, busV);
+  return {
+    busV,
+    isChosen,
+    worstA: busPeak.weight / nominalV,
+    storeAh: isChosen ? store.need.requiredWh / nominalV : store.ah,
+    leadMm2: areaMm2,
+    leadKg: areaMm2 * 2 * leadM * COPPER_KG_PER_MM2_M,
+    leadWh,
+    controllerW: CONTROLLER_A * chargingVoltageV(busV),
+    converterLoads: converter.loads,
+    converterWh: converter.wh,
+    drivingA: driving.requiredA,
+    lostWh: ledger.total.conversionWh + ledger.total.idleWh + ledger.total.storageWh + leadWh + converter.wh,
+    isByGuide: busPeak.weight <= GUIDE_W[busV] && (busV === 12 || busPeak.weight > GUIDE_W[busV === 24 ? 12 : 24]),
+  };
+}
+
+/** What a shared converter down to 12 V loses for the loads wired straight to the bus that bear no more. */
+function converterFor12V({ profiles }: Settled, busV: 24 | 48): { readonly loads: number; readonly wh: number } {
+  const bears = (maxV: number | null) => maxV !== null && maxV >= chargingVoltageV(busV);
+  const those = profiles.filter(({ load }) => load.path === 'direct' && !bears(load.maxV));
+  if (those.length === 0) return { loads: 0, wh: 0 };
+  let peakW = 0;
+  let wh = 0;
+  for (let m = 0; m < MINUTES_PER_DAY; m++) {
+    const w = those.reduce((sum, { meanW }) => sum + (meanW[m] as number), 0);
+    peakW = Math.max(peakW, w);
+    wh += w / 60;
+  }
+  const idleWh = peakW * DEFAULT.converterIdleShare.value * 24;
+  return { loads: those.length, wh: wh * (1 / DEFAULT.converterEfficiency.value - 1) + idleWh };
+}
+
+type System = Job['options'][number]['system'];
+
+const withSystem = (job: Job, optionId: string, change: (system: System) => System): Job => ({
+  ...job,
+  options: job.options.map((option) =>
+    option.id === optionId ? { ...option, system: change(option.system) } : option,
+  ),
+});
