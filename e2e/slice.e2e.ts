@@ -212,10 +212,10 @@ test('the keyboard alone takes down a load and walks the steps', async ({ page }
   await expect(page.locator('[data-load="toaster-2"] [data-cell="name"]')).toBeFocused();
   await page.keyboard.press('Control+Backspace');
   await expect(page.locator('[data-load]')).toHaveCount(1);
-  for (let i = 0; i < 3; i++) await page.keyboard.press('Alt+PageDown');
+  for (let i = 0; i < 4; i++) await page.keyboard.press('Alt+PageDown');
   await expect(page.getByRole('heading', { name: 'What should be fitted?' })).toBeVisible();
   await page.keyboard.press('Alt+PageUp');
-  await expect(page.getByRole('heading', { name: 'What comes together at the worst moment?' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'What holds it, and for how long?' })).toBeVisible();
   await goTo(page, 'r');
   await expect(page.getByRole('heading', { name: 'What should be fitted?' })).toBeVisible();
   await page.keyboard.press('Control+k');
@@ -232,7 +232,7 @@ test('options stand side by side and are switched, copied and compared', async (
   await page.keyboard.press('Control+k');
   await page.getByRole('option', { name: 'Copy this option' }).click();
   await page.getByRole('radio', { name: 'B 12 V' }).click();
-  await page.getByRole('link', { name: 'Result' }).first().click();
+  await page.getByRole('link', { name: 'Store' }).first().click();
   const current = page.locator(figure('peak.current')).first();
   const at12 = await current.textContent();
   await page.getByLabel('Bus').selectOption('24');

@@ -65,6 +65,8 @@ const VIEWS = [
     act: (page) => page.locator('[data-order="proved"]').waitFor(),
   },
   { file: 'phone-moment', job: 'Bookbinder', step: 'moment', size: PHONE },
+  { file: 'store', job: 'River', step: 'store' },
+  { file: 'phone-store', job: 'River', step: 'store', size: PHONE },
   { file: 'phone-result', job: 'River', step: 'result', size: PHONE },
 ];
 
@@ -77,6 +79,7 @@ await withApp(async ({ browser, baseURL }) => {
     await page.goto(id ? `/jobs/${id}/${step}` : '/');
     await page.getByRole('heading', { level: 1 }).waitFor();
     if (step === 'moment') await page.locator('[data-moment="ready"]').waitFor();
+    if (step === 'store') await page.locator('[data-store="ready"]').waitFor();
     if (step === 'result') await page.locator('[data-stay="ready"]').waitFor();
     await act?.(page);
     await page.evaluate(() => document.fonts.ready);

@@ -14,6 +14,7 @@ import './styles.css';
 const LATER = {
   paths: () => import('./steps/paths/Paths.tsx').then(({ Paths }) => ({ default: Paths })),
   moment: () => import('./steps/moment/Moment.tsx').then(({ Moment }) => ({ default: Moment })),
+  store: () => import('./steps/store/Store.tsx').then(({ Store }) => ({ default: Store })),
   card: () => import('./steps/moment/Card.tsx').then(({ Card }) => ({ default: Card })),
   result: () => import('./steps/result/Result.tsx').then(({ Result }) => ({ default: Result })),
 };

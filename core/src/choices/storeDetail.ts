@@ -46,6 +46,8 @@ export interface VoltageChoice {
   /** A from the store at the worst moment. */
   readonly worstA: number;
   readonly storeAh: number;
+  /** Main fuse; null when no common one is large enough. */
+  readonly fuseA: number | null;
   /** The bank's leads: area of each pole, their copper, and Wh a day that they lose. */
   readonly leadMm2: number;
   readonly leadKg: number;
@@ -197,6 +199,7 @@ function atVoltage(job: Job, now: Settled, busV: 12 | 24 | 48, effort: number): 
     isChosen,
     worstA: busPeak.weight / nominalV,
     storeAh: isChosen ? store.need.requiredWh / nominalV : store.ah,
+    fuseA: side.fuseA,
     leadMm2: areaMm2,
     leadKg: areaMm2 * 2 * leadM * COPPER_KG_PER_MM2_M,
     leadWh,

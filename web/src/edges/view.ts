@@ -1,4 +1,4 @@
-import { asFed, type DesignOption, type Evaluation, type Job } from '@joulemetric/core';
+import { asFed, type Bank, type DesignOption, type Evaluation, type Job } from '@joulemetric/core';
 import { keeping } from './keeping.ts';
 
 /** Columns of a load's lane: one for every ten minutes. */
@@ -16,6 +16,8 @@ export interface Drawn {
 /** What is sent of an evaluation: what its searches and steps went on from stays where it was made. */
 export interface Reckoned
   extends Pick<Evaluation, 'inverters' | 'feeds' | 'bus' | 'busPeak' | 'supplies' | 'stay' | 'assessment'> {
+  /** The units that are chosen; null = as required. */
+  readonly bank: Bank | null;
   /** In the order of the loads. */
   readonly drawn: readonly Drawn[];
 }
@@ -28,9 +30,9 @@ export interface View extends Reckoned {
 }
 
 export function reckonedOf(evaluation: Evaluation): Reckoned {
-  const { inverters, feeds, bus, busPeak, supplies, stay, assessment, profiles } = evaluation;
+  const { inverters, feeds, bus, busPeak, supplies, stay, assessment, profiles, store } = evaluation;
   const drawn = profiles.map(({ runningW, energyWh, meanW }) => ({ runningW, energyWh, skylineW: skylineOf(meanW) }));
-  return { inverters, feeds, bus, busPeak, supplies, stay, assessment, drawn };
+  return { inverters, feeds, bus, busPeak, supplies, stay, assessment, bank: store.bank, drawn };
 }
 
 /** Of the same profile the very same skyline. */

@@ -38,7 +38,7 @@ export function PhoneTabs({ onPalette }: { onPalette: () => void }) {
     >
       <div
         ref={strip}
-        className="flex min-w-0 grow snap-x overflow-x-auto [mask-image:linear-gradient(to_right,transparent,black_18px,black_calc(100%-18px),transparent)] [scrollbar-width:none]"
+        className="flex min-w-0 grow snap-x overflow-x-auto px-3 [mask-image:linear-gradient(to_right,transparent,black_18px,black_calc(100%-18px),transparent)] [scrollbar-width:none]"
       >
         {STEPS.map((step) => (
           <NavLink

@@ -12,7 +12,9 @@ import {
   type Ranking,
   rankMoves,
   type Sequence,
+  type StoreDetail,
   settle,
+  storeDetail,
 } from '@joulemetric/core';
 import { expose } from 'comlink';
 import { keeping } from '../edges/keeping.ts';
@@ -53,6 +55,9 @@ const computeWorker = {
     const started = performance.now();
     const detail = momentDetail(job, optionId, new Effort(effort));
     return { ...detail, tookMs: performance.now() - started };
+  },
+  storeDetail(job: Job, optionId: string, effort: number): StoreDetail {
+    return storeDetail(job, optionId, effort);
   },
   /** With the ms it took, for the benchmark. */
   rank(job: Job, optionId: string, tickedIds: readonly string[]): Ranking & { readonly tookMs: number } {

@@ -1,28 +1,12 @@
-import { changeBusVoltage, changeStore } from '../../commands/design.ts';
-import { useJob, useOption, useView } from '../../shell/JobContext.tsx';
-import { Choice, QuantityField } from '../../ui/Field.tsx';
+import { Link } from 'react-router';
+import { useJob, useView } from '../../shell/JobContext.tsx';
 import { Fig } from '../../ui/Fig.tsx';
 import { FitRow, useFindings } from '../../ui/FitRow.tsx';
-import { Parts } from '../../ui/Parts.tsx';
-import { RegionField } from '../../ui/RegionField.tsx';
 
-const CHEMISTRIES = [
-  { value: 'lfp', label: 'LFP' },
-  { value: 'agm', label: 'AGM' },
-  { value: 'gel', label: 'Gel' },
-  { value: 'flooded', label: 'Flooded lead' },
-] as const;
-const VOLTAGES = [
-  { value: '12', label: '12 V' },
-  { value: '24', label: '24 V' },
-  { value: '48', label: '48 V' },
-] as const;
-
-/** The battery bank: what it must hold, and what is chosen of it. */
+/** The battery bank as it follows from the Store step, where it is chosen. */
 export function StoreRow() {
-  const { edit, optionId } = useJob();
+  const { optionId } = useJob();
   const view = useView();
-  const { store, busVoltageV } = useOption().system;
   const findings = useFindings('store.capacity', 'peak.current', 'mass.kit');
   const days = Math.max(1, view.job.brief.sunlessDays);
   return (
@@ -31,7 +15,7 @@ export function StoreRow() {
       size={<Fig id="store.ah" />}
       aside={
         <>
-          at {busVoltageV} V · <Fig id="store.capacity" />
+          at {view.option.system.busVoltageV} V · <Fig id="store.capacity" />
         </>
       }
       findings={findings}
@@ -44,61 +28,15 @@ export function StoreRow() {
         </>
       }
     >
-      <Parts
-        parts={store.strings}
-        name="String"
-        unit="Ah"
-        kind="charge"
-        min={1}
-        max={20_000}
-        most={12}
-        sizeOf={({ capacityAh }) => capacityAh}
-        withValue={(string, capacityAh) => ({ ...string, capacityAh })}
-        blank={{ id: 'string', name: 'String', capacityAh: 100 }}
-        onChange={(strings, key) => edit(changeStore(optionId, { strings }), `store-${key}`)}
-      />
-      <Choice
-        label="Bus"
-        value={String(busVoltageV) as '12' | '24' | '48'}
-        options={VOLTAGES}
-        onChange={(volts) => edit(changeBusVoltage(optionId, Number(volts) as 12 | 24 | 48))}
-      />
-      <Choice
-        label="Chemistry"
-        value={store.chemistry}
-        options={CHEMISTRIES}
-        onChange={(chemistry) =>
-          edit(changeStore(optionId, { chemistry, usableDepth: null, roundTripEfficiency: null }))
-        }
-      />
-      <QuantityField
-        label="Depth used"
-        unit="%"
-        factor={0.01}
-        value={store.usableDepth}
-        auto={store.chemistry === 'lfp' ? '80, usual' : '50, usual'}
-        min={10}
-        max={100}
-        onChange={(usableDepth) => edit(changeStore(optionId, { usableDepth }), 'store-depth')}
-      />
-      <RegionField
-        quantity="°C"
-        label="Coldest it gets"
-        value={store.coldestC}
-        min={-40}
-        max={50}
-        onChange={(coldestC) => coldestC !== null && edit(changeStore(optionId, { coldestC }), 'store-cold')}
-      />
-      <QuantityField
-        label="Out ÷ in, round trip"
-        unit="%"
-        factor={0.01}
-        value={store.roundTripEfficiency}
-        auto="the usual"
-        min={50}
-        max={100}
-        onChange={(roundTripEfficiency) => edit(changeStore(optionId, { roundTripEfficiency }), 'store-round')}
-      />
+      <p className="col-span-full">
+        <Link
+          to={{ pathname: '../store', search: `?option=${optionId}` }}
+          relative="path"
+          className="border-b border-mark phone:inline-block phone:min-h-11"
+        >
+          Its units and voltage are chosen in the Store step
+        </Link>
+      </p>
     </FitRow>
   );
 }

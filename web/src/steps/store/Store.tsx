@@ -1,0 +1,69 @@
+import { useDeferredValue } from 'react';
+import { useStoreDetail } from '../../edges/useStoreDetail.ts';
+import { useAssessment, useJob, useView } from '../../shell/JobContext.tsx';
+import { PhoneOptions } from '../../shell/PhoneBar.tsx';
+import { Fig } from '../../ui/Fig.tsx';
+import { FindingLine } from '../../ui/FindingLine.tsx';
+import { StepHead } from '../../ui/Question.tsx';
+import { Arrangement } from './Arrangement.tsx';
+import { BankFields } from './BankFields.tsx';
+import { Fillings } from './Fillings.tsx';
+import { Gauge } from './Gauge.tsx';
+import { Schools } from './Schools.tsx';
+import { UseFields } from './UseFields.tsx';
+import { Voltages } from './Voltages.tsx';
+
+/** Step 5: the bank, what it gives and for how long, what fills it, and on which voltage. */
+export function Store() {
+  const { job, optionId } = useJob();
+  const view = useView();
+  const { findings } = useAssessment();
+  const { value: detail, problem } = useStoreDetail(useDeferredValue(job), optionId);
+  const days = Math.max(1, view.job.brief.sunlessDays);
+  return (
+    <div className="px-5 pb-10 pt-3.5 phone:px-4" data-store={detail ? 'ready' : 'waiting'}>
+      <PhoneOptions />
+      <StepHead question="What holds it, and for how long?">
+        <Fig id="store.required" /> needed for {days} sunless {days === 1 ? 'day' : 'days'}, which is{' '}
+        <Fig id="store.ah12" /> at 12 V or <Fig id="store.ah24" /> at 24 V
+      </StepHead>
+      <div className="space-y-1 pt-2">
+        {findings
+          .filter(({ where }) => where.step === 'store')
+          .map((finding) => (
+            <FindingLine key={finding.code + JSON.stringify(finding.values)} finding={finding} />
+          ))}
+        {problem && (
+          <p role="alert" className="text-copper">
+            {problem}
+          </p>
+        )}
+      </div>
+      <section
+        aria-label="Bank"
+        className="mt-2 grid grid-cols-[minmax(0,1fr)_minmax(280px,420px)] gap-x-10 gap-y-4 border-t border-line py-3 @max-[860px]:grid-cols-1"
+      >
+        <div>
+          <h2 className="text-body font-semibold">The bank</h2>
+          <p className="text-figure font-semibold">
+            <Fig id="store.ah" />{' '}
+            <span className="num text-number font-normal text-ink-2">
+              at {view.option.system.busVoltageV} V · <Fig id="store.capacity" /> · <Fig id="store.usable" /> of it used
+            </span>
+          </p>
+          <p className="num text-number leading-6 text-ink-2">
+            Lasts <Fig id="store.daysOld" /> without sun, old and at its coldest; <Fig id="store.days" /> new. Gives up
+            to <Fig id="peak.current" /> at the worst moment, <Fig id="peak.crate" after="." />
+          </p>
+          <BankFields />
+        </div>
+        <Arrangement fuseA={detail?.voltages.find(({ isChosen }) => isChosen)?.fuseA ?? null} />
+      </section>
+      <UseFields />
+      <Fillings fillings={detail?.fillings ?? null} />
+      <Schools schools={detail?.schools ?? null} />
+      <Voltages detail={detail} />
+      <Gauge gauge={detail?.gauge ?? null} />
+    </div>
+  );
+}

@@ -1,0 +1,80 @@
+import { changeBusVoltage, changeStore } from '../../commands/design.ts';
+import { useJob, useOption } from '../../shell/JobContext.tsx';
+import { Choice, QuantityField } from '../../ui/Field.tsx';
+import { RegionField } from '../../ui/RegionField.tsx';
+
+const CHEMISTRIES = [
+  { value: 'lfp', label: 'LFP' },
+  { value: 'agm', label: 'AGM' },
+  { value: 'gel', label: 'Gel' },
+  { value: 'flooded', label: 'Flooded lead' },
+] as const;
+const VOLTAGES = [
+  { value: '12', label: '12 V' },
+  { value: '24', label: '24 V' },
+  { value: '48', label: '48 V' },
+] as const;
+
+/** What it is and how it is used: whatever its units are. */
+export function UseFields() {
+  const { edit, optionId } = useJob();
+  const { store, busVoltageV } = useOption().system;
+  return (
+    <section
+      aria-label="How it is used"
+      className="grid grid-cols-7 items-end gap-x-5 gap-y-2 border-t border-line py-3 @max-[1000px]:grid-cols-4 @max-[560px]:grid-cols-2"
+    >
+      <Choice
+        label="Bus"
+        value={String(busVoltageV) as '12' | '24' | '48'}
+        options={VOLTAGES}
+        onChange={(volts) => edit(changeBusVoltage(optionId, Number(volts) as 12 | 24 | 48))}
+      />
+      <Choice
+        label="Chemistry"
+        value={store.chemistry}
+        options={CHEMISTRIES}
+        onChange={(chemistry) =>
+          edit(changeStore(optionId, { chemistry, usableDepth: null, roundTripEfficiency: null }))
+        }
+      />
+      <QuantityField
+        label="Depth used"
+        unit="%"
+        factor={0.01}
+        value={store.usableDepth}
+        auto={store.chemistry === 'lfp' ? '80, usual' : '50, usual'}
+        min={10}
+        max={100}
+        onChange={(usableDepth) => edit(changeStore(optionId, { usableDepth }), 'store-depth')}
+      />
+      <RegionField
+        quantity="°C"
+        label="Coldest it gets"
+        value={store.coldestC}
+        min={-40}
+        max={50}
+        onChange={(coldestC) => coldestC !== null && edit(changeStore(optionId, { coldestC }), 'store-cold')}
+      />
+      <QuantityField
+        label="Out ÷ in"
+        unit="%"
+        factor={0.01}
+        value={store.roundTripEfficiency}
+        auto="the usual"
+        min={50}
+        max={100}
+        onChange={(roundTripEfficiency) => edit(changeStore(optionId, { roundTripEfficiency }), 'store-round')}
+      />
+      <QuantityField
+        label="Leads, one way"
+        unit="m"
+        value={store.leadM}
+        auto="1.5, usual"
+        min={0.1}
+        max={30}
+        onChange={(leadM) => edit(changeStore(optionId, { leadM }), 'store-lead')}
+      />
+    </section>
+  );
+}

@@ -1,0 +1,91 @@
+import { formatNumber, type StoreDetail, showText, type VoltageChoice } from '@joulemetric/core';
+import { changeBusVoltage } from '../../commands/design.ts';
+import { useJob } from '../../shell/JobContext.tsx';
+import { Button } from '../../ui/Button.tsx';
+
+type Line = readonly [what: string, value: (choice: VoltageChoice) => string];
+
+const LINES: readonly Line[] = [
+  ['From the store at the worst moment', ({ worstA }) => showText(worstA, 'A')],
+  ['Store needed', ({ storeAh }) => showText(storeAh, 'Ah')],
+  ['Main fuse', ({ fuseA }) => (fuseA === null ? 'none common' : `${fuseA} A`)],
+  ['Leads, each pole', ({ leadMm2 }) => `${formatNumber(leadMm2)} mm²`],
+  ['Copper in them', ({ leadKg }) => `${formatNumber(leadKg, 1)} kg`],
+  ['Lost in them, a day', ({ leadWh }) => showText(leadWh, 'Wh')],
+  ['Array that a 50 A controller carries', ({ controllerW }) => showText(controllerW, 'W')],
+  ['DC-DC to cover the day by driving', ({ drivingA }) => (drivingA > 0 ? showText(drivingA, 'A') : 'no driving')],
+  [
+    'Loads for 12 V only, by a converter',
+    ({ converterLoads, converterWh }) =>
+      converterLoads === 0 ? '–' : `${converterLoads}, lose ${showText(converterWh, 'Wh')}`,
+  ],
+  ['Lost in all, a day', ({ lostWh }) => showText(lostWh, 'Wh')],
+];
+
+/** This very job at 12, 24 and 48 V, side by side. */
+export function Voltages({ detail }: { detail: StoreDetail | null }) {
+  const { edit, optionId } = useJob();
+  if (!detail) return null;
+  const { voltages, advised } = detail;
+  const guide = voltages.find(({ isByGuide }) => isByGuide)?.busV;
+  return (
+    <section aria-label="Voltages" className="border-t border-line py-3">
+      <h2 className="pb-1 text-body font-semibold">
+        12, 24 or 48 V{' '}
+        <span className="num font-normal text-note text-ink-2">this very job, everything else as it is</span>
+      </h2>
+      <table className="num w-full max-w-[860px] text-right">
+        <thead>
+          <tr className="border-b border-ink">
+            <td />
+            {voltages.map(({ busV, isChosen }) => (
+              <th
+                key={busV}
+                scope="col"
+                className={`py-1 pl-4 text-right ${isChosen ? 'font-semibold' : 'font-medium text-ink-2'}`}
+              >
+                {busV} V
+                <span className="block text-note font-normal text-ink-2">
+                  {busV === advised ? 'least lost' : isChosen ? 'as it is' : '\u00a0'}
+                </span>
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {LINES.map(([what, value]) => (
+            <tr key={what} className="border-b border-line-2 last:border-b-0 last:font-semibold">
+              <th scope="row" className="py-1 text-left font-normal text-ink-2">
+                {what}
+              </th>
+              {voltages.map((choice) => (
+                <td key={choice.busV} className={`pl-4 ${choice.isChosen ? 'bg-sheet font-semibold' : ''}`}>
+                  {value(choice)}
+                </td>
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <p className="mt-2 flex flex-wrap items-baseline gap-x-5 gap-y-1 text-ink-2">
+        <span>{because(detail, guide)}</span>
+        {voltages
+          .filter(({ isChosen }) => !isChosen)
+          .map(({ busV }) => (
+            <Button key={busV} onClick={() => edit(changeBusVoltage(optionId, busV))}>
+              Make it {busV} V
+            </Button>
+          ))}
+      </p>
+    </section>
+  );
+}
+
+function because({ voltages, advised }: StoreDetail, guide: number | undefined): string {
+  const others = voltages.filter(({ busV, worstA }) => busV < advised && worstA > 300);
+  const why =
+    others.length > 0
+      ? `${advised} V: at ${others.at(-1)?.busV} V the worst moment is more than one common fuse and cable carry.`
+      : `${advised} V loses least, or so little more that the simpler one stands.`;
+  return guide === undefined ? why : `${why} The trade’s rule of thumb for this worst moment: ${guide} V.`;
+}
