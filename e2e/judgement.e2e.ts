@@ -31,10 +31,12 @@ test('what such a job usually has is asked for: added with one tap, or said not 
   await expect(asked).toContainText('Phone?');
   await asked.getByRole('button', { name: 'There is none' }).click();
   await expect(asked).toContainText('Always on?');
+  await saved(page);
   await page.reload();
   await expect(asked).toContainText('Always on?');
   await saved(page);
-  expect((await storedJob(page, id)).loads).toHaveLength(4);
+  const stored = await storedJob(page, id);
+  expect([stored.loads.length, stored.hasNot]).toEqual([4, [{ id: 'phone' }]]);
 });
 
 test('a habit that shrinks the inverter is marked with one tap and stands on the client’s card', async ({ page }) => {

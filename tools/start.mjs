@@ -5,7 +5,7 @@ import { endOrphanServer, markServer, releaseDirectory, takeDirectory } from './
 import { ensureBuild, ensureNodePackages, ensurePostgres } from './lib/packages.mjs';
 import { dataDirectory } from './lib/paths.mjs';
 import { fail, say } from './lib/say.mjs';
-import { startServer } from './lib/server.mjs';
+import { answers, startServer } from './lib/server.mjs';
 import { supervise } from './lib/supervise.mjs';
 import { serverPlace } from './lib/unprivileged.mjs';
 
@@ -38,7 +38,7 @@ const server = await runServer(freshDemo ? 'replace' : 'first-start').catch(asyn
 });
 say(`Joulemetric is ready: http://127.0.0.1:${port}/`);
 
-const keptServer = supervise('The server', server, () => runServer('first-start'));
+const keptServer = supervise('The server', server, () => runServer('first-start'), { answers });
 keptServer.lost.then(async (reason) => {
   process.stderr.write(`\n${reason}\n`);
   await shutDown(1);

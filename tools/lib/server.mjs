@@ -5,13 +5,20 @@ import { ROOT } from './paths.mjs';
 /** The server says by it that trying again would not help. */
 export const HOPELESS = 2;
 
+/** ms within which a server that is well answers, however busy. */
+const ANSWER_MS = 8000;
+
+/** Whether a server answers at all; what it says does not matter: without its database it is still well. */
+export const answers = ({ port }) =>
+  fetch(`http://127.0.0.1:${port}/api/health`, { signal: AbortSignal.timeout(ANSWER_MS) }).then(() => true);
+
 /**
  * Starts the Express server in a process of its own; resolves when it listens, rejects with what it said
  * when it could not. It ends by itself when its starter is gone.
  * @param {{ databaseUrl: string, ownerUrl?: string, port: number, env?: NodeJS.ProcessEnv, quiet?: boolean,
  *   root?: string, user?: { uid: number, gid: number } | {} }} options `root` holds the program, `user` is whom it
  *   runs as
- * @returns {Promise<{ port: number, pid: number, stop: () => Promise<void>, exited: Promise<number> }>}
+ * @returns {Promise<{ port: number, pid: number, stop: () => Promise<void>, kill: () => void, exited: Promise<number> }>}
  */
 export function startServer({ databaseUrl, ownerUrl, port, env = {}, quiet = false, root = ROOT, user = {} }) {
   const server = fork(join(root, 'server', 'src', 'main.ts'), [], {
@@ -42,7 +49,8 @@ export function startServer({ databaseUrl, ownerUrl, port, env = {}, quiet = fal
     });
     server.once('message', (/** @type {{ port: number }} */ message) => {
       server.stderr?.pipe(process.stderr);
-      resolve({ port: message.port, pid: server.pid ?? 0, stop, exited });
+      const kill = () => void server.kill('SIGKILL');
+      resolve({ port: message.port, pid: server.pid ?? 0, stop, kill, exited });
     });
     exited.then((code) => {
       const error = new Error(said.trim() || 'the server stopped while starting');

@@ -6,16 +6,22 @@ const LONGEST_MS = 30_000;
 /** ms it must have lived for the next death to count as the first again. */
 const HEALTHY_MS = 60_000;
 
+/** ms between two questions whether it still answers, and how many in a row it may leave unanswered. */
+const ASK_MS = 10_000;
+const MOST_UNANSWERED = 3;
+
 /**
- * Keeps one process running: starts it again when it dies, after a wait that grows, saying so in one line.
- * @template {{ exited: Promise<number>, stop: () => Promise<void> }} T
+ * Keeps one process running: starts it again when it dies, after a wait that grows, saying so in one line. One that
+ * hangs is ended, and so dies.
+ * @template {{ exited: Promise<number>, stop: () => Promise<void>, kill?: () => void }} T
  * @param {string} name what is said to have died
  * @param {T} first running already
  * @param {() => Promise<T>} start
+ * @param {{ answers?: (running: T) => Promise<boolean>, askMs?: number }} [watch] how to tell that it hangs
  * @returns {{ stop: () => Promise<void>, lost: Promise<string> }} `lost` resolves with the reason when trying again
  *   would not help
  */
-export function supervise(name, first, start) {
+export function supervise(name, first, start, { answers, askMs = ASK_MS } = {}) {
   let current = first;
   let stopping = false;
   let wake = () => {};
@@ -53,6 +59,24 @@ export function supervise(name, first, start) {
     }
   };
   const watching = watch();
+  if (answers) void listen();
+  async function listen() {
+    let unanswered = 0;
+    let asked = current;
+    while (!stopping) {
+      await new Promise((resolve) => setTimeout(resolve, askMs).unref());
+      if (asked !== current) [asked, unanswered] = [current, 0];
+      const answered = await answers(asked).catch(() => false);
+      if (stopping || asked !== current) continue;
+      unanswered = answered ? 0 : unanswered + 1;
+      if (unanswered < MOST_UNANSWERED) continue;
+      say(`${name} does not answer; it is ended`);
+      unanswered = 0;
+      asked.kill?.();
+      // The next one has its own three.
+      while (!stopping && asked === current) await new Promise((resolve) => setTimeout(resolve, askMs).unref());
+    }
+  }
   return {
     lost: watching.then((reason) => (reason === '' ? new Promise(() => {}) : reason)),
     stop: async () => {

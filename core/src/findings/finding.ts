@@ -45,6 +45,7 @@ export const FINDING_CODES = [
   'no-port',
   'stepped-wave',
   'converter-undersized',
+  'converter-start',
   'voltage-range',
   'search-asleep',
   'off-hours',

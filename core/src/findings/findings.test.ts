@@ -200,6 +200,11 @@ const CASES: Readonly<Record<FindingCode, { bad: Job; good: Job }>> = {
     bad: withSystem(aJob([usb(15), usb(10)]), { devices: withConverter(20) }),
     good: withSystem(aJob([usb(15), usb(4)]), { devices: withConverter(20) }),
   },
+  'converter-start': {
+    // 18 W run on 20 W; the motor's start adds 30 W, or 5 W, to them: 25 W are held.
+    bad: withSystem(aJob([{ ...usb(10), startRatio: 4 }, usb(8)]), { devices: withConverter(20) }),
+    good: withSystem(aJob([{ ...usb(10), startRatio: 1.5 }, usb(8)]), { devices: withConverter(20) }),
+  },
   'voltage-range': {
     bad: aJob([aLoad({ minV: 10, maxV: 14 })]),
     good: aJob([aLoad({ minV: 10, maxV: 15 })]),
@@ -268,6 +273,19 @@ describe('findings', () => {
     expect(both).toContain('converter-undersized');
     expect(both).not.toContain('port-overload');
     expect(codes(withSystem(aJob([cooler('a')]), { devices: withPort(10) }))).not.toContain('converter-undersized');
+  });
+
+  it('a shared converter carries by the lanes what never runs together on it', () => {
+    const at = (startMin: number) => ({ ...usb(15), uses: [{ startMin, minutes: 60 }] });
+    const on = (coincide: 'any-time' | 'by-lanes') =>
+      codes(
+        withSystem(
+          aJob([at(60), at(600)], (job) => ({ ...job, rules: { ...job.rules, coincide } })),
+          { devices: withConverter(20) },
+        ),
+      );
+    expect(on('any-time')).toContain('converter-undersized');
+    expect(on('by-lanes')).not.toContain('converter-undersized');
   });
 
   it('and figures are all told of in docs/engineering.md', () => {

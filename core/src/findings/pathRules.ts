@@ -2,11 +2,14 @@ import { usesOn } from '../job/day.ts';
 import type { Device } from '../job/schema.ts';
 import type { LoadProfile } from '../loads/profile.ts';
 import { startOf } from '../moment/starts.ts';
+import { acLoadsOf, type WorstMoment, worstMoment } from '../moment/worstMoment.ts';
 import { chainOf } from '../paths/chain.ts';
 import { givenRatingW } from '../paths/feed.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
+import { DEFAULT } from '../reference/defaults.ts';
 import { MOTOR_FROM } from '../reference/starts.ts';
 import type { Assessed, Rule } from './finding.ts';
+import { namesOf } from './names.ts';
 
 /** V of a 12 V bus from nearly empty to charging; in proportion for 24 and 48 V. Common practice. */
 const BUS_12V = { low: 11, high: 14.6 } as const;
@@ -89,9 +92,7 @@ export const steppedWave: Rule = (assessed) =>
 export const converterUndersized: Rule = (assessed) => {
   const fed = [...fedBy(assessed, 'converter'), ...fedBy(assessed, 'port')];
   return [...new Set(fed.map(({ device }) => device))].flatMap((device) => {
-    const own = fed.filter((one) => one.device === device);
-    const weights = new Map(own.map(({ profile, runningW }) => [profile.load.id, runningW]));
-    const { weight, ids } = assessed.coincidence.heaviest(weights) ?? { weight: 0, ids: [] };
+    const { weight, ids } = momentOf(device, assessed).continuous;
     const ratingW = givenRatingW(device) ?? 0;
     // One load too many for a port by itself is told as such.
     if (weight <= ratingW + 1e-9 || (device.kind === 'port' && ids.length < 2)) return [];
@@ -105,6 +106,39 @@ export const converterUndersized: Rule = (assessed) => {
     ];
   });
 };
+
+/** What its loads come to at their worst moment, as those of an inverter do: by the lanes where that is the rule. */
+const momentOf = (device: Device, { profiles, option, slices, coincidence, job }: Assessed): WorstMoment =>
+  worstMoment(
+    acLoadsOf(profiles, option.system.devices, device.id),
+    slices,
+    coincidence,
+    job.rules.twoMayStart,
+    Number.POSITIVE_INFINITY,
+  );
+
+/** A shared converter that carries what runs, but not a motor that starts beside it. */
+export const converterStart: Rule = (assessed) =>
+  [...new Set(fedBy(assessed, 'converter').map(({ device }) => device))].flatMap((device) => {
+    const { continuous, surge } = momentOf(device, assessed);
+    const ratingW = givenRatingW(device) ?? 0;
+    const holdsW = ratingW * DEFAULT.converterStartFactor.value;
+    // What it cannot carry while it runs is told as that.
+    if (continuous.weight > ratingW + 1e-9 || surge.weight <= holdsW + 1e-9) return [];
+    return [
+      {
+        code: 'converter-start',
+        severity: 'caution',
+        where: { step: 'paths', ...(surge.starters[0] ? { loadId: surge.starters[0] } : {}) },
+        values: {
+          device: device.name,
+          name: namesOf(surge.starters, assessed.job.loads),
+          askedW: surge.weight,
+          holdsW,
+        },
+      },
+    ];
+  });
 
 /** The volts that reach an appliance: from the bus, or from what feeds it. */
 function voltsAt({ profiles, option, job }: Assessed) {

@@ -12,6 +12,7 @@ import {
 } from './inverterRules.ts';
 import { cannotHold, criticalSingleSource, doubleConversion, measureFirst, noLoads } from './loadRules.ts';
 import {
+  converterStart,
   converterUndersized,
   inverterLoop,
   noPort,
@@ -55,6 +56,7 @@ const RULES: readonly Rule[] = [
   steppedWave,
   voltageRange,
   converterUndersized,
+  converterStart,
   searchAsleep,
   offHours,
   idleDominates,

@@ -131,6 +131,12 @@ export interface FindingValues {
     readonly worstW: number;
     readonly loads: number;
   };
+  readonly 'converter-start': {
+    readonly device: string;
+    readonly name: string;
+    readonly askedW: number;
+    readonly holdsW: number;
+  };
   readonly 'voltage-range': {
     readonly name: string;
     readonly reachesV: number;

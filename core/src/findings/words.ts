@@ -199,6 +199,11 @@ const WORDS: { readonly [C in FindingCode]: (values: FindingValues[C]) => Words 
     why: `It is at its limit when the bank gives ${showText(n(v, 'atA'), 'A')}; alike, they would give ${showText(n(v, 'insteadA'), 'A')}. It also ages first.`,
     act: 'Match age, size and make of the strings, give the weaker one a bank of its own, or stay below that current.',
   }),
+  'converter-start': (v) => ({
+    what: `${s(v, 'name')} starting asks ${s(v, 'device')} for ${showText(n(v, 'askedW'), 'W')}; it holds some ${showText(n(v, 'holdsW'), 'W')}.`,
+    why: 'A converter has hardly more for a moment than it has for hours: it folds back, and everything on it dips.',
+    act: 'Wire the motor straight to the bus or a converter of its own, or take a larger one.',
+  }),
   'runs-short': (v) => ({
     what: `On day ${formatNumber(n(v, 'worstDay'))} of ${formatNumber(n(v, 'days'))} the store gives out at ${formatClock(n(v, 'atMin'))}; ${wh(v, 'unservedWh')} go unserved.`,
     why: `Played through minute by minute with the store old and at its coldest${n(v, 'fromDay') < n(v, 'worstDay') ? `, it is short from day ${formatNumber(n(v, 'fromDay'))}` : ''}.`,

@@ -166,6 +166,7 @@ export function blankJob(title: string): Job {
       arrayFactor: null,
     },
     loads: [],
+    hasNot: [],
     together: { atMost: [], always: [] },
     options: [blankOption('a', 'A 12 V')],
   };

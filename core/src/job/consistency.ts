@@ -11,6 +11,7 @@ export function* consistencyFaults(job: Job): Generator<Fault> {
   const loadIds = new Set(job.loads.map((load) => load.id));
   yield* repeated(job.loads, '/loads');
   yield* repeated(job.options, '/options');
+  yield* repeated(job.hasNot, '/hasNot');
   yield* repeated(job.brief.supplies, '/brief/supplies');
   for (const [g, { loads, most }] of job.together.atMost.entries()) {
     yield* unknownLoads(loads, loadIds, `/together/atMost/${g}/loads`);
@@ -22,6 +23,7 @@ export function* consistencyFaults(job: Job): Generator<Fault> {
   for (const [i, { system, feeds }] of job.options.entries()) {
     const at = `/options/${i}/system`;
     yield* repeated(system.devices, `${at}/devices`);
+    for (const [d, { points }] of system.devices.entries()) yield* pairFaults(points, `${at}/devices/${d}/points`);
     for (const list of ['driving', 'arrays', 'chargers'] as const) yield* repeated(system[list] ?? [], `${at}/${list}`);
     yield* repeated(system.store.strings ?? [], `${at}/store/strings`);
     yield* feedFaults(feeds, loadIds, `/options/${i}/feeds`);
@@ -93,6 +95,15 @@ function variantFaults({ variants, minV, maxV }: Load, path: string): Fault[] {
       ? [{ path: path.replace('variants', 'maxV'), expected: `at least minV, ${minV}`, found: `${maxV}` }]
       : []),
   ];
+}
+
+/** Nothing gives more than it takes. */
+function* pairFaults(
+  points: Job['options'][number]['system']['devices'][number]['points'],
+  path: string,
+): Generator<Fault> {
+  for (const [i, { outW, inW }] of points.entries())
+    if (outW > inW) yield { path: `${path}/${i}/inW`, expected: `at least outW, ${outW}`, found: `${inW}` };
 }
 
 /** A load names a device that at least one option has; a feed of an option a device of that option. */

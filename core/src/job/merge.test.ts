@@ -36,6 +36,13 @@ describe('two edits of one job put together', () => {
     expect(names(mergeJobs(base, mine, theirs))?.sort()).toEqual(['B', 'kettle', 'lamp']);
   });
 
+  it('what one says is not there and what the other says are both not there', () => {
+    const none = (...ids: string[]): Job => ({ ...base, hasNot: ids.map((id) => ({ id })) });
+    expect(mergeJobs(none('phone'), none('phone', 'fan-roof'), none('phone', 'water-pump'))?.hasNot).toEqual(
+      expect.arrayContaining([{ id: 'phone' }, { id: 'fan-roof' }, { id: 'water-pump' }]),
+    );
+  });
+
   it('puts what they added where they had it', () => {
     const theirs = {
       ...base,

@@ -144,9 +144,10 @@ function chargersFrom(charger: unknown): unknown {
   return [{ id: 'charger-1', name: 'Charger', ...charger }];
 }
 
-/** Version 5: strings of units in series and parallel, with what is known of them; the length of the bank's leads. */
+/** Version 5: strings of units in series and parallel, with what is known of them; the bank's leads; what a job has not. */
 function fromCapacitiesToUnits(older: Document): Document {
   return {
+    hasNot: [],
     ...older,
     options: each(older.options, (option) => ({
       ...option,

@@ -107,6 +107,10 @@ export const JobSchema = Type.Object(
       'the electrician’s schools',
     ),
     loads: Type.Array(LoadSchema, { maxItems: MOST_LOADS }),
+    hasNot: Type.Array(object({ id: text(80, 'a type of the catalogue, or a load and what it lacks', 1) }), {
+      maxItems: 200,
+      description: 'what such a job usually has and this one does not: it is not asked for again',
+    }),
     together: object(
       {
         atMost: Type.Array(

@@ -22,6 +22,9 @@ describe('what such a job usually has', () => {
 
   it('is named when it lacks, and not when it is there under any name', () => {
     expect(names('fridge', 'kettle', 'laptop 38W')).toEqual(['lights-led', 'phone', 'always-on', 'water-pump']);
+    const job = typed('fridge', 'kettle', 'laptop 38W');
+    const said = { ...job, hasNot: [{ id: 'phone' }, { id: 'water-pump' }] };
+    expect(missingUsuals(said).map(({ key }) => key)).toEqual(['lights-led', 'always-on']);
     const there = names('fridge', 'kettle', 'reading lamp 3W', '2 phones', 'standby 5W', 'pump 12V 4A', 'fan 8W');
     expect(there).toEqual(['battery-monitor']);
   });
@@ -40,7 +43,7 @@ describe('what such a job usually has', () => {
   });
 
   it('offers only types of the catalogue, ready to be added', () => {
-    for (const { load } of missingUsuals(typed('kettle', 'laptop', 'toaster'), 99)) {
+    for (const { load } of missingUsuals(typed('kettle', 'laptop', 'toaster'))) {
       const appliance = APPLIANCES.find(({ id }) => id === load.type);
       expect(appliance && loadFrom(appliance, 'x').draw).toEqual(load.draw);
     }

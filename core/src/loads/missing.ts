@@ -55,15 +55,16 @@ const USUALS: readonly Usual[] = [
 /** Loads from which a list is one: before that everything is missing. */
 const LIST_FROM = 3;
 
-/** What is usual and not there, at most a few. @param idFor makes an id that is free in the job */
-export function missingUsuals(job: Job, most = 4): Missing[] {
+/** What is usual, not there, and not said to be none. */
+export function missingUsuals(job: Job): Missing[] {
   if (job.loads.length < LIST_FROM) return [];
   const lacks = USUALS.filter(({ has, when }) => when(job) && !job.loads.some((load) => tells(load, has)));
   const asTypes = lacks.flatMap(({ type, why }) => {
     const appliance = APPLIANCES.find(({ id }) => id === type);
     return appliance ? [{ key: type, name: appliance.name, why, load: loadFrom(appliance, type) }] : [];
   });
-  return [...withoutEnds(job), ...asTypes].slice(0, most);
+  const none = new Set(job.hasNot.map(({ id }) => id));
+  return [...withoutEnds(job), ...asTypes].filter(({ key }) => !none.has(key));
 }
 
 /** A machine taken down by its one figure, of which the type has more: the glow of a heater's stop, what keeps coffee warm. */

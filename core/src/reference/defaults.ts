@@ -25,6 +25,8 @@ export const DEFAULT = {
   searchIdleShare: sourced(0.15, ORIGIN.memory),
   /** Standby of a shared DC-DC converter, share of its rating. */
   converterIdleShare: sourced(0.005, ORIGIN.memory),
+  /** What a DC-DC converter gives for the moment of a start, × its rating. */
+  converterStartFactor: sourced(1.25, ORIGIN.memory),
   /** A portable station's output: what it gives of what its store held, and its standby, share of its rating. */
   portEfficiency: sourced(0.85, ORIGIN.practice),
   portIdleShare: sourced(0.01, ORIGIN.memory),

@@ -112,8 +112,9 @@ export const aGenerator = (ratedW: number, part: Partial<Extract<Supply, { kind:
 /** The job as a program of version 3 wrote it, where it had but one of each. */
 export function asVersion3(job: Job) {
   const { longitudeDeg: _1, utcOffsetH: _2, heightM: _3, monthly: _4, ...place } = job.brief.place;
+  const { hasNot: _9, ...then } = job;
   return {
-    ...job,
+    ...then,
     schemaVersion: 3,
     brief: { ...job.brief, place },
     loads: job.loads.map(({ uses, variants, ...load }) => ({
@@ -122,7 +123,7 @@ export function asVersion3(job: Job) {
       variants: variants.map(({ on, uses: other }) => ({ on, runs: other })),
     })),
     options: job.options.map(({ feeds: _5, system: { driving, arrays, chargers, ...system }, ...option }) => {
-      const { strings, ...store } = system.store;
+      const { strings, leadM: _10, ...store } = system.store;
       const { id: _6, name: _7, ...charger } = chargers[0] ?? blankCharger('charger', 'Charger', 0);
       return {
         ...option,

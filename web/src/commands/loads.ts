@@ -140,3 +140,9 @@ export const moveLoad =
     if (!load || to < 0 || to >= job.loads.length) return job;
     return { ...job, loads: job.loads.toSpliced(from, 1).toSpliced(to, 0, load) };
   };
+
+/** What such a job usually has is not there, as somebody said: it is not asked for again. */
+export const hasNot =
+  (key: string): Edit =>
+  (job) =>
+    job.hasNot.some(({ id }) => id === key) ? job : { ...job, hasNot: [...job.hasNot, { id: key }] };

@@ -1,6 +1,6 @@
 import { editedKind, loadOn, variantOn } from '@joulemetric/core';
 import { defaultRangeExtractor, useVirtualizer } from '@tanstack/react-virtual';
-import { type RefObject, useCallback, useMemo, useRef } from 'react';
+import { type RefObject, useCallback, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { moveLoadTo } from '../../commands/loads.ts';
 import { useAssessment, useFed, useJob, usePanels, useView } from '../../shell/JobContext.tsx';
 import { Num } from '../../ui/Number.tsx';
@@ -54,6 +54,9 @@ export function LoadSheet({
   const { selected, ticked, select, tick } = selection;
   const { day } = live.brief;
   const laneScaleW = useMemo(() => Math.max(1, ...view.drawn.map(({ runningW }) => runningW)), [view]);
+  const [scrollMargin, setScrollMargin] = useState(0);
+  // What stands above the list may grow or shrink with every edit.
+  useLayoutEffect(() => setScrollMargin(marginOf(list.current)));
   const keyOf = (index: number): string => {
     const item = items[index];
     return item?.kind === 'load' ? item.load.id : `group ${item?.name}`;
@@ -64,7 +67,7 @@ export function LoadSheet({
     estimateSize: (index) => (items[index]?.kind === 'group' ? GROUP_PX : isPhone ? PHONE_ROW_PX : ROW_PX),
     getItemKey: keyOf,
     overscan: 12,
-    scrollMargin: marginOf(list.current),
+    scrollMargin,
     // What is being edited stays, and so does what could not be read: nothing typed is lost by scrolling.
     rangeExtractor: (range) => {
       const kept = [...(list.current?.querySelectorAll<HTMLElement>(KEPT_ROWS) ?? [])];

@@ -1,4 +1,4 @@
-import { useCallback, useMemo, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useAssessment, useJob, useView } from '../../shell/JobContext.tsx';
 import { PhoneOptions } from '../../shell/PhoneBar.tsx';
 import { useIsPhone } from '../../shell/useIsPhone.ts';
@@ -81,7 +81,9 @@ function Sheet({ isPhone }: { isPhone: boolean }) {
   );
   const select = useCallback((id: string) => setSelected(id), []);
   const order = useRef(items);
-  order.current = items;
+  useEffect(() => {
+    order.current = items;
+  }, [items]);
   const tick = useCallback((id: string, extend: boolean) => {
     const shown = order.current.flatMap((item) => (item.kind === 'load' ? [item.load.id] : []));
     const from = extend && lastTicked.current ? shown.indexOf(lastTicked.current) : -1;

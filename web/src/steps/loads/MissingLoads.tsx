@@ -1,36 +1,14 @@
 import { type Missing, missingUsuals } from '@joulemetric/core';
-import { useMemo, useState } from 'react';
-import { addLoad, changeLoad, roomFor } from '../../commands/loads.ts';
+import { useMemo } from 'react';
+import { addLoad, changeLoad, hasNot, roomFor } from '../../commands/loads.ts';
 import { useJob } from '../../shell/JobContext.tsx';
-
-/** What this job does not have, as somebody has said: remembered in this browser. */
-const keyOf = (jobId: string): string => `joulemetric:has-not:${jobId}`;
-
-function saidNo(jobId: string): string[] {
-  try {
-    const said: unknown = JSON.parse(localStorage.getItem(keyOf(jobId)) ?? '[]');
-    return Array.isArray(said) ? said.filter((one) => typeof one === 'string') : [];
-  } catch {
-    return [];
-  }
-}
 
 /** One line: what such a job usually has and this list lacks, one tap to add, one to say no. */
 export function MissingLoads() {
-  const { job, session, edit } = useJob();
-  const [no, setNo] = useState(() => saidNo(session.id));
-  const missing = useMemo(() => missingUsuals(job, 99), [job]).filter(({ key }) => !no.includes(key));
+  const { job, edit } = useJob();
+  const missing = useMemo(() => missingUsuals(job), [job]);
   const [first] = missing;
   if (!first || roomFor(job) < 1) return null;
-  const refuse = () => {
-    const next = [...no, first.key];
-    setNo(next);
-    try {
-      localStorage.setItem(keyOf(session.id), JSON.stringify(next));
-    } catch {
-      // Not kept: it is asked again at the next visit.
-    }
-  };
   const take = ({ key, load }: Missing) =>
     edit(key === `${load.id}-phases` ? changeLoad(load.id, { draw: load.draw, uses: load.uses }) : addLoad(load));
   return (
@@ -42,7 +20,7 @@ export function MissingLoads() {
       <button type="button" onClick={() => take(first)} className="border-b border-ink text-ink phone:min-h-11">
         {first.key === `${first.load.id}-phases` ? 'Put it in' : 'Add it'}
       </button>
-      <button type="button" onClick={refuse} className="border-b border-mark phone:min-h-11">
+      <button type="button" onClick={() => edit(hasNot(first.key))} className="border-b border-mark phone:min-h-11">
         There is none
       </button>
       {missing.length > 1 && <span className="num">and {missing.length - 1} more to ask</span>}
