@@ -26,12 +26,15 @@ test('a load is fed otherwise in one option, arrays stand side by side, a table 
   await array.getByRole('button', { name: 'One more beside it' }).click();
   await array.getByLabel('Array 2', { exact: true }).fill('150');
   await array.getByLabel('Controller of Array 1').fill('10');
+  await array.getByLabel('Shade on Array 2').fill('20');
+  await array.getByLabel('Tilt of Array 2').fill('30');
+  await array.getByLabel('Array 2 faces, from north').fill('180');
   await expect(page.locator('[data-figure="array.rating"]').first()).toContainText('450');
   await saved(page);
   job = await storedJob(page, id);
   expect(job.options[1]?.system.arrays).toMatchObject([
     { ratingW: 300, controllerA: 10 },
-    { ratingW: 150, controllerA: null },
+    { ratingW: 150, controllerA: null, slopeDeg: 30, azimuthDeg: 180, shade: 0.2 },
   ]);
   expect(job.options[0]?.system.arrays).toBeNull();
   await array.getByLabel('Array 2', { exact: true }).fill('');

@@ -83,14 +83,14 @@ describe('an array by hand', () => {
     [800, 52],
     [400, 36],
   ])('at %d W/m² and 20 °C its cells have %d °C', (g, cellC) => {
-    const { perRatedW, heatFactor } = arrayDay(steady(g), air, null);
+    const { perRatedW, heatFactor } = arrayDay(steady(g).irradianceWm2, air, null);
     const heat = 1 - 0.004 * (cellC - 25);
     expect(heatFactor).toBeCloseTo(heat, 9);
     expect(perRatedW[600]).toBeCloseTo((g / 1000) * heat * other, 9);
   });
 
   it('with one flat factor gives that share of the laboratory’s watts, hot or cold', () => {
-    const { perRatedW, heatFactor } = arrayDay(steady(500), air, 0.75);
+    const { perRatedW, heatFactor } = arrayDay(steady(500).irradianceWm2, air, 0.75);
     expect(perRatedW[1]).toBeCloseTo(0.375, 12);
     expect(heatFactor).toBe(1);
   });

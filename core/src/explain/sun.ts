@@ -109,8 +109,10 @@ const rating = ({ solar }: Settled): Draft => ({
 });
 
 function yielded(settled: Settled): Draft {
-  const { clippedWh, yieldWh } = settled.solar;
-  const shares = factors(settled);
+  const { clippedWh, yieldWh, lieFactor } = settled.solar;
+  const flat = settled.option.system.arrays?.every(({ slopeDeg, shade }) => slopeDeg === 0 && shade === 0) ?? true;
+  const lie = computed('lie', 'By how they lie, and shade', lieFactor, '');
+  const shares = flat ? factors(settled) : [...factors(settled), lie];
   const clips = clippedWh > 0;
   const clipped = computed('clipped', 'Held back by controllers at their limit', clippedWh, 'Wh');
   return {

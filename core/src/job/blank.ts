@@ -1,4 +1,4 @@
-import type { BatteryString, Charger, DesignOption, Device, Inverter, Job, Supply } from './schema.ts';
+import type { BatteryString, Charger, DesignOption, Device, Inverter, Job, SolarArray, Supply } from './schema.ts';
 import { SCHEMA_VERSION } from './values.ts';
 
 /** What is said of no device yet; on while one of its loads runs. */
@@ -108,6 +108,17 @@ export function blankOption(id: string, name: string): DesignOption {
     feeds: [],
   };
 }
+
+/** An array flat on the roof, unshaded, with a controller that is large enough. */
+export const blankArray = (id: string, name: string, ratingW: number): SolarArray => ({
+  id,
+  name,
+  ratingW,
+  controllerA: null,
+  slopeDeg: 0,
+  azimuthDeg: null,
+  shade: 0,
+});
 
 /** A string of one unit at the bus voltage, of which nothing but its capacity is known. */
 export const blankString = (id: string, name: string, capacityAh: number): BatteryString => ({

@@ -5,8 +5,8 @@ import { togetherW } from '../sources/source.ts';
 import { sunAheadMin } from '../sun/day.ts';
 import { findingOf } from '../test/findings.ts';
 import { aHookup, aJob, aLoad, withSupplies, withSystem } from '../test/jobs.ts';
-import { blankCharger, blankJob, blankString } from './blank.ts';
-import type { Job, Place, System } from './schema.ts';
+import { blankArray, blankCharger, blankJob, blankString } from './blank.ts';
+import type { Job, Place, SolarArray, System } from './schema.ts';
 
 /** What the lists of version 4 come to, by arithmetic beside the code. */
 
@@ -32,7 +32,7 @@ describe('several of a kind', () => {
     expect(value(withParts(job, { store: { ...store, strings } }), 'store.ah')).toBeCloseTo(160, 9);
     const driving = [20, 15].map((ratingA, i) => ({ ...named(`d-${i}`), ratingA }));
     expect(value(withParts(job, { driving }), 'dcdc.rating')).toBe(35);
-    const arrays = [300, 150].map((ratingW, i) => ({ ...named(`a-${i}`), ratingW, controllerA: null }));
+    const arrays = [300, 150].map((ratingW, i) => blankArray(`a-${i}`, 'Array', ratingW));
     expect(value(withParts(job, { arrays }), 'array.rating')).toBe(450);
   });
 
@@ -46,7 +46,7 @@ describe('several of a kind', () => {
   const arrayW = ({ solar }: Evaluation) => togetherW(solar.sources, 1440);
 
   it('a controller holds its own array to its A at 14.2 V, and no other', () => {
-    const one = { ...named('one'), ratingW: 1000, controllerA: null };
+    const one = blankArray('one', 'One', 1000);
     const sunny = atPlace(job, { peakSunHours: 6, dayTempC: 15 });
     const free = evaluate(withParts(sunny, { arrays: [one, { ...one, id: 'two' }] }));
     const freeW = arrayW(free);
@@ -59,6 +59,28 @@ describe('several of a kind', () => {
     const sum = heldW.reduce((total, w) => total + w, 0) / 60;
     expect(held.assessment.figures['sun.yield'].value).toBeCloseTo(sum, 6);
     expect(Math.max(...freeW) / 2).toBeGreaterThan(284);
+  });
+
+  it('an array yields as it lies: shade takes its share, a slope to the winter noon adds, and the working says so', () => {
+    const winter = atPlace({ ...job, brief: { ...job.brief, months: [12] } }, { latitudeDeg: 50, sky: 'very-clear' });
+    const flat = blankArray('a', 'A', 400);
+    const yieldOf = (...arrays: SolarArray[]) => assess(withParts(winter, { arrays })).figures['sun.yield'];
+    const none = yieldOf(flat).value;
+    expect(yieldOf({ ...flat, shade: 0.25 }).value).toBeCloseTo(0.75 * none, 9);
+    const south = yieldOf({ ...flat, slopeDeg: 60, azimuthDeg: 180 });
+    expect(south.value).toBeGreaterThan(1.5 * none);
+    expect(yieldOf({ ...flat, slopeDeg: 60, azimuthDeg: 0 }).value).toBeLessThan(0.6 * none);
+    const any = yieldOf({ ...flat, slopeDeg: 60, azimuthDeg: null }).value;
+    expect(any).toBeGreaterThan(0.7 * none);
+    expect(any).toBeLessThan(south.value);
+    // Two lie each in its own way.
+    const both = yieldOf({ ...flat, shade: 0.5 }, { ...flat, id: 'b', slopeDeg: 60, azimuthDeg: 180 });
+    expect(both.value).toBeCloseTo(0.5 * none + south.value, 6);
+    const told = Object.fromEntries(both.working.inputs.map(({ symbol, value }) => [symbol, Number(value)]));
+    const { array = 0, sun = 0, heat = 0, rest = 0, lie = 0 } = told;
+    expect(array * sun * heat * rest * lie).toBeCloseTo(both.value, 6);
+    expect(both.working.formula).toContain('{lie}');
+    expect(yieldOf(flat).working.formula).not.toContain('{lie}');
   });
 
   it('chargers draw side by side on a supply: 30 A and 10 A ask for 473.3 and 157.8 W of mains', () => {

@@ -144,7 +144,7 @@ function chargersFrom(charger: unknown): unknown {
   return [{ id: 'charger-1', name: 'Charger', ...charger }];
 }
 
-/** Version 5: strings of units in series and parallel, with what is known of them; the bank's leads; what a job has not. */
+/** Version 5: strings of units in series and parallel, with what is known of them; the bank's leads; how arrays lie; what a job has not. */
 function fromCapacitiesToUnits(older: Document): Document {
   return {
     hasNot: [],
@@ -158,6 +158,7 @@ function fromCapacitiesToUnits(older: Document): Document {
           ...store,
           strings: each(store.strings, (string) => ({ ...NEW_STRING_IN_5, ...string })),
         })),
+        arrays: each(system.arrays, (array) => ({ slopeDeg: 0, azimuthDeg: null, shade: 0, ...array })),
       })),
     })),
   };

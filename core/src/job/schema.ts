@@ -148,6 +148,7 @@ export type DesignOption = Job['options'][number];
 export type System = DesignOption['system'];
 export type Chemistry = System['store']['chemistry'];
 export type BatteryString = NonNullable<System['store']['strings']>[number];
+export type SolarArray = NonNullable<System['arrays']>[number];
 export type Device = System['devices'][number];
 export type Inverter = Extract<Device, { kind: 'inverter' }>;
 export type Day = Brief['day'];

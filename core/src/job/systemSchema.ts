@@ -41,6 +41,9 @@ const Arrays = Type.Array(
     ...part,
     ratingW: number(0, 20_000, 'laboratory watts of its panels'),
     controllerA: orNull(1, 1000, 'A at the bus that its controller gives at most; null = no limit'),
+    slopeDeg: number(0, 90, '° from the horizontal; 0 = flat'),
+    azimuthDeg: orNull(0, 360, '° clockwise from north that it faces; null = any, as the vehicle happens to stand'),
+    shade: number(0, 0.95, 'share of the day’s yield that shade takes'),
   }),
   { maxItems: 8, description: 'solar arrays, each with its controller; [] = none' },
 );

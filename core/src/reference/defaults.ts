@@ -63,6 +63,8 @@ export const DEFAULT = {
   alternatorOwnLoadA: sourced(35, ORIGIN.practice),
   /** Largest share of the alternator's rating that a charger should draw. */
   alternatorShare: sourced(0.5, ORIGIN.practice),
+  /** Share of the light that the ground gives back. */
+  groundAlbedo: sourced(0.2, ORIGIN.practice),
   /** m of cable from the bank to what it feeds, one way. */
   leadM: sourced(1.5, ORIGIN.practice),
   fridgeReferenceAmbientC: sourced(25, ORIGIN.practice),

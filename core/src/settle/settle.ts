@@ -17,6 +17,7 @@ import { batteryKg, kitMassKg } from '../store/mass.ts';
 import { chargeWeightedMeanA } from '../store/peukert.ts';
 import { storeFactors } from '../store/requirement.ts';
 import { type StoreSize, sizeStore } from '../store/size.ts';
+import { planeIrradiance } from '../sun/plane.ts';
 import { type SettledDay, settleDay } from './day.ts';
 
 /** An option with every size settled, as plain numbers; nothing is explained yet. */
@@ -30,7 +31,7 @@ export interface Settled extends SettledDay {
   readonly supplies: readonly SupplyMoment[];
   readonly store: StoreSize;
   readonly driving: DrivingSize;
-  /** What a watt of panel gives in the month designed for, and the panels. */
+  /** What a watt of panel gives flat in the month designed for, and the panels. */
   readonly arrayDay: ArrayDay;
   readonly solar: SolarSize;
   /** All that fills the store, in the order they are drawn on. */
@@ -72,9 +73,10 @@ export function settle(asStored: Job, optionId?: string, effort?: Effort): Settl
   const factors = storeFactors(system, chargeWeightedMeanA(bus.busW, nominalV));
   const store = sizeStore(system, brief, day.demand, factors, busPeak.weight / nominalV);
   const driving = sizeDriving(brief, system, needWh, store.chargeLimitA);
-  const perWatt = arrayDay(day.sun, day.ambientC, job.rules.arrayFactor);
+  const lying = (slopeDeg: number, azimuthDeg: number | null) =>
+    arrayDay(planeIrradiance(brief.place, day.sun, slopeDeg, azimuthDeg), day.ambientC, job.rules.arrayFactor);
   const drivenWh = job.rules.arrayCovers === 'everything' ? 0 : driving.yieldWh;
-  const solar = sizeSolar(system, perWatt, Math.max(0, needWh - drivenWh));
+  const solar = sizeSolar(system, lying, Math.max(0, needWh - drivenWh));
   const sources = [...solar.sources, ...driving.sources].sort((a, b) => a.priority - b.priority);
   return {
     ...day,
@@ -93,7 +95,7 @@ export function settle(asStored: Job, optionId?: string, effort?: Effort): Settl
     supplies: brief.supplies.map((supply) => supplyMoment(supply, profiles, system, inverters, slices, coincidence)),
     store,
     driving,
-    arrayDay: perWatt,
+    arrayDay: lying(0, null),
     solar,
     sources,
     income: {

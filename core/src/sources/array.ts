@@ -1,6 +1,5 @@
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
 import { DEFAULT } from '../reference/defaults.ts';
-import type { SunDay } from '../sun/day.ts';
 
 export interface ArrayDay {
   /** W that reach the store's terminals per W of laboratory rating, in each minute. */
@@ -14,11 +13,12 @@ export interface ArrayDay {
 }
 
 /**
- * Yield of flat roof panels per W of rating. T_c = T_a + (NOCT − 20)/800·G + roof extra;
+ * Yield of panels close to a roof per W of rating, by the light on their plane. T_c = T_a + (NOCT − 20)/800·G + roof extra;
  * P = P_stc·G/1000·(1 + γ(T_c − 25)), then dirt, wiring, mismatch and controller. With `flatFactor` the
- * product of all of these is that one figure. No shading; what a controller holds back is taken off in `arrayWatts`.
+ * product of all of these is that one figure. Shade, and what a controller holds back, are taken off in `arrayWatts`.
+ * @param irradianceWm2 on the plane of the panels, in each minute
  */
-export function arrayDay(sun: SunDay, ambientC: Float64Array, flatFactor: number | null): ArrayDay {
+export function arrayDay(irradianceWm2: Float64Array, ambientC: Float64Array, flatFactor: number | null): ArrayDay {
   const otherFactor =
     flatFactor ??
     DEFAULT.soiling.value * DEFAULT.arrayWiring.value * DEFAULT.mismatch.value * DEFAULT.mpptEfficiency.value;
@@ -26,7 +26,7 @@ export function arrayDay(sun: SunDay, ambientC: Float64Array, flatFactor: number
   let hot = 0;
   let cool = 0;
   for (let m = 0; m < MINUTES_PER_DAY; m++) {
-    const g = sun.irradianceWm2[m] as number;
+    const g = irradianceWm2[m] as number;
     if (g === 0) continue;
     const cellC =
       (ambientC[m] as number) +
@@ -43,18 +43,20 @@ export function arrayDay(sun: SunDay, ambientC: Float64Array, flatFactor: number
 }
 
 /**
- * W that an array gives in each minute, held to what its controller gives.
+ * W that an array gives in each minute, less what shade takes, held to what its controller gives.
+ * @param share of the yield that shade leaves
  * @param limitW of the controller; null = without a limit
  */
 export function arrayWatts(
   ratingW: number,
+  share: number,
   limitW: number | null,
   { perRatedW }: ArrayDay,
 ): { readonly watts: Float64Array; readonly clippedWh: number } {
   const most = limitW ?? Number.POSITIVE_INFINITY;
   let clipped = 0;
   const watts = perRatedW.map((perW) => {
-    const given = ratingW * perW;
+    const given = ratingW * share * perW;
     clipped += Math.max(0, given - most);
     return Math.min(given, most);
   });

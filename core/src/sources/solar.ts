@@ -1,3 +1,4 @@
+import { blankArray } from '../job/blank.ts';
 import type { System } from '../job/schema.ts';
 import { chargingVoltageV } from '../reference/chemistries.ts';
 import { DEFAULT } from '../reference/defaults.ts';
@@ -21,33 +22,53 @@ export interface SolarSize {
   /** One for each array. */
   readonly sources: readonly Source[];
   readonly clippedWh: number;
+  /** Yield ÷ that of the same panels flat, unshaded and not held back; 1 without panels. */
+  readonly lieFactor: number;
   readonly yieldWh: number;
 }
 
 /**
- * @param day what 1 W of panel gives
+ * @param dayOn what 1 W of panel gives that lies so
  * @param toCoverWh Wh a day
  */
-export function sizeSolar({ arrays, busVoltageV }: System, day: ArrayDay, toCoverWh: number): SolarSize {
+export function sizeSolar(
+  { arrays, busVoltageV }: System,
+  dayOn: (slopeDeg: number, azimuthDeg: number | null) => ArrayDay,
+  toCoverWh: number,
+): SolarSize {
+  const day = dayOn(0, null);
   const sunRises = day.whPerRatedW >= LEAST_YIELD_WH;
   const requiredW = sunRises ? toCoverWh / day.whPerRatedW : 0;
   const isChosen = arrays !== null;
   const suggestedW = Math.ceil(requiredW / ARRAY_STEP_W - 1e-9) * ARRAY_STEP_W;
-  const fitted = arrays ?? [{ id: 'array', name: 'Solar array', ratingW: suggestedW, controllerA: null }];
+  const fitted = arrays ?? [blankArray('array', 'Solar array', suggestedW)];
   const chargingV = chargingVoltageV(busVoltageV);
-  const sources = fitted.map(({ id, name, ratingW, controllerA }): Source => {
+  const sources = fitted.map(({ id, name, ratingW, controllerA, slopeDeg, azimuthDeg, shade }): Source => {
     const limitW = controllerA === null ? null : controllerA * chargingV;
     const efficiency = DEFAULT.mpptEfficiency.value;
-    return { id, name, kind: 'sun', priority: 0, limitW, efficiency, ...arrayWatts(ratingW, limitW, day) };
+    return {
+      id,
+      name,
+      kind: 'sun',
+      priority: 0,
+      limitW,
+      efficiency,
+      ...arrayWatts(ratingW, 1 - shade, limitW, dayOn(slopeDeg, azimuthDeg)),
+    };
   });
+  const ratingW = fitted.reduce((sum, one) => sum + one.ratingW, 0);
+  const clippedWh = sources.reduce((sum, source) => sum + source.clippedWh, 0);
+  const yieldWh = sources.reduce((sum, source) => sum + offeredWh(source), 0);
+  const flatWh = ratingW * day.whPerRatedW;
   return {
     toCoverWh,
     sunRises,
     requiredW,
-    ratingW: fitted.reduce((sum, { ratingW }) => sum + ratingW, 0),
+    ratingW,
     isChosen,
     sources,
-    clippedWh: sources.reduce((sum, { clippedWh }) => sum + clippedWh, 0),
-    yieldWh: sources.reduce((sum, source) => sum + offeredWh(source), 0),
+    clippedWh,
+    lieFactor: flatWh > 0 ? (yieldWh + clippedWh) / flatWh : 1,
+    yieldWh,
   };
 }

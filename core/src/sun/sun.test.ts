@@ -117,7 +117,7 @@ describe('the array', () => {
   it('gives about 950 W from four 320 W panels in nominal conditions (common practice: 4 × 238), on a roof a little less', () => {
     // 800 W/m² at 20 °C all day; dirt, wiring, mismatch and controller taken out again.
     const sun = { month: 6, extraterrestrialKwh: 0, sunHours: 0, irradianceWm2: new Float64Array(1440).fill(800) };
-    const { perRatedW, otherFactor } = arrayDay(sun, new Float64Array(1440).fill(20), null);
+    const { perRatedW, otherFactor } = arrayDay(sun.irradianceWm2, new Float64Array(1440).fill(20), null);
     const watts = (4 * 320 * (perRatedW[720] ?? 0)) / otherFactor;
     expect(Math.abs(watts / 950 - 1)).toBeLessThan(0.05);
   });

@@ -1,4 +1,4 @@
-import { blankCharger, blankJob, blankString } from '../job/blank.ts';
+import { blankArray, blankCharger, blankJob, blankString } from '../job/blank.ts';
 import { plainLoad } from '../job/plainLoad.ts';
 import type { Charger, Inverter, Job, Load, Supply, System } from '../job/schema.ts';
 
@@ -46,7 +46,7 @@ export function withSystem(
             ? one(change.dcdc.ratingA, (ratingA) => ({ ...named('dcdc'), ratingA }))
             : system.driving,
           arrays: change.array
-            ? one(change.array.ratingW, (ratingW) => ({ ...named('array'), ratingW, controllerA: null }))
+            ? one(change.array.ratingW, (ratingW) => blankArray('array', 'array', ratingW))
             : system.arrays,
           chargers: change.charger
             ? [{ ...(system.chargers[0] ?? blankCharger('charger', 'Charger', 0)), ...change.charger }]

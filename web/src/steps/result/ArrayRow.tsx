@@ -1,4 +1,4 @@
-import { monthName } from '@joulemetric/core';
+import { blankArray, monthName } from '@joulemetric/core';
 import { changeSources } from '../../commands/design.ts';
 import { useJob, useOption, useView } from '../../shell/JobContext.tsx';
 import { QuantityField } from '../../ui/Field.tsx';
@@ -38,19 +38,49 @@ export function ArrayRow() {
         most={8}
         sizeOf={({ ratingW }) => ratingW}
         withValue={(array, ratingW) => ({ ...array, ratingW })}
-        blank={{ id: 'array', name: 'Array', ratingW: 200, controllerA: null }}
+        blank={blankArray('array', 'Array', 200)}
         onChange={change}
         more={(array, replace, which) => (
-          <QuantityField
-            label={which === '' ? 'Controller gives at most' : `Controller of ${which}`}
-            unit="A"
-            kind="current"
-            value={array.controllerA}
-            auto="no limit"
-            min={1}
-            max={1000}
-            onChange={(controllerA) => replace({ ...array, controllerA }, 'controller')}
-          />
+          <>
+            <QuantityField
+              label={which === '' ? 'Controller gives at most' : `Controller of ${which}`}
+              unit="A"
+              kind="current"
+              value={array.controllerA}
+              auto="no limit"
+              min={1}
+              max={1000}
+              onChange={(controllerA) => replace({ ...array, controllerA }, 'controller')}
+            />
+            <QuantityField
+              label={which === '' ? 'Tilted by' : `Tilt of ${which}`}
+              unit="°"
+              value={array.slopeDeg}
+              min={0}
+              max={90}
+              onChange={(slopeDeg) => slopeDeg !== null && replace({ ...array, slopeDeg }, 'slope')}
+            />
+            {array.slopeDeg > 0 && (
+              <QuantityField
+                label={which === '' ? 'Faces, from north' : `${which} faces, from north`}
+                unit="°"
+                value={array.azimuthDeg}
+                auto="any heading"
+                min={0}
+                max={360}
+                onChange={(azimuthDeg) => replace({ ...array, azimuthDeg }, 'azimuth')}
+              />
+            )}
+            <QuantityField
+              label={which === '' ? 'Lost to shade' : `Shade on ${which}`}
+              unit="%"
+              factor={0.01}
+              value={array.shade}
+              min={0}
+              max={95}
+              onChange={(shade) => shade !== null && replace({ ...array, shade }, 'shade')}
+            />
+          </>
         )}
       />
     </FitRow>

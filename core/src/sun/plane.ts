@@ -1,0 +1,112 @@
+import type { Place } from '../job/schema.ts';
+import { MINUTES_PER_DAY } from '../quantity/units.ts';
+import { DEFAULT } from '../reference/defaults.ts';
+import { type SunDay, sunAheadMin } from './day.ts';
+import { cosZenith as cosZenithOf, extraterrestrialNormal, meanDayOfMonth } from './geometry.ts';
+import { declinationOn } from './position.ts';
+
+const RADIANS = Math.PI / 180;
+/** Nearer to the horizon the share of the beam on a slope is not told apart from noise: cos 87°. */
+const LOWEST_COS = 0.052;
+/** Headings over which a vehicle that stands anyhow is averaged. */
+const HEADINGS = 12;
+
+/**
+ * Cosine of the sun's angle of incidence on a plane (Duffie & Beckman eq. 1.6.2), below 0 from behind.
+ * @param latitude radians, north positive
+ * @param decl declination, radians
+ * @param hourAngle radians, negative before noon
+ * @param slope radians from the horizontal
+ * @param azimuth radians clockwise from north that the plane faces
+ */
+export function cosIncidence(
+  latitude: number,
+  decl: number,
+  hourAngle: number,
+  slope: number,
+  azimuth: number,
+): number {
+  const fromSouth = azimuth - Math.PI;
+  const [sinD, cosD] = [Math.sin(decl), Math.cos(decl)];
+  const [sinL, cosL] = [Math.sin(latitude), Math.cos(latitude)];
+  const [sinS, cosS] = [Math.sin(slope), Math.cos(slope)];
+  const [sinA, cosA] = [Math.sin(fromSouth), Math.cos(fromSouth)];
+  const [sinH, cosH] = [Math.sin(hourAngle), Math.cos(hourAngle)];
+  return (
+    sinD * sinL * cosS -
+    sinD * cosL * sinS * cosA +
+    cosD * cosL * cosS * cosH +
+    cosD * sinL * sinS * cosA * cosH +
+    cosD * sinS * sinA * sinH
+  );
+}
+
+/** Share of the light on the flat that comes from the sky: Erbs, Klein & Duffie 1982. @param clearness of the hour, 0 to 1 */
+export function diffuseShare(clearness: number): number {
+  if (clearness <= 0.22) return 1 - 0.09 * clearness;
+  if (clearness > 0.8) return 0.165;
+  return 0.9511 - 0.1604 * clearness + 4.388 * clearness ** 2 - 16.638 * clearness ** 3 + 12.336 * clearness ** 4;
+}
+
+interface Light {
+  /** On the flat at the ground and above the air, in the same unit. */
+  readonly flat: number;
+  readonly above: number;
+  readonly cosZenith: number;
+  readonly cosine: number;
+  /** Radians. */
+  readonly slope: number;
+  /** Share of the light that the ground gives back. */
+  readonly ground: number;
+  readonly sky: 'isotropic' | 'hay-davies';
+}
+
+/**
+ * Light on a plane: beam, sky and ground. The sky is even (Liu & Jordan 1963), or brighter round the sun by the share of
+ * the beam that reaches the ground (Hay & Davies 1980).
+ */
+export function onPlane({ flat, above, cosZenith, cosine, slope, ground, sky }: Light): number {
+  if (flat <= 0) return 0;
+  const diffuse = flat * diffuseShare(above > 0 ? Math.min(1, flat / above) : 0);
+  const beam = flat - diffuse;
+  const ratio = Math.max(0, cosine) / Math.max(LOWEST_COS, cosZenith);
+  const around = sky === 'isotropic' || above <= 0 ? 0 : Math.min(1, beam / above);
+  const seen = (1 + Math.cos(slope)) / 2;
+  return (
+    (beam + diffuse * around) * ratio + diffuse * (1 - around) * seen + (flat * ground * (1 - Math.cos(slope))) / 2
+  );
+}
+
+/**
+ * W/m² on a plane in each minute of a mean day.
+ * @param slopeDeg ° from the horizontal, 0 to 90
+ * @param azimuthDeg ° clockwise from north that it faces; null = any, as the vehicle happens to stand: the mean of all
+ */
+export function planeIrradiance(place: Place, sun: SunDay, slopeDeg: number, azimuthDeg: number | null): Float64Array {
+  if (slopeDeg === 0) return sun.irradianceWm2;
+  const headings =
+    azimuthDeg === null ? Array.from({ length: HEADINGS }, (_, i) => (i * 360) / HEADINGS) : [azimuthDeg];
+  const latitude = place.latitudeDeg * RADIANS;
+  const day = meanDayOfMonth(sun.month);
+  const decl = declinationOn(day);
+  const normal = extraterrestrialNormal(day);
+  const ahead = sunAheadMin(place, sun.month);
+  const slope = slopeDeg * RADIANS;
+  return sun.irradianceWm2.map((flat, m) => {
+    if (flat === 0) return 0;
+    const hourAngle = (((m + ahead + 0.5) / MINUTES_PER_DAY) * 2 - 1) * Math.PI;
+    const cosZenith = cosZenithOf(latitude, decl, hourAngle);
+    const light = {
+      flat,
+      above: normal * cosZenith,
+      cosZenith,
+      slope,
+      ground: DEFAULT.groundAlbedo.value,
+      sky: 'hay-davies',
+    } as const;
+    const on = headings.map((azimuth) =>
+      onPlane({ ...light, cosine: cosIncidence(latitude, decl, hourAngle, slope, azimuth * RADIANS) }),
+    );
+    return Math.min(normal, on.reduce((sum, w) => sum + w, 0) / on.length);
+  });
+}
