@@ -64,6 +64,41 @@ describe('charging with taper', () => {
     );
   });
 
+  it.each([
+    // Ah × what is missing ÷ A ÷ 0.98, while the charger decides: 100 Ah of LFP from 20 to 95 %.
+    [10, 75 / 10 / 0.98],
+    [30, 75 / 30 / 0.98],
+    [50, 75 / 50 / 0.98],
+    [200, 75 / 50 / 0.98],
+  ])('100 Ah of LFP by %d A are at 95 %% after %f h', (amps, hours) => {
+    const lfp: Charging = { capacityAh: 100, limitA: 50, taperFromSoc: 0.95, coulombic: 0.98 };
+    expect(hoursToSoc(lfp, 0.2, 0.95, amps)).toBeCloseTo(hours, 9);
+    expect(socAfter(lfp, 0.2, amps, hours)).toBeCloseTo(0.95, 9);
+  });
+
+  it('property: more amps, more hours, a larger store: each goes the way it must', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0, max: 0.9, noNaN: true }),
+        fc.integer({ min: 1, max: 60 }),
+        fc.integer({ min: 1, max: 40 }).map((n) => n / 4),
+        (fromSoc, amps, hours) => {
+          const reached = socAfter(agm, fromSoc, amps, hours);
+          expect(reached).toBeGreaterThanOrEqual(fromSoc);
+          expect(reached).toBeLessThanOrEqual(1);
+          expect(socAfter(agm, fromSoc, amps + 5, hours)).toBeGreaterThanOrEqual(reached - 1e-12);
+          expect(socAfter(agm, fromSoc, amps, hours + 1)).toBeGreaterThanOrEqual(reached - 1e-12);
+          expect(socAfter({ ...agm, capacityAh: 300, limitA: 60 }, fromSoc, amps, hours)).toBeLessThanOrEqual(
+            reached + 1e-12,
+          );
+          expect(hoursToSoc(agm, fromSoc, 0.99, amps)).toBeGreaterThanOrEqual(
+            hoursToSoc(agm, fromSoc, 0.99, amps + 5) - 1e-9,
+          );
+        },
+      ),
+    );
+  });
+
   it('nothing to charge with never gets there; nothing to fill takes no time', () => {
     expect(hoursToSoc(agm, 0.5, 0.99, 0)).toBe(Number.POSITIVE_INFINITY);
     expect(socAfter(agm, 0.5, 0, 5)).toBe(0.5);

@@ -1,4 +1,13 @@
-import { APPLIANCES, blankJob, blankString, blankSupply, DAY_KINDS, type Job, proposeLoad } from '@joulemetric/core';
+import {
+  APPLIANCES,
+  type BatteryString,
+  blankJob,
+  blankString,
+  blankSupply,
+  DAY_KINDS,
+  type Job,
+  proposeLoad,
+} from '@joulemetric/core';
 import { validateJob } from '@joulemetric/core/validate';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
@@ -20,6 +29,7 @@ import {
   duplicateLoad,
   duplicateLoads,
   type Edit,
+  hasNot,
   moveLoad,
   moveLoadTo,
   removeLoad,
@@ -119,5 +129,44 @@ describe('commands', () => {
     const job = changeStore('a', { strings })(blankJob('x'));
     const capacities = changeBusVoltage('a', 24)(job).options[0]?.system.store.strings?.map((one) => one.capacityAh);
     expect(capacities).toEqual([100, 25]);
+  });
+
+  it.each([
+    // From 12 V, by hand: series × side by side, to a bus of so many volts.
+    [12, 1, 4, 24, 2, 2],
+    [12, 1, 4, 48, 4, 1],
+    [12.8, 1, 2, 24, 2, 1],
+    [3.2, 4, 1, 24, 8, 1],
+    [2, 6, 2, 24, 12, 1],
+    // An odd one out: two in series need two, so one is bought.
+    [12, 1, 1, 24, 2, 1],
+    [12, 1, 3, 24, 2, 2],
+  ] as const)(
+    'arrange units of %d V, %d × %d, anew for %d V: %d × %d',
+    (unitV, series, parallel, busV, behind, beside) => {
+      const strings = [{ ...blankString('one', 'One', 100), unitV, series, parallel }];
+      const job = changeBusVoltage('a', busV)(changeStore('a', { strings })(blankJob('x')));
+      expect(job.options[0]?.system.store.strings).toMatchObject([
+        { unitV, capacityAh: 100, series: behind, parallel: beside },
+      ]);
+    },
+  );
+
+  it('leave units as they are that no number in series makes fit, or of more than may be', () => {
+    const of = (part: Partial<BatteryString>) => {
+      const strings = [{ ...blankString('one', 'One', 100), ...part }];
+      const job = { ...blankJob('x'), options: changeBusVoltage('a', 24)(blankJob('x')).options };
+      return changeBusVoltage('a', 12)(changeStore('a', { strings })(job)).options[0]?.system.store.strings?.[0];
+    };
+    // A unit of 24 V cannot be halved.
+    expect(of({ unitV: 24, series: 1, parallel: 2 })).toMatchObject({ series: 1, parallel: 2 });
+    expect(of({ unitV: 12, series: 2, parallel: 20 })).toMatchObject({ series: 1, parallel: 24 });
+  });
+
+  it('keep what is asked for once: what is not there is said once', () => {
+    const job = hasNot('fan-roof')(hasNot('phone')(blankJob('x')));
+    expect(job.hasNot).toEqual([{ id: 'phone' }, { id: 'fan-roof' }]);
+    expect(hasNot('phone')(job)).toBe(job);
+    expect(validateJob(job).ok).toBe(true);
   });
 });

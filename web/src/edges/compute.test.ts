@@ -52,6 +52,25 @@ function stand() {
   return { compute, ask, asked, answer, workers, settle };
 }
 
+it('is up before the first question when it is warmed, and only once', async () => {
+  const { compute, ask, workers, answer } = stand();
+  compute.warm();
+  compute.warm();
+  expect(workers).toHaveLength(1);
+  const told = ask('figures', 'one');
+  await vi.advanceTimersByTimeAsync(0);
+  await answer('one@1');
+  expect(told.answer).toBe('answer to one@1');
+});
+
+it('that cannot be started says why to whoever asked', async () => {
+  const compute = new Compute<Remote>(() => {
+    throw new Error('no worker here');
+  });
+  await expect(compute.ask('figures', (remote) => remote.answer('one'))).rejects.toThrow('no worker here');
+  await expect(compute.ask('figures', (remote) => remote.answer('two'))).rejects.toThrow('no worker here');
+});
+
 beforeEach(() => {
   vi.useFakeTimers();
 });

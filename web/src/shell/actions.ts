@@ -1,6 +1,7 @@
 import { useLocation, useNavigate } from 'react-router';
 import { duplicateOption, removeOption } from '../commands/design.ts';
 import { downloadJob } from '../edges/files.ts';
+import { ADDING } from './adding.ts';
 import { useJob, useSaved } from './JobContext.tsx';
 import { STEPS } from './steps.ts';
 import { toggleTheme } from './theme.ts';
@@ -15,10 +16,6 @@ export interface Action {
   readonly enabled: boolean;
   readonly run: () => void;
 }
-
-/** Told to the Loads step by whoever leads there to add one: its line takes the focus once it is there. */
-const ADDING = { add: true };
-export const isAdding = (state: unknown): boolean => (state as typeof ADDING | null)?.add === true;
 
 const stepAt = (path: string): number => STEPS.findIndex((step) => path.endsWith(`/${step.path}`));
 

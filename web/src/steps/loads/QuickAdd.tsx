@@ -16,7 +16,7 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import { useLocation } from 'react-router';
 import { addLoad, roomFor } from '../../commands/loads.ts';
 import { useFirm } from '../../edges/useFirm.ts';
-import { isAdding } from '../../shell/actions.ts';
+import { isAdding } from '../../shell/adding.ts';
 import { useJob } from '../../shell/JobContext.tsx';
 import { CameraButton } from './CameraButton.tsx';
 import { PhotoUnsent } from './PhotoUnsent.tsx';

@@ -43,7 +43,7 @@ export function ArrayRow() {
         more={(array, replace, which) => (
           <>
             <QuantityField
-              label={which === '' ? 'Controller gives at most' : `Controller of ${which}`}
+              label={which === '' ? 'Controller limit' : `Controller of ${which}`}
               unit="A"
               kind="current"
               value={array.controllerA}
