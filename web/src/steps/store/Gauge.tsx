@@ -11,30 +11,14 @@ export function Gauge({ gauge }: { gauge: StoreDetail['gauge'] | null }) {
         What a voltmeter would say{' '}
         <span className="font-normal text-note text-ink-2">at rest for hours, from memory</span>
       </summary>
-      <table className="num mt-1">
-        <tbody>
-          <tr className="border-b border-line-2">
-            <th scope="row" className="pr-5 text-left font-normal text-ink-2">
-              Left in it
-            </th>
-            {gauge.map(({ soc }) => (
-              <td key={soc} className="px-2.5 py-1 text-right">
-                {formatNumber(soc * 100)} %
-              </td>
-            ))}
-          </tr>
-          <tr>
-            <th scope="row" className="pr-5 text-left font-normal text-ink-2">
-              Reads
-            </th>
-            {gauge.map(({ soc, volts }) => (
-              <td key={soc} className="px-2.5 py-1 text-right font-semibold">
-                {formatNumber(volts, 1)} V
-              </td>
-            ))}
-          </tr>
-        </tbody>
-      </table>
+      <dl className="num mt-1 grid grid-cols-[repeat(auto-fill,minmax(80px,1fr))] gap-x-4 gap-y-1.5">
+        {gauge.map(({ soc, volts }) => (
+          <div key={soc} className="border-b border-line-2 pb-0.5">
+            <dt className="text-note text-ink-2">{formatNumber(soc * 100)} % left</dt>
+            <dd className="font-semibold">{formatNumber(volts, 1)} V</dd>
+          </div>
+        ))}
+      </dl>
       <p className="mt-1 text-ink-2">
         {chemistry === 'lfp'
           ? 'Between 20 and 90 % it hardly changes: a voltmeter tells little of LFP, and nothing while it is charged or drawn from. Fit a meter that counts.'

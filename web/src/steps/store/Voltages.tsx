@@ -5,6 +5,8 @@ import { Button } from '../../ui/Button.tsx';
 
 type Line = readonly [what: string, value: (choice: VoltageChoice) => string];
 
+const CONVERTER = 'Loads for 12 V only, by a converter';
+
 const LINES: readonly Line[] = [
   ['From the store at the worst moment', ({ worstA }) => showText(worstA, 'A')],
   ['Store needed', ({ storeAh }) => showText(storeAh, 'Ah')],
@@ -15,7 +17,7 @@ const LINES: readonly Line[] = [
   ['Array that a 50 A controller carries', ({ controllerW }) => showText(controllerW, 'W')],
   ['DC-DC to cover the day by driving', ({ drivingA }) => (drivingA > 0 ? showText(drivingA, 'A') : 'no driving')],
   [
-    'Loads for 12 V only, by a converter',
+    CONVERTER,
     ({ converterLoads, converterWh }) =>
       converterLoads === 0 ? '–' : `${converterLoads}, lose ${showText(converterWh, 'Wh')}`,
   ],
@@ -59,7 +61,10 @@ export function Voltages({ detail }: { detail: StoreDetail | null }) {
                 {what}
               </th>
               {voltages.map((choice) => (
-                <td key={choice.busV} className={`pl-4 ${choice.isChosen ? 'bg-sheet font-semibold' : ''}`}>
+                <td
+                  key={choice.busV}
+                  className={`pl-4 ${what === CONVERTER ? '' : 'whitespace-nowrap'} ${choice.isChosen ? 'bg-sheet font-semibold' : ''}`}
+                >
                   {value(choice)}
                 </td>
               ))}
