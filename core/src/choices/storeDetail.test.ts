@@ -55,6 +55,9 @@ describe('the same job at 12, 24 and 48 V (by hand)', () => {
     expect(converterLoads).toBe(1);
     expect(converterWh).toBeCloseTo(500 / 9 + 100 * 0.005 * 24, 6);
     expect(at(lamps, 48).converterLoads).toBe(2);
+    // What bears 26 V does not bear 28.4 V, at which a bank of 24 V is charged.
+    const nearly = aJob([26, 28, 29].map((maxV) => aLoad({ watts: 10, path: 'direct', maxV })));
+    expect(at(nearly, 24).converterLoads).toBe(2);
   });
 
   it('a 2.2 kW mains load draws about 220 A from a 12 V bank and about 107 A from a 24 V bank', () => {
@@ -131,6 +134,18 @@ describe('what a depth costs', () => {
     // 2,200 days are 6.03 years; 3,500 days 9.6.
     expect(schools[2]?.years).toBeCloseTo(2200 / 365, 9);
     expect(schools[0]?.years).toBeCloseTo(3500 / 365, 9);
+  });
+
+  it('sized for three days the depth is reached every third day: it lasts three times as long, up to the calendar', () => {
+    const agm = (sunlessDays: number) => {
+      const job = aJob([aLoad({ hours: 5 })], (j) => ({ ...j, brief: { ...j.brief, sunlessDays } }));
+      return storeDetail(withSystem(job, { store: { chemistry: 'agm' } }), 'a').schools.map(({ years }) => years);
+    };
+    // 600, 497 and 350 cycles: 50 %, 60 %, 80 % deep.
+    expect(agm(1)[0]).toBeCloseTo(600 / 365, 9);
+    expect(agm(1)[2]).toBeCloseTo(350 / 365, 9);
+    expect(agm(3)[2]).toBeCloseTo((3 * 350) / 365, 9);
+    expect(agm(9)[0]).toBe(6);
   });
 
   it('between known depths it falls evenly by its logarithm; years end with the calendar', () => {

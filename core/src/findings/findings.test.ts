@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { evaluate } from '../assess/assess.ts';
 import { SUPPLY_KEYS } from '../explain/supply.ts';
-import { blankDevice, blankInverter, blankString } from '../job/blank.ts';
+import { blankArray, blankDevice, blankInverter, blankString } from '../job/blank.ts';
 import type { BatteryString, Device, Job } from '../job/schema.ts';
 import { Effort } from '../moment/effort.ts';
 import type { Figure } from '../quantity/figure.ts';
@@ -286,6 +286,23 @@ describe('findings', () => {
       );
     expect(on('any-time')).toContain('converter-undersized');
     expect(on('by-lanes')).not.toContain('converter-undersized');
+  });
+
+  it('two arrays are one sun to what must not fail; sun and driving are two', () => {
+    const critical = (driveHoursPerDay: number) =>
+      aJob([aLoad({ critical: true, path: 'direct' })], (job) => ({
+        ...job,
+        brief: { ...job.brief, driveHoursPerDay },
+      }));
+    const arrays = ['a', 'b'].map((id) => blankArray(id, id, 200));
+    const twoArrays = (job: Job): Job => ({
+      ...job,
+      options: job.options.map((option) => ({ ...option, system: { ...option.system, arrays } })),
+    });
+    expect(codes(twoArrays(critical(0)))).toContain('critical-single-source');
+    expect(codes(twoArrays(withSystem(critical(3), { dcdc: { ratingA: 30 } })))).not.toContain(
+      'critical-single-source',
+    );
   });
 
   it('and figures are all told of in docs/engineering.md', () => {

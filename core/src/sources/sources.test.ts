@@ -2,8 +2,10 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { assess } from '../assess/assess.ts';
 import type { Job } from '../job/schema.ts';
+import { settle } from '../settle/settle.ts';
 import { aJob, aLoad, withSystem } from '../test/jobs.ts';
 import { alternatorLimit, standardDcdc } from './alternator.ts';
+import { offeredWh } from './source.ts';
 import { sparedWh } from './spared.ts';
 
 const driving =
@@ -65,6 +67,22 @@ describe('the DC-DC charger', () => {
     const greedy = withSystem(aJob([aLoad()], driving(1, { ratingA: 60, systemV: 12 })), { dcdc: { ratingA: 100 } });
     const { figures } = assess(greedy);
     expect(figures['alternator.yield'].value).toBeCloseTo(figures['alternator.limit'].value * 14.2, 9);
+  });
+
+  it('two share what the alternator can feed by their ratings, and together give no more than it', () => {
+    const job = aJob([aLoad()], driving(3, { ratingA: 80, systemV: 12 }));
+    const [option] = job.options;
+    if (!option) throw new Error('no option');
+    const parts = [30, 10].map((ratingA, i) => ({ id: `d-${i}`, name: `D ${i}`, ratingA }));
+    const { driving: size } = settle({
+      ...job,
+      options: [{ ...option, system: { ...option.system, driving: parts } }],
+    });
+    // 80 A × 0.8 − 35 A = 29 A at 13.5 V and 90 % are 24.8 A at 14.2 V: 3/4 and 1/4 of it for 3 h.
+    const yieldWh = 29 * 13.5 * 0.9 * 3;
+    expect(size.yieldWh).toBeCloseTo(yieldWh, 6);
+    expect(size.sources.map(offeredWh)).toEqual([expect.closeTo(0.75 * yieldWh, 6), expect.closeTo(0.25 * yieldWh, 6)]);
+    expect(size.sources.map(({ limitW }) => limitW)).toEqual([expect.closeTo(426, 9), expect.closeTo(142, 9)]);
   });
 
   it('stays within what the battery may be charged with: 50 Ah AGM takes 10 A', () => {
