@@ -174,6 +174,25 @@ describe('what a store takes in, by hand', () => {
   });
 });
 
+describe('what is drawn while there is no sun', () => {
+  const nightAt = (latitudeDeg: number, month: number) =>
+    assess(
+      withSystem(
+        aJob([aLoad({ draw: { kind: 'standby', powerW: 10 } })], (j) => ({
+          ...j,
+          brief: { ...j.brief, months: [month], place: { ...j.brief.place, latitudeDeg } },
+        })),
+        { store: { roundTripEfficiency: 1 } },
+      ),
+    ).figures['demand.night'].value;
+
+  it('is half a day’s at the equator, all of it in polar night, none in polar day', () => {
+    expect(Math.abs(nightAt(0, 3) - 120)).toBeLessThan(1);
+    expect(nightAt(80, 12)).toBeCloseTo(240, 9);
+    expect(nightAt(80, 6)).toBeCloseTo(0, 9);
+  });
+});
+
 describe('driving and charging by hand', () => {
   it('a drive begins at 09:00, lasts as long as it is said to, and gives what it gives', () => {
     const profile = driveProfile(1.5, 300);

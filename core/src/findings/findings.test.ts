@@ -288,6 +288,12 @@ describe('findings', () => {
     expect(on('by-lanes')).not.toContain('converter-undersized');
   });
 
+  it('a converter too small for what runs is told as that, not of its starts', () => {
+    const over = codes(withSystem(aJob([{ ...usb(30), startRatio: 5 }]), { devices: withConverter(20) }));
+    expect(over).toContain('converter-undersized');
+    expect(over).not.toContain('converter-start');
+  });
+
   it('two arrays are one sun to what must not fail; sun and driving are two', () => {
     const critical = (driveHoursPerDay: number) =>
       aJob([aLoad({ critical: true, path: 'direct' })], (job) => ({

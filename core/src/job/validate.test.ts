@@ -7,7 +7,7 @@ import { APPLIANCES, loadFrom } from '../reference/appliances.ts';
 import { loadsOfTemplate, TEMPLATES } from '../reference/templates.ts';
 import { aGenerator, aHookup, aJob, aLoad, asVersion3, withSupplies, withSystem } from '../test/jobs.ts';
 import { stayOf } from '../test/stay.ts';
-import { blankSupply } from './blank.ts';
+import { blankString, blankSupply } from './blank.ts';
 import { asKind, runningPowerW } from './draw.ts';
 import type { Load } from './schema.ts';
 import { validateJob } from './validate.ts';
@@ -120,6 +120,29 @@ describe('the door for job files', () => {
     expect(checked.job.options[0]?.system.devices[0]).toMatchObject({ form: 'stand-alone', surgeW: null });
     expect(checked.job.options[0]?.system.chargers).toEqual([]);
     expect(checked.job.brief.supplies).toEqual([]);
+  });
+
+  it('brings a bank of version 4 forward as one unit at the bus voltage, an array as flat and unshaded', () => {
+    const now = withSystem(aJob([aLoad()]), { store: { capacityAh: 160 }, array: { ratingW: 300 } });
+    const older = {
+      ...without(now, 'hasNot'),
+      schemaVersion: 4,
+      options: now.options.map((option) => ({
+        ...option,
+        system: {
+          ...option.system,
+          store: { ...without(option.system.store, 'leadM'), strings: [{ id: 's', name: 'S', capacityAh: 160 }] },
+          arrays: [{ id: 'a', name: 'A', ratingW: 300, controllerA: null }],
+        },
+      })),
+    };
+    const checked = validateJob(older);
+    if (!checked.ok) throw new Error(JSON.stringify(checked.faults));
+    const { store, arrays } = checked.job.options[0]?.system ?? {};
+    expect(store?.strings).toEqual([blankString('s', 'S', 160)]);
+    expect(store?.strings).toMatchObject([{ unitV: null, series: 1, parallel: 1, health: null, kg: null }]);
+    expect([store?.leadM, checked.job.hasNot]).toEqual([null, []]);
+    expect(arrays).toMatchObject([{ ratingW: 300, slopeDeg: 0, azimuthDeg: null, shade: 0 }]);
   });
 
   it.each([null, 5, 'text', [], true])('refuses %j as a job', (document) => {

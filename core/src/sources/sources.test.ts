@@ -130,8 +130,13 @@ describe('a system sized by the program', () => {
   it('needs a larger array when the sun alone must do', () => {
     fc.assert(
       fc.property(random, (spec) => {
-        const need = (everything: boolean) => assess(jobOf({ ...spec, everything })).figures['array.required'].value;
-        expect(need(true)).toBeGreaterThanOrEqual(need(false) - 1e-9);
+        const of = (everything: boolean) => settle(jobOf({ ...spec, everything }));
+        const [alone, rest] = [of(true), of(false)];
+        const needWh = alone.ledger.total.batteryWh;
+        expect(alone.solar.toCoverWh).toBeCloseTo(needWh, 6);
+        expect(rest.solar.toCoverWh).toBeCloseTo(Math.max(0, needWh - rest.driving.yieldWh), 6);
+        if (rest.driving.yieldWh > 0 && alone.solar.sunRises)
+          expect(rest.solar.requiredW).toBeLessThan(alone.solar.requiredW);
       }),
     );
   });
