@@ -5,13 +5,13 @@ import { createBrowserRouter, Navigate } from 'react-router';
 import { RouterProvider } from 'react-router/dom';
 import { JobPage } from './shell/JobPage.tsx';
 import { StepMissing } from './shell/StepMissing.tsx';
-import { Brief } from './steps/brief/Brief.tsx';
 import { JobsPage } from './steps/jobs/JobsPage.tsx';
 import { Loads } from './steps/loads/Loads.tsx';
 import './styles.css';
 
 /** Steps that are not the first to be seen: fetched when the page has nothing else to do, so that they open without a signal too. */
 const LATER = {
+  brief: () => import('./steps/brief/Brief.tsx').then(({ Brief }) => ({ default: Brief })),
   paths: () => import('./steps/paths/Paths.tsx').then(({ Paths }) => ({ default: Paths })),
   moment: () => import('./steps/moment/Moment.tsx').then(({ Moment }) => ({ default: Moment })),
   store: () => import('./steps/store/Store.tsx').then(({ Store }) => ({ default: Store })),
@@ -36,7 +36,6 @@ const router = createBrowserRouter([
     element: <JobPage />,
     children: [
       { index: true, element: <Navigate to="loads" replace /> },
-      { path: 'brief', element: <Brief /> },
       { path: 'loads', element: <Loads /> },
       ...Object.entries(LATER).map(laterStep),
       { path: '*', element: <Navigate to="../loads" replace /> },
