@@ -5,7 +5,9 @@ const figure = (id: string) => `[data-figure="${id}"]`;
 test('a bank is built of units: drawn, weighed, held to its limits, and what does not fit the bus is said', async ({
   page,
 }) => {
-  const id = await openJob(page);
+  const id = await openJob(page, (job) => job, 'store');
+  await expect(page.getByText('Take down the loads, or choose units')).toBeVisible();
+  await goTo(page, 'l');
   await add(page, 'kettle 1200W 3x4min');
   await add(page, 'fridge 45W');
   await goTo(page, 's');

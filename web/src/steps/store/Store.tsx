@@ -17,7 +17,7 @@ import { Voltages } from './Voltages.tsx';
 export function Store() {
   const { job, optionId } = useJob();
   const view = useView();
-  const { findings } = useAssessment();
+  const { findings, figures } = useAssessment();
   const { value: detail, problem } = useStoreDetail(useDeferredValue(job), optionId);
   const days = Math.max(1, view.job.brief.sunlessDays);
   return (
@@ -60,9 +60,17 @@ export function Store() {
         <Arrangement fuseA={detail?.voltages.find(({ isChosen }) => isChosen)?.fuseA ?? null} />
       </section>
       <UseFields />
-      <Fillings fillings={detail?.fillings ?? null} />
-      <Schools schools={detail?.schools ?? null} />
-      <Voltages detail={detail} />
+      {figures['store.capacity'].value > 0 ? (
+        <>
+          <Fillings fillings={detail?.fillings ?? null} />
+          <Schools schools={detail?.schools ?? null} />
+          <Voltages detail={detail} />
+        </>
+      ) : (
+        <p className="border-t border-line py-3 text-ink-2">
+          Take down the loads, or choose units: what fills it, how deep it is used and on which voltage follow.
+        </p>
+      )}
       <Gauge gauge={detail?.gauge ?? null} />
     </div>
   );
