@@ -54,9 +54,7 @@ export function LoadSheet({
   const { selected, ticked, select, tick } = selection;
   const { day } = live.brief;
   const laneScaleW = useMemo(() => Math.max(1, ...view.drawn.map(({ runningW }) => runningW)), [view]);
-  const [scrollMargin, setScrollMargin] = useState(0);
-  // What stands above the list may grow or shrink with every edit.
-  useLayoutEffect(() => setScrollMargin(marginOf(list.current)));
+  const scrollMargin = useScrollMargin(list);
   const keyOf = (index: number): string => {
     const item = items[index];
     return item?.kind === 'load' ? item.load.id : `group ${item?.name}`;
@@ -196,6 +194,21 @@ function GroupWords({ item, grouping }: { item: Extract<SheetItem, { kind: 'grou
       </span>
     </span>
   );
+}
+
+/** How far down its scrolling parent the list begins, px: measured when what scrolls changes its size, not at every edit. */
+function useScrollMargin(list: RefObject<HTMLElement | null>): number {
+  const [margin, setMargin] = useState(0);
+  useLayoutEffect(() => {
+    const measure = () => setMargin(marginOf(list.current));
+    const content = list.current?.closest('[data-scroll]')?.firstElementChild;
+    measure();
+    if (!content) return;
+    const observer = new ResizeObserver(measure);
+    observer.observe(content);
+    return () => observer.disconnect();
+  }, [list]);
+  return margin;
 }
 
 /** How far down its scrolling parent the list begins, px. */

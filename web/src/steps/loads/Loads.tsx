@@ -25,17 +25,16 @@ export function Loads() {
   const isPhone = useIsPhone();
   return (
     <div className="phone:flex phone:h-full phone:flex-col">
-      <div
-        {...(isPhone ? { 'data-scroll': true } : {})}
-        className="px-5 pb-6 pt-3.5 phone:min-h-0 phone:grow phone:overflow-y-auto phone:px-4"
-      >
-        <PhoneOptions />
-        <StepHead question="What runs, and for how long?" aside={!isPhone && <QuickAdd />}>
-          <Summary />
-        </StepHead>
-        <MissingLoads />
-        {job.loads.length === 0 ? <FirstLoads /> : <Sheet isPhone={isPhone} />}
-        <CsvFiles />
+      <div {...(isPhone ? { 'data-scroll': true } : {})} className="phone:min-h-0 phone:grow phone:overflow-y-auto">
+        <div className="px-5 pb-6 pt-3.5 phone:px-4">
+          <PhoneOptions />
+          <StepHead question="What runs, and for how long?" aside={!isPhone && <QuickAdd />}>
+            <Summary />
+          </StepHead>
+          <MissingLoads />
+          {job.loads.length === 0 ? <FirstLoads /> : <Sheet isPhone={isPhone} />}
+          <CsvFiles />
+        </div>
       </div>
       {isPhone && (
         <div className="border-t border-line bg-sheet px-4 py-2">
