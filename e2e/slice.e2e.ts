@@ -154,7 +154,7 @@ test('a run is dragged, resized and moved by keys, each one step of undo', async
   await page.keyboard.press('Control+z');
   await page.keyboard.press('Control+z');
   await expect(run).toHaveAttribute('aria-valuetext', '20:00, 2 h');
-  await page.getByRole('button', { name: 'One more run' }).click();
+  await page.getByRole('button', { name: 'One more use' }).click();
   await expect(page.getByRole('slider')).toHaveCount(2);
   await saved(page);
   expect((await storedJob(page, id)).loads[0]?.uses).toHaveLength(2);

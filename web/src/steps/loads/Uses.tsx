@@ -47,7 +47,7 @@ export function Uses({ load, onChange }: { load: Load; onChange: (uses: Use[], k
         onClick={() => onChange(addUse(load.uses, length))}
         className="mt-1.5 border-b border-mark text-note phone:min-h-11"
       >
-        One more run
+        One more use
       </button>
     </div>
   );
