@@ -79,7 +79,7 @@ export interface StoreDetail {
 const MOST_A = 300;
 /** Loss that tells voltages apart, as a share of the need: less is no reason to leave the simpler one. Common practice. */
 const TELLING = 0.03;
-/** A of a common solar controller. */
+/** A of a common solar controller. Common practice. */
 const CONTROLLER_A = 50;
 
 /** All that the Store step says beyond the figures. @param effort what its searches may cost */

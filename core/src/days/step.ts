@@ -1,3 +1,5 @@
+import { TAPER_END } from '../store/charging.ts';
+
 /** Limits of a store for the stepper, all plain numbers so that the loop stays tight. */
 export interface StoreModel {
   readonly capacityWh: number;
@@ -11,9 +13,6 @@ export interface StoreModel {
   /** State of charge above which charging tapers towards `TAPER_END` of the limit at 100 %. */
   readonly taperFromSoc: number;
 }
-
-/** Share of the charge limit that is still accepted when full: the tail of absorption. */
-const TAPER_END = 0.02;
 
 /** Where the energy of one step went, Wh; `storedWh` is what is in the store afterwards. */
 export interface Step {

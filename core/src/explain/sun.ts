@@ -50,8 +50,8 @@ function hours(settled: Settled): Draft {
 }
 
 /** What is left of laboratory watts: by each cause, or one flat factor. */
-function factors({ job, arrayDay }: Settled): WorkingInput[] {
-  const { heatFactor, otherFactor } = arrayDay;
+function factors({ job, solar }: Settled): WorkingInput[] {
+  const { heatFactor, otherFactor } = solar.flat;
   const share = (symbol: string, label: string, value: number, origin: WorkingInput['origin']): WorkingInput => ({
     symbol,
     label,

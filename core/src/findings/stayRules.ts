@@ -1,6 +1,6 @@
 import type { Rule } from './finding.ts';
 
-/** Unserved energy worth a word: what an average hour of the day asks for. Less is within what the model can tell. */
+/** Unserved energy worth a word: what an average hour of the day asks for. Less is within what the model can tell. From memory. */
 const WORTH_A_WORD_H = 1;
 
 /** Played through hour by hour, the stay has a time at which the store has nothing left to give. */

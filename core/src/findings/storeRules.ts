@@ -80,7 +80,7 @@ export const bankUneven: Rule = ({ store }) => {
   ];
 };
 
-/** Share of what the strings could give together that is worth a word when it is lost. */
+/** Share of what the strings could give together that is worth a word when it is lost. From memory. */
 const UNEVEN = 0.1;
 
 /** LFP must not be charged below 0 °C. */

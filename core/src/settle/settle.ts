@@ -7,7 +7,7 @@ import { ledgerRows } from '../paths/ledger.ts';
 import { type Ledger, ledgerOf } from '../paths/shares.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
 import { nominalVoltageV } from '../reference/chemistries.ts';
-import { type ArrayDay, arrayDay } from '../sources/array.ts';
+import { arrayDay } from '../sources/array.ts';
 import { storeDriftWh } from '../sources/drift.ts';
 import { type DrivingSize, sizeDriving } from '../sources/driving.ts';
 import { type SolarSize, sizeSolar } from '../sources/solar.ts';
@@ -31,8 +31,6 @@ export interface Settled extends SettledDay {
   readonly supplies: readonly SupplyMoment[];
   readonly store: StoreSize;
   readonly driving: DrivingSize;
-  /** What a watt of panel gives flat in the month designed for, and the panels. */
-  readonly arrayDay: ArrayDay;
   readonly solar: SolarSize;
   /** All that fills the store, in the order they are drawn on. */
   readonly sources: readonly Source[];
@@ -95,7 +93,6 @@ export function settle(asStored: Job, optionId?: string, effort?: Effort): Settl
     supplies: brief.supplies.map((supply) => supplyMoment(supply, profiles, system, inverters, slices, coincidence)),
     store,
     driving,
-    arrayDay: lying(0, null),
     solar,
     sources,
     income: {

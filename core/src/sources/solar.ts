@@ -11,6 +11,8 @@ const LEAST_YIELD_WH = 1e-3;
 
 /** The panels: what the day asks of them and what is fitted. */
 export interface SolarSize {
+  /** What 1 W of panel gives flat and unshaded. */
+  readonly flat: ArrayDay;
   /** Wh a day that is left for the sun to cover. */
   readonly toCoverWh: number;
   /** Whether there is sun enough in that month for any array to help. */
@@ -36,9 +38,9 @@ export function sizeSolar(
   dayOn: (slopeDeg: number, azimuthDeg: number | null) => ArrayDay,
   toCoverWh: number,
 ): SolarSize {
-  const day = dayOn(0, null);
-  const sunRises = day.whPerRatedW >= LEAST_YIELD_WH;
-  const requiredW = sunRises ? toCoverWh / day.whPerRatedW : 0;
+  const flat = dayOn(0, null);
+  const sunRises = flat.whPerRatedW >= LEAST_YIELD_WH;
+  const requiredW = sunRises ? toCoverWh / flat.whPerRatedW : 0;
   const isChosen = arrays !== null;
   const suggestedW = Math.ceil(requiredW / ARRAY_STEP_W - 1e-9) * ARRAY_STEP_W;
   const fitted = arrays ?? [blankArray('array', 'Solar array', suggestedW)];
@@ -59,8 +61,9 @@ export function sizeSolar(
   const ratingW = fitted.reduce((sum, one) => sum + one.ratingW, 0);
   const clippedWh = sources.reduce((sum, source) => sum + source.clippedWh, 0);
   const yieldWh = sources.reduce((sum, source) => sum + offeredWh(source), 0);
-  const flatWh = ratingW * day.whPerRatedW;
+  const flatWh = ratingW * flat.whPerRatedW;
   return {
+    flat,
     toCoverWh,
     sunRises,
     requiredW,

@@ -39,7 +39,7 @@ export interface Bank {
   readonly price: number | null;
 }
 
-/** Share of its volts by which a string may lie off the bus: 12.0 and 12.8 V are both called 12 V. */
+/** Share of its volts by which a string may lie off the bus: 12.0 and 12.8 V are both called 12 V. Common practice. */
 const VOLTS_OFF = 0.1;
 
 /**

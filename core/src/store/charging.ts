@@ -9,8 +9,8 @@ export interface Charging {
   readonly coulombic: number;
 }
 
-/** Share of the limit that is still taken at 100 %. Common practice. */
-const TAPER_END = 0.02;
+/** Share of the limit that is still taken at 100 %: the tail of absorption. Common practice. */
+export const TAPER_END = 0.02;
 /** The state of charge that is called full. Common practice. */
 export const FULL_SOC = 0.99;
 
