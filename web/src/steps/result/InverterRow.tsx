@@ -1,14 +1,13 @@
 import { formatDuration, inverterFigures, MARGIN, type SizedInverter } from '@joulemetric/core';
-import { Link } from 'react-router';
-import { useJob, useView } from '../../shell/JobContext.tsx';
+import { useView } from '../../shell/JobContext.tsx';
 import { Fig } from '../../ui/Fig.tsx';
 import { FitRow } from '../../ui/FitRow.tsx';
+import { ChosenIn } from './ChosenIn.tsx';
 
 /** One inverter as it follows from the Worst moment step, where it is chosen. */
 export function InverterRow({ inverter }: { inverter: SizedInverter }) {
   const { device, ratingW } = inverter;
   const ids = inverterFigures(inverter);
-  const { optionId } = useJob();
   const view = useView();
   const margin = MARGIN[view.job.rules.inverterMargin];
   const onMin = view.bus.devices.find(({ feed }) => feed.device.id === device.id)?.onMin ?? 0;
@@ -29,15 +28,7 @@ export function InverterRow({ inverter }: { inverter: SizedInverter }) {
         )
       }
     >
-      <p className="col-span-full">
-        <Link
-          to={{ pathname: '../moment', search: `?option=${optionId}` }}
-          relative="path"
-          className="border-b border-mark phone:inline-block phone:min-h-11"
-        >
-          Its size and kind are chosen at the worst moment
-        </Link>
-      </p>
+      <ChosenIn step="moment">Its size and kind are chosen at the worst moment</ChosenIn>
     </FitRow>
   );
 }

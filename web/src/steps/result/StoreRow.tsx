@@ -1,11 +1,10 @@
-import { Link } from 'react-router';
-import { useJob, useView } from '../../shell/JobContext.tsx';
+import { useView } from '../../shell/JobContext.tsx';
 import { Fig } from '../../ui/Fig.tsx';
 import { FitRow, useFindings } from '../../ui/FitRow.tsx';
+import { ChosenIn } from './ChosenIn.tsx';
 
 /** The battery bank as it follows from the Store step, where it is chosen. */
 export function StoreRow() {
-  const { optionId } = useJob();
   const view = useView();
   const findings = useFindings('store.capacity', 'peak.current', 'mass.kit');
   const days = Math.max(1, view.job.brief.sunlessDays);
@@ -28,15 +27,7 @@ export function StoreRow() {
         </>
       }
     >
-      <p className="col-span-full">
-        <Link
-          to={{ pathname: '../store', search: `?option=${optionId}` }}
-          relative="path"
-          className="border-b border-mark phone:inline-block phone:min-h-11"
-        >
-          Its units and voltage are chosen in the Store step
-        </Link>
-      </p>
+      <ChosenIn step="store">Its units and voltage are chosen in the Store step</ChosenIn>
     </FitRow>
   );
 }
