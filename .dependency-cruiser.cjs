@@ -8,6 +8,7 @@ const ORDER = [
   'moment',
   'store',
   'sun',
+  'panels',
   'sources',
   'settle',
   'days',

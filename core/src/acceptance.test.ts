@@ -3,6 +3,7 @@ import { assess } from './assess/assess.ts';
 import { momentDetail } from './choices/momentDetail.ts';
 import { storeDetail } from './choices/storeDetail.ts';
 import { blankDevice } from './job/blank.ts';
+import { withDriveHours } from './job/day.ts';
 import type { Device, Inverter, Job, Load } from './job/schema.ts';
 import { proposeLoad } from './loads/quickAdd.ts';
 import { findingOf } from './test/findings.ts';
@@ -106,7 +107,7 @@ describe('case: a day of lights, two computers, monitor, fridge and hob', () => 
         ...j,
         brief: {
           ...j.brief,
-          driveHoursPerDay: 0,
+          drives: [],
           place: { ...j.brief.place, peakSunHours: 3.8, dayTempC: 25, nightTempC: 25 },
         },
         rules: { ...j.rules, arrayFactor: 0.75 },
@@ -263,7 +264,7 @@ describe('case: a diesel heater on a 12 V port limited to 10 A', () => {
 
 describe('case: two hours of driving on a 25 A DC-DC charger', () => {
   const job = withSystem(
-    aJob([aLoad()], (j) => ({ ...j, brief: { ...j.brief, driveHoursPerDay: 2 } })),
+    aJob([aLoad()], (j) => ({ ...j, brief: { ...j.brief, drives: withDriveHours([], 2) } })),
     { store: { chemistry: 'agm', capacityAh: 138 }, dcdc: { ratingA: 25 } },
   );
 
@@ -287,7 +288,7 @@ describe('the simulated day', () => {
   const steady = (watts: number, change: (job: Job) => Job = (j) => j) =>
     withSystem(
       aJob([aLoad({ draw: { kind: 'standby', powerW: watts } })], (j) =>
-        change({ ...j, brief: { ...j.brief, nightsOffGrid: 1, driveHoursPerDay: 0 } }),
+        change({ ...j, brief: { ...j.brief, nightsOffGrid: 1, drives: [] } }),
       ),
       { store: { chemistry: 'lfp', capacityAh: 100, usableDepth: 1, roundTripEfficiency: 1 }, array: { ratingW: 0 } },
     );
@@ -310,7 +311,7 @@ describe('the simulated day', () => {
     const job = withSystem(
       aJob([aLoad({ watts: 100, uses: [{ startMin: 600, minutes: 60 }] })], (j) => ({
         ...j,
-        brief: { ...j.brief, nightsOffGrid: 1, driveHoursPerDay: 6 },
+        brief: { ...j.brief, nightsOffGrid: 1, drives: withDriveHours([], 6) },
       })),
       { store: { capacityAh: 100 }, dcdc: { ratingA: 20 }, array: { ratingW: 0 } },
     );

@@ -35,8 +35,18 @@ export { namesOf } from './findings/names.ts';
 export { type Words, wordsFor } from './findings/words.ts';
 export type { FirmAppliance } from './job/applianceSchema.ts';
 // What is a job?
-export { blankArray, blankCharger, blankDevice, blankJob, blankString, blankSupply, UNIT_UNSAID } from './job/blank.ts';
-export { editedKind, isUsual, loadOn, usesOn, variantOn } from './job/day.ts';
+export {
+  blankArray,
+  blankCharger,
+  blankDevice,
+  blankJob,
+  blankLink,
+  blankPanels,
+  blankString,
+  blankSupply,
+  UNIT_UNSAID,
+} from './job/blank.ts';
+export { driveHours, editedKind, isUsual, loadOn, usesOn, variantOn, withDriveHours } from './job/day.ts';
 export { asKind, cycleLength, runningPowerW, withRunningPower } from './job/draw.ts';
 export { asFed, fedBy, type Way, withoutFeeds, withoutLostDevices } from './job/feeds.ts';
 export { freeId } from './job/ids.ts';

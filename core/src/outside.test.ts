@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { assess, evaluate } from './assess/assess.ts';
 import { acceptanceW, aStep, type Step, type StoreModel, stepStore } from './days/step.ts';
 import { blankCharger, blankJob } from './job/blank.ts';
+import { withDriveHours } from './job/day.ts';
 import { ambientByMinuteC } from './loads/ambient.ts';
 import { chargerWatts } from './moment/supplyMoment.ts';
 import { applyMoves } from './moves/move.ts';
@@ -170,7 +171,7 @@ describe('what a store takes in, by hand', () => {
     const sun = new Float64Array(1440).fill(0).fill(160, 600, 1200);
     // Ten hours 100 W over, fourteen hours 60 W missing, 0.81 there and back.
     expect(storeDriftWh(bus, sun, 0.81)).toBeCloseTo(1000 * 0.9 - (14 * 60) / 0.9, 6);
-    expect(storeDriftWh(bus, driveProfile(2, 500), 1)).toBeCloseTo(500 - 60 * 24, 6);
+    expect(storeDriftWh(bus, driveProfile(withDriveHours([], 2), 250), 1)).toBeCloseTo(500 - 60 * 24, 6);
   });
 });
 
@@ -195,11 +196,11 @@ describe('what is drawn while there is no sun', () => {
 
 describe('driving and charging by hand', () => {
   it('a drive begins at 09:00, lasts as long as it is said to, and gives what it gives', () => {
-    const profile = driveProfile(1.5, 300);
+    const profile = driveProfile(withDriveHours([], 1.5), 200);
     expect([profile[539], profile[540], profile[629], profile[630]]).toEqual([0, 200, 200, 0]);
     expect(profile.reduce((sum, w) => sum + w, 0) / 60).toBeCloseTo(300, 9);
-    expect(driveProfile(0, 300).every((w) => w === 0)).toBe(true);
-    expect(driveProfile(24, 2400)[0]).toBeCloseTo(100, 9);
+    expect(driveProfile(withDriveHours([], 0), 300).every((w) => w === 0)).toBe(true);
+    expect(driveProfile(withDriveHours([], 24), 100)[0]).toBeCloseTo(100, 9);
   });
 
   it('a charger of 30 A at 12 V asks 30 × 14.2 ÷ 0.9 = 473.3 W of mains; on 24 V twice that', () => {
@@ -263,7 +264,7 @@ describe('the ends', () => {
           ...j.brief,
           months: [12],
           nightsOffGrid: 9,
-          driveHoursPerDay: 0,
+          drives: [],
           place: { ...j.brief.place, latitudeDeg: 80, dayTempC: -18, nightTempC: -18 },
         },
       })),

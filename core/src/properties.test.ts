@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { assess } from './assess/assess.ts';
+import { withDriveHours } from './job/day.ts';
 import type { Job, Load } from './job/schema.ts';
 import { CHEMISTRIES, PATHS } from './job/values.ts';
 import { APPLIANCES, loadFrom } from './reference/appliances.ts';
@@ -31,7 +32,10 @@ const jobs = fc
       if (!appliance) throw new Error('no such appliance');
       return { ...loadFrom(appliance, appliance.id), path, quantity };
     });
-    const job = aJob(loads, (j) => ({ ...j, brief: { ...j.brief, nightsOffGrid: nights, driveHoursPerDay: drive } }));
+    const job = aJob(loads, (j) => ({
+      ...j,
+      brief: { ...j.brief, nightsOffGrid: nights, drives: withDriveHours([], drive) },
+    }));
     return withSystem(job, {
       busVoltageV,
       store: { chemistry, capacityAh },

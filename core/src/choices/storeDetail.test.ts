@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { assess } from '../assess/assess.ts';
 import { blankCharger, blankString } from '../job/blank.ts';
+import { withDriveHours } from '../job/day.ts';
 import type { Job } from '../job/schema.ts';
 import { cyclesAt } from '../store/cycles.ts';
 import { findingOf } from '../test/findings.ts';
@@ -84,7 +85,7 @@ describe('the same job at 12, 24 and 48 V (by hand)', () => {
 describe('what fills it', () => {
   it('each source alone, and all at once faster than any', () => {
     const job = withSystem(
-      aJob([aLoad({ hours: 5 })], (j) => ({ ...j, brief: { ...j.brief, driveHoursPerDay: 2 } })),
+      aJob([aLoad({ hours: 5 })], (j) => ({ ...j, brief: { ...j.brief, drives: withDriveHours([], 2) } })),
       {
         store: { capacityAh: 200 },
         dcdc: { ratingA: 30 },

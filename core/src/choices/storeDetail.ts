@@ -107,7 +107,7 @@ function advisedOf(voltages: readonly VoltageChoice[], needWh: number): 12 | 24 
 }
 
 /** The store as it is charged: what each source does alone, and all at once. */
-function fillingsOf({ store, driving, sources, option, brief }: Settled): Filling[] {
+function fillingsOf({ store, driving, sources, option }: Settled): Filling[] {
   const { busVoltageV, chargers } = option.system;
   const data = CHEMISTRY[option.system.store.chemistry];
   const charging: Charging = {
@@ -142,7 +142,7 @@ function fillingsOf({ store, driving, sources, option, brief }: Settled): Fillin
   const bestA = (watts: Float64Array) => Math.max(0, ...watts) / volts;
   const fillings = [
     ...sources.filter(({ kind }) => kind === 'sun').map(({ name, watts }) => filled(name, 'sun', bestA(watts))),
-    ...(driving.usedA > 0 ? [filled('Driving', 'driving', driving.usedA, brief.driveHoursPerDay)] : []),
+    ...(driving.usedA > 0 ? [filled('Driving', 'driving', driving.usedA, driving.hours)] : []),
     ...chargers.filter(({ ratingA }) => ratingA > 0).map(({ name, ratingA }) => filled(name, 'charger', ratingA)),
   ].filter(({ amps }) => amps > 0);
   const sum = fillings.reduce((total, { amps }) => total + amps, 0);

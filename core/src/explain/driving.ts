@@ -9,7 +9,7 @@ export const explainDriving = (settled: Settled) => ({
   ...family('dcdc', { required: required(settled), rating: rating(settled) }),
 });
 
-const hours = ({ brief }: Settled) => ofJob('hours', 'Driving a day', brief.driveHoursPerDay, 'h');
+const hours = ({ driving }: Settled) => ofJob('hours', 'Driving a day', driving.hours, 'h');
 
 function limit(settled: Settled): Draft {
   const { alternator } = settled.brief;
@@ -28,7 +28,9 @@ function limit(settled: Settled): Draft {
         ofJob('rating', 'Alternator', alternator.ratingA, 'A'),
         fromDefault('share', 'Largest share for charging', 'alternatorShare', 'share'),
         fromDefault('hot', 'Left when hot', 'alternatorHotFactor', 'share'),
-        fromDefault('own', 'The vehicle’s own loads', 'alternatorOwnLoadA', 'A'),
+        alternator.ownLoadA === null
+          ? fromDefault('own', 'The vehicle’s own loads', 'alternatorOwnLoadA', 'A')
+          : ofJob('own', 'The vehicle’s own loads', alternator.ownLoadA, 'A'),
         { symbol: 'inputV', label: 'At the alternator', value: inputV, unit: 'V', origin: ORIGIN.memory },
         fromDefault('eta', 'DC-DC efficiency', 'dcdcEfficiency', 'share'),
         chargingVolts(settled),
@@ -74,18 +76,25 @@ function rating(settled: Settled): Draft {
 }
 
 function yielded(settled: Settled): Draft {
-  const { usedA, ratingA, limit, yieldWh } = settled.driving;
-  const held = ratingA > limit.outputA;
-  const label = held ? 'DC-DC, held to the alternator’s limit' : 'DC-DC charger';
+  const { usedA, links, ratingA, limit, yieldWh } = settled.driving;
+  const { drivingWh } = settled.income;
+  // Chargers whose cables are not reckoned give their rating, or what the alternator can feed.
+  const plain = links.every(({ link, cableM }) => link.kind === 'dc-dc' && cableM === 0);
+  const held = plain && ratingA > limit.outputA;
+  const label = held ? 'DC-DC, held to the alternator’s limit' : plain ? 'DC-DC charger' : 'Chargers and relays';
+  const sunFirst = yieldWh - drivingWh;
   return {
-    value: yieldWh,
+    value: drivingWh,
     unit: 'Wh/day',
     label: 'From the alternator',
     basis: ORIGIN.practice,
     working: {
-      formula: '{amps} × {volts} × {hours}',
+      formula: `{amps} × {volts} × {hours}${sunFirst > 1e-6 ? ' − {sun}' : ''}`,
       inputs: [
-        { ...computed('amps', label, usedA, 'A'), figure: held ? 'alternator.limit' : 'dcdc.rating' },
+        plain
+          ? { ...computed('amps', label, usedA, 'A'), figure: held ? 'alternator.limit' : 'dcdc.rating' }
+          : computed('amps', label, usedA, 'A'),
+        ...(sunFirst > 1e-6 ? [computed('sun', 'Its share of outputs that the sun fills', sunFirst, 'Wh')] : []),
         chargingVolts(settled),
         hours(settled),
       ],

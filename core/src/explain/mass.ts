@@ -1,8 +1,8 @@
+import { panelKg, panelKgPerW } from '../panels/panels.ts';
 import { type Draft, type Drafts, family, refer } from '../quantity/figure.ts';
 import { DEFAULT } from '../reference/defaults.ts';
 import { ORIGIN } from '../reference/origins.ts';
 import type { Settled } from '../settle/settle.ts';
-import { panelKgPerW } from '../store/mass.ts';
 import { chemistryOf, computed, fromDefault, ofJob } from './inputs.ts';
 
 /** What battery, array and inverters weigh, and the payload that leaves where one is given. */
@@ -14,6 +14,7 @@ export const explainMass = (settled: Settled) => ({
 function kit(settled: Settled): Draft {
   const data = chemistryOf(settled);
   const { bank } = settled.store;
+  const listed = settled.solar.arrays.some(({ panels }) => panels.length > 0);
   const invertersW = settled.inverters.reduce((sum, { ratingW }) => sum + ratingW, 0);
   return {
     value: settled.kitKg,
@@ -21,7 +22,7 @@ function kit(settled: Settled): Draft {
     label: 'Kit weighs',
     basis: ORIGIN.practice,
     working: {
-      formula: `${bank ? '{bank}' : '{ah} ÷ 100 × {battery}'} + {array} × {panel} + {inverter} ÷ 1000 × {perKw}`,
+      formula: `${bank ? '{bank}' : '{ah} ÷ 100 × {battery}'} + ${listed ? '{panels}' : '{array} × {panel}'} + {inverter} ÷ 1000 × {perKw}`,
       inputs: [
         ...(bank
           ? [computed('bank', bank.units === 1 ? 'The battery' : `The bank, ${bank.units} units`, bank.kg, 'kg')]
@@ -35,14 +36,18 @@ function kit(settled: Settled): Draft {
                 origin: data.origin,
               },
             ]),
-        refer('array', 'array.rating'),
-        {
-          symbol: 'panel',
-          label: 'Rigid panel per W',
-          value: panelKgPerW(),
-          unit: 'kg',
-          origin: DEFAULT.panelKgPerM2.origin,
-        },
+        ...(listed
+          ? [computed('panels', 'The panels', panelKg(settled.solar.arrays), 'kg')]
+          : [
+              refer('array', 'array.rating'),
+              {
+                symbol: 'panel',
+                label: 'Rigid panel per W',
+                value: panelKgPerW(),
+                unit: 'kg',
+                origin: DEFAULT.panelKgPerM2.origin,
+              },
+            ]),
         computed('inverter', 'Inverters together', invertersW, 'W'),
         fromDefault('perKw', 'Inverter per kW', 'inverterKgPerKw', 'kg'),
       ],

@@ -109,9 +109,13 @@ const rating = ({ solar }: Settled): Draft => ({
 });
 
 function yielded(settled: Settled): Draft {
-  const { clippedWh, yieldWh, lieFactor } = settled.solar;
-  const flat = settled.option.system.arrays?.every(({ slopeDeg, shade }) => slopeDeg === 0 && shade === 0) ?? true;
-  const lie = computed('lie', 'By how they lie, and shade', lieFactor, '');
+  const { sources, income } = settled;
+  const yieldWh = income.sunWh;
+  const clippedWh = sources.reduce((sum, { kind, clippedWh: held }) => sum + (kind === 'sun' ? held : 0), 0);
+  const flatWh = settled.solar.ratingW * settled.solar.flat.whPerRatedW;
+  const lieFactor = flatWh > 0 ? (yieldWh + clippedWh) / flatWh : 1;
+  const flat = Math.abs(lieFactor - 1) < 1e-9;
+  const lie = computed('lie', 'By how they lie, shade, panels and controllers', lieFactor, '');
   const shares = flat ? factors(settled) : [...factors(settled), lie];
   const clips = clippedWh > 0;
   const clipped = computed('clipped', 'Held back by controllers at their limit', clippedWh, 'Wh');

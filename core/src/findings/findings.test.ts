@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { evaluate } from '../assess/assess.ts';
 import { SUPPLY_KEYS } from '../explain/supply.ts';
 import { blankArray, blankDevice, blankInverter, blankString } from '../job/blank.ts';
+import { withDriveHours } from '../job/day.ts';
 import type { BatteryString, Device, Job } from '../job/schema.ts';
 import { Effort } from '../moment/effort.ts';
 import type { Figure } from '../quantity/figure.ts';
@@ -57,7 +58,7 @@ const withBank = (part: Partial<BatteryString>, busVoltageV: 12 | 24, ...more: P
 const night = (powerW: number): Job =>
   aJob([aLoad({ draw: { kind: 'standby', powerW } })], (job) => ({
     ...job,
-    brief: { ...job.brief, nightsOffGrid: 1, driveHoursPerDay: 0 },
+    brief: { ...job.brief, nightsOffGrid: 1, drives: [] },
   }));
 
 /** A job for each finding, in which it must appear; and the same job mended, in which it must not. */
@@ -172,7 +173,7 @@ const CASES: Readonly<Record<FindingCode, { bad: Job; good: Job }>> = {
   },
   'measure-first': { bad: aJob([aLoad({ evidence: 'guess' })]), good: aJob([aLoad()]) },
   'critical-single-source': {
-    bad: brief(aJob([aLoad({ critical: true })]), { driveHoursPerDay: 0 }),
+    bad: brief(aJob([aLoad({ critical: true })]), { drives: [] }),
     good: withSystem(aJob([aLoad({ critical: true })]), { array: { ratingW: 200 }, dcdc: { ratingA: 20 } }),
   },
   'cannot-hold': {
@@ -295,10 +296,10 @@ describe('findings', () => {
   });
 
   it('two arrays are one sun to what must not fail; sun and driving are two', () => {
-    const critical = (driveHoursPerDay: number) =>
+    const critical = (hours: number) =>
       aJob([aLoad({ critical: true, path: 'direct' })], (job) => ({
         ...job,
-        brief: { ...job.brief, driveHoursPerDay },
+        brief: { ...job.brief, drives: withDriveHours([], hours) },
       }));
     const arrays = ['a', 'b'].map((id) => blankArray(id, id, 200));
     const twoArrays = (job: Job): Job => ({

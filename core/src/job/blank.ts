@@ -1,4 +1,15 @@
-import type { BatteryString, Charger, DesignOption, Device, Inverter, Job, SolarArray, Supply } from './schema.ts';
+import type {
+  BatteryString,
+  Charger,
+  DesignOption,
+  Device,
+  DrivingLink,
+  Inverter,
+  Job,
+  PanelGroup,
+  SolarArray,
+  Supply,
+} from './schema.ts';
 import { SCHEMA_VERSION } from './values.ts';
 
 /** What is said of no device yet; on while one of its loads runs. */
@@ -54,7 +65,7 @@ export function blankDevice(kind: Device['kind'], id: string): Device {
 /** What a place of the region usually offers; a generator and an outlet of a usual size. Common practice.
  * @param heightM where it stands, m above the sea */
 export function blankSupply(kind: Supply['kind'], mains: Job['brief']['region']['mains'], heightM = 0): Supply {
-  const shared = { id: kind, share: null };
+  const shared = { id: kind, share: null, hours: [] };
   switch (kind) {
     case 'hookup':
       return mains === '230V-50Hz'
@@ -69,9 +80,22 @@ export function blankSupply(kind: Supply['kind'], mains: Job['brief']['region'][
         ratedVa: null,
         startW: null,
         altitudeM: Math.max(0, heightM),
+        idleLPerH: null,
+        fuelLPerKwh: null,
       };
     case 'outlet':
-      return { kind, ...shared, name: 'Vehicle outlet', ratedW: 2000, startW: null };
+      return {
+        kind,
+        ...shared,
+        name: 'Vehicle outlet',
+        ratedW: 2000,
+        startW: null,
+        packKwh: null,
+        fullShare: 1,
+        reserveShare: 0.2,
+        offAfterH: null,
+        ownW: null,
+      };
   }
 }
 
@@ -114,10 +138,50 @@ export const blankArray = (id: string, name: string, ratingW: number): SolarArra
   id,
   name,
   ratingW,
-  controllerA: null,
+  panels: [],
+  wiring: 'parallel',
+  controller: { kind: 'mppt', maxA: null, maxW: null, maxV: null, maxInputA: null },
+  mount: 'roof',
   slopeDeg: 0,
   azimuthDeg: null,
+  follows: false,
+  setOut: [],
   shade: 0,
+  shaded: [],
+  clean: null,
+});
+
+/** A group of panels of which nothing but the watts is known. */
+export const blankPanels = (id: string, name: string, ratingW: number): PanelGroup => ({
+  id,
+  name,
+  ratingW,
+  vmpV: null,
+  impA: null,
+  vocV: null,
+  iscA: null,
+  powerPerK: null,
+  vocPerK: null,
+  iscPerK: null,
+  noctC: null,
+  areaM2: null,
+  kg: null,
+  price: null,
+  series: 1,
+  parallel: 1,
+});
+
+/** A DC-DC charger of which nothing is said but its amps. */
+export const blankLink = (id: string, name: string, ratingA: number): DrivingLink => ({
+  id,
+  name,
+  kind: 'dc-dc',
+  ratingA,
+  bothWays: false,
+  cableM: null,
+  cableMm2: null,
+  sharesWith: null,
+  sharing: 'sun-first',
 });
 
 /** A string of one unit at the bus voltage, of which nothing but its capacity is known. */
@@ -156,13 +220,13 @@ export function blankJob(title: string): Job {
         peakSunHours: null,
         dayTempC: 22,
         nightTempC: 10,
-        monthly: { peakSunHours: null, dayTempC: null, nightTempC: null },
+        monthly: { peakSunHours: null, brightSunHours: null, dullSunHours: null, dayTempC: null, nightTempC: null },
       },
       months: [5, 6, 7, 8, 9],
       nightsOffGrid: 3,
-      driveHoursPerDay: 1,
+      drives: [{ startMin: 540, minutes: 60 }],
       sunlessDays: 2,
-      alternator: { ratingA: 120, systemV: 12 },
+      alternator: { ratingA: 120, systemV: 12, voltage: 'steady', ownLoadA: null },
       day: { season: 'usual', week: 'usual', motion: 'usual' },
       prices: { storePerKwh: null, arrayPerW: null, energyPerKwh: null, moves: [] },
       payloadKg: null,

@@ -1,7 +1,7 @@
 import { cycleLength } from './draw.ts';
 import type { Fault } from './fault.ts';
 import { overlappingUse } from './overlap.ts';
-import type { Job, Load, Use } from './schema.ts';
+import type { Job, Load, SolarArray, Use } from './schema.ts';
 
 /** Minutes of slack where lengths typed with decimals must agree. */
 const SLACK_MIN = 1e-6;
@@ -13,6 +13,16 @@ export function* consistencyFaults(job: Job): Generator<Fault> {
   yield* repeated(job.options, '/options');
   yield* repeated(job.hasNot, '/hasNot');
   yield* repeated(job.brief.supplies, '/brief/supplies');
+  yield* overlapFaults(job.brief.drives, '/brief/drives');
+  for (const [s, supply] of job.brief.supplies.entries()) {
+    yield* overlapFaults(supply.hours, `/brief/supplies/${s}/hours`);
+    if (supply.kind === 'outlet' && supply.reserveShare >= supply.fullShare)
+      yield {
+        path: `/brief/supplies/${s}/reserveShare`,
+        expected: `less than fullShare, ${supply.fullShare}`,
+        found: `${supply.reserveShare}`,
+      };
+  }
   for (const [g, { loads, most }] of job.together.atMost.entries()) {
     yield* unknownLoads(loads, loadIds, `/together/atMost/${g}/loads`);
     if (most >= loads.length)
@@ -26,6 +36,14 @@ export function* consistencyFaults(job: Job): Generator<Fault> {
     for (const [d, { points }] of system.devices.entries()) yield* pairFaults(points, `${at}/devices/${d}/points`);
     for (const list of ['driving', 'arrays', 'chargers'] as const) yield* repeated(system[list] ?? [], `${at}/${list}`);
     yield* repeated(system.store.strings ?? [], `${at}/store/strings`);
+    for (const [a, array] of (system.arrays ?? []).entries()) yield* arrayFaults(array, `${at}/arrays/${a}`);
+    for (const [d, { sharesWith }] of (system.driving ?? []).entries())
+      if (sharesWith !== null && !system.arrays?.some(({ id }) => id === sharesWith))
+        yield {
+          path: `${at}/driving/${d}/sharesWith`,
+          expected: 'the id of an array of this option, or null',
+          found: sharesWith,
+        };
     yield* feedFaults(feeds, loadIds, `/options/${i}/feeds`);
     if (!system.devices.some(({ kind }) => kind === 'inverter'))
       yield {
@@ -34,6 +52,29 @@ export function* consistencyFaults(job: Job): Generator<Fault> {
       };
   }
   yield* deviceFaults(job);
+}
+
+/** Stretches of a day that do not overlap, so that no minute counts twice. */
+function* overlapFaults(stretches: readonly Use[], path: string): Generator<Fault> {
+  const overlapping = overlappingUse(stretches);
+  if (overlapping) yield { path, expected: 'stretches that do not overlap', found: `one from ${overlapping.startMin}` };
+}
+
+/** What no panel can be: its best point lies inside its ends. Its watts are said once. */
+function* arrayFaults({ ratingW, panels, setOut, shaded }: SolarArray, path: string): Generator<Fault> {
+  if (ratingW === null && panels.length === 0)
+    yield { path: `${path}/ratingW`, expected: 'its laboratory watts, or panels that add up to them' };
+  if (ratingW !== null && panels.length > 0)
+    yield { path: `${path}/ratingW`, expected: 'null, since its panels add up to it', found: `${ratingW}` };
+  yield* repeated(panels, `${path}/panels`);
+  for (const [p, { vmpV, vocV, impA, iscA }] of panels.entries()) {
+    if (vmpV !== null && vocV !== null && vmpV >= vocV)
+      yield { path: `${path}/panels/${p}/vmpV`, expected: `less than vocV, ${vocV}`, found: `${vmpV}` };
+    if (impA !== null && iscA !== null && impA >= iscA)
+      yield { path: `${path}/panels/${p}/impA`, expected: `less than iscA, ${iscA}`, found: `${impA}` };
+  }
+  yield* overlapFaults(setOut, `${path}/setOut`);
+  yield* overlapFaults(shaded, `${path}/shaded`);
 }
 
 function* unknownLoads(ids: readonly string[], known: ReadonlySet<string>, path: string): Generator<Fault> {

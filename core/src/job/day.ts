@@ -1,3 +1,4 @@
+import { overlappingUse } from './overlap.ts';
 import type { Brief, Day, DayKind, Load, Use } from './schema.ts';
 import { DAY_KINDS } from './values.ts';
 
@@ -43,8 +44,26 @@ export const isUsual = (day: Day): boolean => editedKind(day) === null;
 
 /** The brief as it holds on its kind of day: a parked day has no driving. */
 export function briefOn(brief: Brief): Brief {
-  return brief.day.motion === 'parked' ? { ...brief, driveHoursPerDay: 0 } : brief;
+  return brief.day.motion === 'parked' ? { ...brief, drives: [] } : brief;
 }
+
+/** When a drive is taken to begin where nothing is said, minutes after midnight. Common practice: after breakfast. */
+const DRIVE_FROM_MIN = 9 * 60;
+const DAY_MIN = 24 * 60;
+
+/** A plan of so many hours: the one there is, longer or shorter; one stretch where there is none, or no room. */
+export function withDriveHours(plan: readonly Use[], hours: number): Use[] {
+  const minutes = hours * 60;
+  if (minutes <= 0) return [];
+  const now = plan.reduce((sum, use) => sum + use.minutes, 0);
+  const scaled = plan.map((use) => ({ ...use, minutes: (use.minutes * minutes) / now }));
+  if (plan.length > 1 && !overlappingUse(scaled)) return scaled;
+  return [{ startMin: Math.min(plan[0]?.startMin ?? DRIVE_FROM_MIN, DAY_MIN - minutes), minutes }];
+}
+
+/** h of driving on a usual day. */
+export const driveHours = ({ drives }: Pick<Brief, 'drives'>): number =>
+  drives.reduce((sum, { minutes }) => sum + minutes, 0) / 60;
 
 /**
  * Share of the days like the one that is shown on which a load runs, 0…1. Where a day of the week is chosen, a load

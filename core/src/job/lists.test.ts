@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import { assess, type Evaluation, evaluate } from '../assess/assess.ts';
 import { applyMoves } from '../moves/move.ts';
-import { togetherW } from '../sources/source.ts';
+import { sunW } from '../settle/settle.ts';
 import { sunAheadMin } from '../sun/day.ts';
 import { findingOf } from '../test/findings.ts';
 import { aHookup, aJob, aLoad, withSupplies, withSystem } from '../test/jobs.ts';
-import { blankArray, blankCharger, blankJob, blankString } from './blank.ts';
+import { blankArray, blankCharger, blankJob, blankLink, blankString } from './blank.ts';
 import type { Job, Place, SolarArray, System } from './schema.ts';
 
 /** What the lists of version 4 come to, by arithmetic beside the code. */
@@ -18,7 +18,6 @@ const atPlace = (job: Job, place: Partial<Place>): Job => ({
   ...job,
   brief: { ...job.brief, place: { ...job.brief.place, ...place } },
 });
-const named = (id: string) => ({ id, name: id });
 const value = (job: Job, id: 'store.ah' | 'dcdc.rating' | 'array.rating' | 'sun.yield' | 'sun.hours') =>
   assess(job).figures[id].value;
 const job = aJob([aLoad({ hours: 10 })]);
@@ -30,7 +29,7 @@ describe('several of a kind', () => {
     const { store } = option.system;
     const strings = [100, 60].map((capacityAh, i) => blankString(`s-${i}`, 'String', capacityAh));
     expect(value(withParts(job, { store: { ...store, strings } }), 'store.ah')).toBeCloseTo(160, 9);
-    const driving = [20, 15].map((ratingA, i) => ({ ...named(`d-${i}`), ratingA }));
+    const driving = [20, 15].map((ratingA, i) => blankLink(`d-${i}`, 'DC-DC', ratingA));
     expect(value(withParts(job, { driving }), 'dcdc.rating')).toBe(35);
     const arrays = [300, 150].map((ratingW, i) => blankArray(`a-${i}`, 'Array', ratingW));
     expect(value(withParts(job, { arrays }), 'array.rating')).toBe(450);
@@ -43,14 +42,16 @@ describe('several of a kind', () => {
     expect(value(job, 'array.rating')).toBeGreaterThan(0);
   });
 
-  const arrayW = ({ solar }: Evaluation) => togetherW(solar.sources, 1440);
+  const arrayW = ({ sources }: Evaluation) => sunW(sources);
 
   it('a controller holds its own array to its A at 14.2 V, and no other', () => {
     const one = blankArray('one', 'One', 1000);
     const sunny = atPlace(job, { peakSunHours: 6, dayTempC: 15 });
     const free = evaluate(withParts(sunny, { arrays: [one, { ...one, id: 'two' }] }));
     const freeW = arrayW(free);
-    const held = evaluate(withParts(sunny, { arrays: [one, { ...one, id: 'two', controllerA: 20 }] }));
+    const held = evaluate(
+      withParts(sunny, { arrays: [one, { ...one, id: 'two', controller: { ...one.controller, maxA: 20 } }] }),
+    );
     const heldW = arrayW(held);
     for (let m = 0; m < 1440; m += 7) {
       const half = (freeW[m] as number) / 2;
@@ -123,7 +124,12 @@ describe('an inverter with VA of its own', () => {
 
 describe('a place month by month', () => {
   const sun = [1, 2, 3, 4, 5, 6, 5.5, 5, 4, 3, 2, 1.5];
-  const monthly = { peakSunHours: sun, dayTempC: sun.map((h) => 5 * h), nightTempC: sun.map((h) => 2 * h) };
+  const monthly = {
+    ...job.brief.place.monthly,
+    peakSunHours: sun,
+    dayTempC: sun.map((h) => 5 * h),
+    nightTempC: sun.map((h) => 2 * h),
+  };
   const used = (months: number[], place: Partial<Place> = { monthly }) => {
     const placed = atPlace(job, place);
     return { ...placed, brief: { ...placed.brief, months } };

@@ -11,6 +11,7 @@ const FORWARD: Forward = {
   2: fromPairsToTogether,
   3: fromSinglesToLists,
   4: fromCapacitiesToUnits,
+  5: fromWattsToPanels,
 };
 
 /** Version 2: devices instead of one inverter; loads with place, other days, device, volts, photos; a kind of day. */
@@ -176,6 +177,66 @@ const NEW_STRING_IN_5 = {
   price: null,
 } as const;
 
+/** Version 6: driving by stretches; panels, controllers and how arrays stand; links to the alternator; hours of supplies. */
+function fromWattsToPanels(older: Document): Document {
+  return {
+    ...older,
+    brief: part(older.brief, ({ driveHoursPerDay: hours, ...brief }) => ({
+      drives: hours === undefined ? undefined : drivesFrom(hours),
+      ...brief,
+      alternator: part(brief.alternator, (alternator) => ({ voltage: 'steady', ownLoadA: null, ...alternator })),
+      place: part(brief.place, (place) => ({
+        ...place,
+        monthly: part(place.monthly, (monthly) => ({ brightSunHours: null, dullSunHours: null, ...monthly })),
+      })),
+      supplies: each(brief.supplies, (supply) => ({
+        hours: [],
+        ...(supply.kind === 'generator' ? { idleLPerH: null, fuelLPerKwh: null } : {}),
+        ...(supply.kind === 'outlet' ? NEW_OUTLET_IN_6 : {}),
+        ...supply,
+      })),
+    })),
+    options: each(older.options, (option) => ({
+      ...option,
+      system: part(option.system, (system) => ({
+        ...system,
+        driving: each(system.driving, (link) => ({ ...NEW_LINK_IN_6, ...link })),
+        arrays: each(system.arrays, ({ controllerA, ...array }) => ({
+          ...NEW_ARRAY_IN_6,
+          controller: { kind: 'mppt', maxA: controllerA, maxW: null, maxV: null, maxInputA: null },
+          ...array,
+        })),
+      })),
+    })),
+  };
+}
+
+/** Driving was taken to begin at nine, or as much earlier as the day needs. */
+function drivesFrom(hours: unknown): unknown {
+  if (typeof hours !== 'number' || !(hours >= 0 && hours <= 24)) return hours;
+  const minutes = hours * 60;
+  return minutes < 1 ? [] : [{ startMin: Math.min(540, 1440 - minutes), minutes }];
+}
+
+const NEW_OUTLET_IN_6 = { packKwh: null, fullShare: 1, reserveShare: 0.2, offAfterH: null, ownW: null } as const;
+const NEW_LINK_IN_6 = {
+  kind: 'dc-dc',
+  bothWays: false,
+  cableM: null,
+  cableMm2: null,
+  sharesWith: null,
+  sharing: 'sun-first',
+} as const;
+const NEW_ARRAY_IN_6 = {
+  panels: [],
+  wiring: 'parallel',
+  mount: 'roof',
+  follows: false,
+  setOut: [],
+  shaded: [],
+  clean: null,
+} as const;
+
 /** What is not of the expected form stays as it is: the validation that follows names it. */
 const isDocument = (value: unknown): value is Document =>
   typeof value === 'object' && value !== null && !Array.isArray(value);
@@ -199,6 +260,7 @@ const FIRST_SAID = 4;
 const APPLIANCE_FORWARD: Forward = {
   3: (older) => ({ ...older, load: part(older.load, loadWithUses) }),
   4: (older) => older,
+  5: (older) => older,
 };
 
 /** Brings an entry of the firm's catalogue forward: its load is of the same versions as a job's. */

@@ -1,9 +1,9 @@
 import { type Static, Type } from '@sinclair/typebox';
 import { Load as LoadSchema } from './loadSchema.ts';
-import { byMonth, id, number, object, oneNumberOf, oneOf, orNull, text } from './schemaParts.ts';
+import { byMonth, id, number, object, oneNumberOf, oneOf, orNull, text, Use as UseSchema } from './schemaParts.ts';
 import { Supply as SupplySchema } from './supplySchema.ts';
 import { Option } from './systemSchema.ts';
-import { COINCIDE, JOB_FORMAT, MAINS, MARGINS, MOST_LOADS, SCHEMA_VERSION, SKIES } from './values.ts';
+import { ALTERNATORS, COINCIDE, JOB_FORMAT, MAINS, MARGINS, MOST_LOADS, SCHEMA_VERSION, SKIES } from './values.ts';
 
 /**
  * The job file: one document, one schema. The TypeScript types below are derived from it, the published
@@ -53,6 +53,8 @@ export const JobSchema = Type.Object(
         monthly: object(
           {
             peakSunHours: byMonth(0, 12, 'kWh/m² a day on the flat'),
+            brightSunHours: byMonth(0, 14, 'the same of a bright day, which three days of four do not reach'),
+            dullSunHours: byMonth(0, 12, 'the same of a dull day, which three days of four exceed'),
             dayTempC: byMonth(-40, 60, '°C on a usual afternoon'),
             nightTempC: byMonth(-50, 50, '°C on a usual night'),
           },
@@ -66,11 +68,13 @@ export const JobSchema = Type.Object(
         description: 'months of use, 1 = January',
       }),
       nightsOffGrid: Type.Integer({ minimum: 1, maximum: 365, description: 'nights in a row away from power' }),
-      driveHoursPerDay: number(0, 24, 'h of driving on a usual day'),
+      drives: Type.Array(UseSchema, { maxItems: 6, description: 'stretches of driving on a usual day; [] = none' }),
       sunlessDays: number(0, 30, 'days to ride through without sun'),
       alternator: object({
         ratingA: number(0, 1000, 'A on its label'),
         systemV: oneNumberOf([12, 24], 'the vehicle’s own electrics, V'),
+        voltage: oneOf(ALTERNATORS, 'whether its voltage is steady or the vehicle turns it down'),
+        ownLoadA: orNull(0, 500, 'A that the vehicle itself needs while driving; null = the usual'),
       }),
       day: Day,
       prices: object(
@@ -131,7 +135,7 @@ export const JobSchema = Type.Object(
   },
   {
     $schema: 'https://json-schema.org/draft/2020-12/schema',
-    $id: 'urn:joulemetric:job:4',
+    $id: 'urn:joulemetric:job:6',
     title: 'Joulemetric job file',
     additionalProperties: false,
   },
@@ -149,6 +153,9 @@ export type System = DesignOption['system'];
 export type Chemistry = System['store']['chemistry'];
 export type BatteryString = NonNullable<System['store']['strings']>[number];
 export type SolarArray = NonNullable<System['arrays']>[number];
+export type PanelGroup = SolarArray['panels'][number];
+export type SolarController = SolarArray['controller'];
+export type DrivingLink = NonNullable<System['driving']>[number];
 export type Device = System['devices'][number];
 export type Inverter = Extract<Device, { kind: 'inverter' }>;
 export type Day = Brief['day'];

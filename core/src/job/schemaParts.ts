@@ -38,10 +38,12 @@ export const oneKindOf = <const T extends readonly TSchema[]>(kinds: T, descript
 export const ID_PATTERN = '^[a-z0-9][a-z0-9-]{0,39}$';
 export const id = (description: string) => Type.String({ pattern: ID_PATTERN, description });
 
-export const Use = object(
-  {
-    startMin: number(0, 1439.999, 'start, minutes after local midnight'),
-    minutes: Type.Number({ exclusiveMinimum: 0, maximum: 1440, description: 'length in minutes; may pass midnight' }),
-  },
-  'one stretch of use in the day',
+const stretch = {
+  startMin: number(0, 1439.999, 'start, minutes after local midnight'),
+  minutes: Type.Number({ exclusiveMinimum: 0, maximum: 1440, description: 'length in minutes; may pass midnight' }),
+};
+export const Use = object(stretch, 'one stretch of use in the day');
+export const Shading = object(
+  { ...stretch, share: number(0, 1, 'share of the light that is taken meanwhile') },
+  'one stretch of the day, by the clock, in which something stands in the light',
 );

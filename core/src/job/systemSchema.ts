@@ -1,7 +1,7 @@
 import { type TSchema, Type } from '@sinclair/typebox';
 import { Device } from './deviceSchema.ts';
-import { id, number, object, oneNumberOf, oneOf, orNull, text } from './schemaParts.ts';
-import { BUS_VOLTAGES, CHEMISTRIES, PATHS } from './values.ts';
+import { id, number, object, oneNumberOf, oneOf, orNull, Shading, text, Use } from './schemaParts.ts';
+import { BUS_VOLTAGES, CHEMISTRIES, CONTROLLERS, LINKS, MOUNTS, PATHS, SHARINGS, WIRINGS } from './values.ts';
 
 /** One design of a job: its bus, what holds, what converts, what charges, and how its loads are fed. */
 
@@ -32,18 +32,68 @@ const Strings = Type.Array(
   }),
   { minItems: 1, maxItems: 12, description: 'strings of the bank, in parallel' },
 );
-const Driving = Type.Array(object({ ...part, ratingA: number(0, 500, 'A at the bus') }), {
-  maxItems: 4,
-  description: 'DC-DC chargers on the alternator, together held to what it can feed; [] = none',
+const Driving = Type.Array(
+  object({
+    ...part,
+    kind: oneOf(LINKS, 'a DC-DC charger, or a relay that joins the two batteries while driving'),
+    ratingA: number(0, 500, 'A at the bus; of a relay what it carries'),
+    bothWays: Type.Boolean({ description: 'it also lets the sun top up the vehicle’s own battery' }),
+    cableM: orNull(
+      0.1,
+      50,
+      'm of cable from the alternator’s battery, one way; null = not known: the usual for a relay, and for a charger nothing is lost in it',
+    ),
+    cableMm2: orNull(0.5, 300, 'mm² of that cable; null = as its amps need'),
+    sharesWith: Type.Unsafe<string | null>({
+      ...id('the array whose sun comes out of the same output; null = none'),
+      type: ['string', 'null'],
+    }),
+    sharing: oneOf(SHARINGS, 'who comes first on a shared output'),
+  }),
+  { maxItems: 4, description: 'what charges from the alternator, together held to what it can feed; [] = none' },
+);
+const Panels = Type.Array(
+  object({
+    ...part,
+    ratingW: number(1, 2000, 'laboratory W of one panel'),
+    vmpV: orNull(0.5, 500, 'V at its best point; null = not known'),
+    impA: orNull(0.05, 100, 'A at its best point; null = not known'),
+    vocV: orNull(0.5, 600, 'V with nothing connected; null = not known'),
+    iscA: orNull(0.05, 120, 'A short-circuited; null = not known'),
+    powerPerK: orNull(-0.01, 0, 'share of its W gained for each K of cell, below 0; null = the usual'),
+    vocPerK: orNull(-0.01, 0, 'share of its open V gained for each K, below 0; null = the usual'),
+    iscPerK: orNull(-0.001, 0.005, 'share of its short-circuit A gained for each K; null = the usual'),
+    noctC: orNull(20, 80, '°C of its cells in 800 W/m², 20 °C and 1 m/s of wind; null = the usual'),
+    areaM2: orNull(0.01, 10, 'm² it covers; null = the usual for its W'),
+    kg: orNull(0.05, 100, 'kg of one; null = the usual for its area'),
+    price: orNull(0, 100_000, 'of one, in the currency of the region; null = not known'),
+    series: count('panels one after the other'),
+    parallel: count('of these strings beside one another'),
+  }),
+  { maxItems: 12, description: 'groups of like panels; [] = only their watts are known' },
+);
+const Controller = object({
+  kind: oneOf(CONTROLLERS, 'seeks the best point of the panels, or joins them straight to the store'),
+  maxA: orNull(1, 1000, 'A at the bus that it gives at most; null = no limit is known'),
+  maxW: orNull(5, 50_000, 'W of panels or of output that it takes at most; null = no limit is known'),
+  maxV: orNull(5, 1500, 'V from the panels that it bears; null = not known'),
+  maxInputA: orNull(0.5, 500, 'A short-circuited from the panels that it bears; null = not known'),
 });
 const Arrays = Type.Array(
   object({
     ...part,
-    ratingW: number(0, 20_000, 'laboratory watts of its panels'),
-    controllerA: orNull(1, 1000, 'A at the bus that its controller gives at most; null = no limit'),
+    ratingW: orNull(0, 20_000, 'laboratory watts of its panels; null = what `panels` add up to'),
+    panels: Panels,
+    wiring: oneOf(WIRINGS, 'how its groups of panels are joined'),
+    controller: Controller,
+    mount: oneOf(MOUNTS, 'close to the roof, with air behind it, or set out by hand'),
     slopeDeg: number(0, 90, '° from the horizontal; 0 = flat'),
     azimuthDeg: orNull(0, 360, '° clockwise from north that it faces; null = any, as the vehicle happens to stand'),
-    shade: number(0, 0.95, 'share of the day’s yield that shade takes'),
+    follows: Type.Boolean({ description: 'aimed again and again through the day; for what is set out by hand' }),
+    setOut: Type.Array(Use, { maxItems: 6, description: 'hours in which it stands in the light; [] = all day' }),
+    shade: number(0, 0.95, 'share of the light that shade takes all day'),
+    shaded: Type.Array(Shading, { maxItems: 12, description: 'stretches of the day in which it is shaded' }),
+    clean: orNull(0.5, 1, 'share of the light that dirt leaves; null = the usual'),
   }),
   { maxItems: 8, description: 'solar arrays, each with its controller; [] = none' },
 );

@@ -1,6 +1,6 @@
 /** What a job file calls itself, and the version that is written; older ones are brought forward. */
 export const JOB_FORMAT = 'joulemetric-job';
-export const SCHEMA_VERSION = 5;
+export const SCHEMA_VERSION = 6;
 
 /** Loads that a job may hold. */
 export const MOST_LOADS = 500;
@@ -19,6 +19,17 @@ export const DAY_KINDS = ['winter', 'summer', 'weekday', 'weekend', 'driving', '
 export const POLICIES = ['always', 'with-loads', 'hours', 'manual'] as const;
 /** What an inverter does while a supply is plugged in. */
 export const FORMS = ['stand-alone', 'transfer', 'pass-through', 'assisting'] as const;
+/** How an array stands: close to the roof, with air behind it, or set out by hand. */
+export const MOUNTS = ['roof', 'free', 'portable'] as const;
+/** How unlike groups of panels are joined on one controller. */
+export const WIRINGS = ['parallel', 'series'] as const;
+export const CONTROLLERS = ['mppt', 'pwm'] as const;
+/** What charges from the alternator: a charger of its own, or a relay that joins the two batteries. */
+export const LINKS = ['dc-dc', 'relay'] as const;
+/** An alternator of steady voltage, or one that the vehicle turns down. */
+export const ALTERNATORS = ['steady', 'smart'] as const;
+/** Who comes first where sun and alternator share one output. */
+export const SHARINGS = ['sun-first', 'blended'] as const;
 /** What may coincide: anything at any time, or only what the lanes have at the same time. */
 export const COINCIDE = ['any-time', 'by-lanes'] as const;
 export const WAVEFORMS = ['pure', 'stepped'] as const;

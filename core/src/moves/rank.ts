@@ -1,8 +1,6 @@
 import type { Job } from '../job/schema.ts';
 import { Effort } from '../moment/effort.ts';
-import { MINUTES_PER_DAY } from '../quantity/units.ts';
-import { settle } from '../settle/settle.ts';
-import { togetherW } from '../sources/source.ts';
+import { settle, sunW } from '../settle/settle.ts';
 import { averageSavingWh } from './average.ts';
 import { movesOf } from './candidates.ts';
 import { MoveCosts } from './cost.ts';
@@ -50,7 +48,7 @@ export type Prepared = ReturnType<typeof prepareMoves>;
 /** The moves of one option and their costs, with the array it has. @param effort what the searches of each day may cost */
 export function prepareMoves(job: Job, optionId: string, effort = Number.POSITIVE_INFINITY) {
   const settled = settle(job, optionId, new Effort(effort));
-  const arrayW = togetherW(settled.solar.sources, MINUTES_PER_DAY);
+  const arrayW = sunW(settled.sources);
   const costs = new MoveCosts(job, optionId, arrayW, effort);
   return { job, settled, costs, moves: onlyBestOf(movesOf(settled), costs) };
 }

@@ -1,8 +1,8 @@
 import type { Job } from '../job/schema.ts';
+import { panelKgPerW } from '../panels/panels.ts';
 import { CHEMISTRY } from '../reference/chemistries.ts';
 import { DEFAULT } from '../reference/defaults.ts';
 import type { Settled } from '../settle/settle.ts';
-import { panelKgPerW } from '../store/mass.ts';
 
 /** What watt-hours a day come to in what has to be bought, carried and paid; in the units of the names. */
 export interface Worth {
@@ -32,7 +32,7 @@ export interface Saved {
 }
 
 export function worthOf(
-  { option, ledger, store, solar, nominalV }: Settled,
+  { option, ledger, store, solar, nominalV, income }: Settled,
   job: Job,
   saved: Saved,
   moveId: string | null,
@@ -40,7 +40,7 @@ export function worthOf(
   const data = CHEMISTRY[option.system.store.chemistry];
   const needWh = ledger.total.batteryWh;
   const storeWh = needWh > 0 ? (saved.needWh * store.need.requiredWh) / needWh : 0;
-  const perPanelW = solar.ratingW > 0 ? solar.yieldWh / solar.ratingW : 0;
+  const perPanelW = solar.ratingW > 0 ? income.sunWh / solar.ratingW : 0;
   const savedWh = saved.totalWh;
   const panelW = perPanelW > 0 ? savedWh / perPanelW : null;
   const inverterKg = (saved.invertersW / 1000) * DEFAULT.inverterKgPerKw.value;

@@ -63,6 +63,8 @@ export const DEFAULT = {
   alternatorOwnLoadA: sourced(35, ORIGIN.practice),
   /** Largest share of the alternator's rating that a charger should draw. */
   alternatorShare: sourced(0.5, ORIGIN.practice),
+  /** m of cable from the vehicle's own battery to a relay, one way. */
+  alternatorCableM: sourced(5, ORIGIN.memory),
   /** Share of the light that the ground gives back. */
   groundAlbedo: sourced(0.2, ORIGIN.practice),
   /** m of cable from the bank to what it feeds, one way. */
@@ -72,6 +74,11 @@ export const DEFAULT = {
   livedInC: sourced(18, ORIGIN.practice),
   panelTemperatureCoefficient: sourced(-0.004, ORIGIN.memory),
   panelNoctC: sourced(45, ORIGIN.memory),
+  /** Share of a panel's open voltage and of its short-circuit current gained for each K of cell. */
+  panelVocPerK: sourced(-0.0029, ORIGIN.memory),
+  panelIscPerK: sourced(0.0005, ORIGIN.memory),
+  /** V at the best point of a panel made for a 12 V battery: 36 cells. */
+  panelVmp12V: sourced(18, ORIGIN.practice),
   /** K that panels close to a roof run hotter than freely standing ones. */
   panelRoofExtraK: sourced(7, ORIGIN.practice),
   soiling: sourced(0.97, ORIGIN.practice),

@@ -3,15 +3,16 @@ import { type EvidenceSummary, evidenceSummary } from '../loads/evidence.ts';
 import { type BusMoment, busMoment } from '../moment/busMoment.ts';
 import type { Effort } from '../moment/effort.ts';
 import { type SupplyMoment, supplyMoment } from '../moment/supplyMoment.ts';
+import { panelKg } from '../panels/panels.ts';
 import { ledgerRows } from '../paths/ledger.ts';
 import { type Ledger, ledgerOf } from '../paths/shares.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
 import { nominalVoltageV } from '../reference/chemistries.ts';
-import { arrayDay } from '../sources/array.ts';
 import { storeDriftWh } from '../sources/drift.ts';
 import { type DrivingSize, sizeDriving } from '../sources/driving.ts';
-import { type SolarSize, sizeSolar } from '../sources/solar.ts';
-import { controllersLoseWh, type Source, togetherW } from '../sources/source.ts';
+import { sharingOutputs } from '../sources/shared.ts';
+import { type Sky, type SolarSize, sizeSolar } from '../sources/solar.ts';
+import { controllersLoseWh, offeredWh, type Source, togetherW, yieldOf } from '../sources/source.ts';
 import { directWh } from '../sources/spared.ts';
 import { batteryKg, kitMassKg } from '../store/mass.ts';
 import { chargeWeightedMeanA } from '../store/peukert.ts';
@@ -46,6 +47,9 @@ interface Night {
 
 /** How the day's income and its need meet, Wh. */
 interface Income {
+  /** What each kind of source brings. */
+  readonly sunWh: number;
+  readonly drivingWh: number;
   /** Income less need, as if all passed through the store. */
   readonly netWh: number;
   /** Lost in controllers on the way in. */
@@ -70,12 +74,10 @@ export function settle(asStored: Job, optionId?: string, effort?: Effort): Settl
   const nominalV = nominalVoltageV(system.store.chemistry, system.busVoltageV);
   const factors = storeFactors(system, chargeWeightedMeanA(bus.busW, nominalV));
   const store = sizeStore(system, brief, day.demand, factors, busPeak.weight / nominalV);
-  const driving = sizeDriving(brief, system, needWh, store.chargeLimitA);
-  const lying = (slopeDeg: number, azimuthDeg: number | null) =>
-    arrayDay(planeIrradiance(brief.place, day.sun, slopeDeg, azimuthDeg), day.ambientC, job.rules.arrayFactor);
+  const driving = sizeDriving(brief, system, needWh, store);
   const drivenWh = job.rules.arrayCovers === 'everything' ? 0 : driving.yieldWh;
-  const solar = sizeSolar(system, lying, Math.max(0, needWh - drivenWh));
-  const sources = [...solar.sources, ...driving.sources].sort((a, b) => a.priority - b.priority);
+  const solar = sizeSolar(system, skyOver(day), Math.max(0, needWh - drivenWh));
+  const sources = sourcesOf(solar.sources, driving.sources, system);
   return {
     ...day,
     nominalV,
@@ -96,18 +98,47 @@ export function settle(asStored: Job, optionId?: string, effort?: Effort): Settl
     solar,
     sources,
     income: {
-      netWh: solar.yieldWh + driving.yieldWh - needWh,
+      sunWh: yieldOf(sources, 'sun'),
+      drivingWh: yieldOf(sources, 'driving'),
+      netWh: sources.reduce((sum, source) => sum + offeredWh(source), 0) - needWh,
       controllersWh: controllersLoseWh(sources),
-      directWh: directWh(bus.busW, togetherW(solar.sources, MINUTES_PER_DAY)),
+      directWh: directWh(bus.busW, sunW(sources)),
       driftWh: storeDriftWh(bus.busW, togetherW(sources, MINUTES_PER_DAY), roundTripEfficiency),
     },
     kitKg: kitMassKg(
       store.bank?.kg ?? batteryKg(system, store.capacityWh),
-      solar.ratingW,
+      panelKg(solar.arrays),
       inverters.reduce((sum, { ratingW }) => sum + ratingW, 0),
     ),
   };
 }
+
+/** The sky of the day that was settled, as arrays see it. */
+export const skyOver = ({
+  brief,
+  sun,
+  ambientC,
+  job,
+}: Pick<SettledDay, 'brief' | 'sun' | 'ambientC' | 'job'>): Sky => ({
+  onPlane: (plane) => planeIrradiance(brief.place, sun, plane),
+  ambientC,
+  flatFactor: job.rules.arrayFactor,
+});
+
+/** What fills the store in the order it is drawn on, shared outputs held to what their charger gives. */
+export const sourcesOf = (
+  sun: readonly Source[],
+  driving: readonly Source[],
+  { driving: links, busVoltageV }: SettledDay['option']['system'],
+): readonly Source[] =>
+  [...sharingOutputs([...sun, ...driving], links ?? [], busVoltageV)].sort((a, b) => a.priority - b.priority);
+
+/** W that the sun offers in each minute. */
+export const sunW = (sources: readonly Source[]): Float64Array =>
+  togetherW(
+    sources.filter(({ kind }) => kind === 'sun'),
+    MINUTES_PER_DAY,
+  );
 
 function nightOf({ bus, sun }: SettledDay): Night {
   let wattMinutes = 0;

@@ -16,9 +16,15 @@ export interface AlternatorLimit {
  * P_out = I_in·V_in·η. Common practice.
  * @param chargingV V at which the store is charged
  */
-export function alternatorLimit(alternator: Brief['alternator'], chargingV: number): AlternatorLimit {
-  const { ratingA, systemV } = alternator;
-  const spareA = Math.max(0, ratingA * DEFAULT.alternatorHotFactor.value - DEFAULT.alternatorOwnLoadA.value);
+export function alternatorLimit(
+  alternator: Pick<Brief['alternator'], 'ratingA' | 'systemV' | 'ownLoadA'>,
+  chargingV: number,
+): AlternatorLimit {
+  const { ratingA, systemV, ownLoadA } = alternator;
+  const spareA = Math.max(
+    0,
+    ratingA * DEFAULT.alternatorHotFactor.value - (ownLoadA ?? DEFAULT.alternatorOwnLoadA.value),
+  );
   const shareA = ratingA * DEFAULT.alternatorShare.value;
   const inputA = Math.min(spareA, shareA);
   const inputV = (DEFAULT.alternatorVoltage12V.value * systemV) / 12;

@@ -1,3 +1,6 @@
+import type { PanelGroup, SolarArray } from '../job/schema.ts';
+import { ampsTogether } from '../panels/operating.ts';
+import { arrayRatingW, groupsAt, panelsOf, unlikeOf } from '../panels/panels.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
 import { DEFAULT } from '../reference/defaults.ts';
 
@@ -12,27 +15,63 @@ export interface ArrayDay {
   readonly otherFactor: number;
 }
 
+/** What panels are and how they stand, as far as it changes what a W of them gives. */
+interface Standing {
+  readonly noctC: number;
+  readonly powerPerK: number;
+  /** K by which they run hotter in 800 W/m² than with air behind them. */
+  readonly extraK: number;
+  /** Share of the light that dirt leaves. */
+  readonly clean: number;
+}
+
+/** Usual panels close to the roof. */
+export const USUAL_STANDING: Standing = {
+  noctC: DEFAULT.panelNoctC.value,
+  powerPerK: DEFAULT.panelTemperatureCoefficient.value,
+  extraK: DEFAULT.panelRoofExtraK.value,
+  clean: DEFAULT.soiling.value,
+};
+
+/** How an array stands: its groups' figures weighted by their watts. */
+export function standingOf({ panels, mount, clean }: SolarArray): Standing {
+  const weighted = (of: (group: PanelGroup) => number, usual: number): number => {
+    const total = panels.reduce((sum, group) => sum + panelsOf(group).ratingW, 0);
+    return total > 0 ? panels.reduce((sum, group) => sum + of(group) * panelsOf(group).ratingW, 0) / total : usual;
+  };
+  return {
+    noctC: weighted((group) => panelsOf(group).noctC, USUAL_STANDING.noctC),
+    powerPerK: weighted((group) => panelsOf(group).powerPerK, USUAL_STANDING.powerPerK),
+    extraK: mount === 'roof' ? USUAL_STANDING.extraK : 0,
+    clean: clean ?? USUAL_STANDING.clean,
+  };
+}
+
+/** °C of cells: T_a + (NOCT − 20)/800·G, and hotter by as much again as the air behind them is held up. */
+export const cellTemperatureC = ({ noctC, extraK }: Standing, ambientC: number, irradianceWm2: number): number =>
+  ambientC + ((noctC - 20) / 800) * irradianceWm2 + extraK * Math.min(1, irradianceWm2 / 800);
+
 /**
- * Yield of panels close to a roof per W of rating, by the light on their plane. T_c = T_a + (NOCT − 20)/800·G + roof extra;
- * P = P_stc·G/1000·(1 + γ(T_c − 25)), then dirt, wiring, mismatch and controller. With `flatFactor` the
- * product of all of these is that one figure. Shade, and what a controller holds back, are taken off in `arrayWatts`.
+ * Yield of panels per W of rating, by the light on their plane: P = P_stc·G/1000·(1 + γ(T_c − 25)), then dirt, wiring,
+ * mismatch and controller. With `flatFactor` the product of all of these is that one figure.
  * @param irradianceWm2 on the plane of the panels, in each minute
  */
-export function arrayDay(irradianceWm2: Float64Array, ambientC: Float64Array, flatFactor: number | null): ArrayDay {
+export function arrayDay(
+  irradianceWm2: Float64Array,
+  ambientC: Float64Array,
+  flatFactor: number | null,
+  standing: Standing = USUAL_STANDING,
+): ArrayDay {
   const otherFactor =
-    flatFactor ??
-    DEFAULT.soiling.value * DEFAULT.arrayWiring.value * DEFAULT.mismatch.value * DEFAULT.mpptEfficiency.value;
+    flatFactor ?? standing.clean * DEFAULT.arrayWiring.value * DEFAULT.mismatch.value * DEFAULT.mpptEfficiency.value;
   const perRatedW = new Float64Array(MINUTES_PER_DAY);
   let hot = 0;
   let cool = 0;
   for (let m = 0; m < MINUTES_PER_DAY; m++) {
     const g = irradianceWm2[m] as number;
     if (g === 0) continue;
-    const cellC =
-      (ambientC[m] as number) +
-      ((DEFAULT.panelNoctC.value - 20) / 800) * g +
-      DEFAULT.panelRoofExtraK.value * Math.min(1, g / 800);
-    const heat = flatFactor === null ? 1 + DEFAULT.panelTemperatureCoefficient.value * (cellC - 25) : 1;
+    const cellC = cellTemperatureC(standing, ambientC[m] as number, g);
+    const heat = flatFactor === null ? 1 + standing.powerPerK * (cellC - 25) : 1;
     perRatedW[m] = (g / 1000) * heat * otherFactor;
     hot += g * heat;
     cool += g;
@@ -42,23 +81,150 @@ export function arrayDay(irradianceWm2: Float64Array, ambientC: Float64Array, fl
   return { perRatedW, whPerRatedW: wattMinutes / 60, heatFactor: cool > 0 ? hot / cool : 1, otherFactor };
 }
 
+/** What becomes of an array's laboratory watts, Wh a day: its light, less what each cause takes, is what it gives. */
+export interface ArrayChain {
+  readonly lightWh: number;
+  readonly shadeWh: number;
+  readonly dirtWh: number;
+  /** Below 0 where cold panels give more. */
+  readonly heatWh: number;
+  /** Between like panels, and of unlike ones on one controller. */
+  readonly mismatchWh: number;
+  readonly wiringWh: number;
+  /** In converting; of one that joins panels straight to the store, what their best point would have given more. */
+  readonly controllerWh: number;
+  /** Held back at the controller's limit. */
+  readonly clippedWh: number;
+}
+
+export interface ArrayYield {
+  readonly watts: Float64Array;
+  readonly chain: ArrayChain;
+}
+
+/** Where an array is and what it works on. */
+export interface ArraySurroundings {
+  /** On the plane of the panels, unshaded, in each minute. */
+  readonly irradianceWm2: Float64Array;
+  readonly ambientC: Float64Array;
+  readonly flatFactor: number | null;
+  /** V at which the store is charged, and of its bus. */
+  readonly chargingV: number;
+  readonly busV: number;
+}
+
+/** Share of the light left by shade in each minute; 0 while it is not set out. */
+export function shadeLeft({ shade, shaded, setOut }: Pick<SolarArray, 'shade' | 'shaded' | 'setOut'>): Float64Array {
+  const left = new Float64Array(MINUTES_PER_DAY).fill(setOut.length === 0 ? 1 - shade : 0);
+  const over = (startMin: number, minutes: number, change: (m: number, share: number) => void) => {
+    for (let m = Math.floor(startMin); m < startMin + minutes; m++) {
+      const share = Math.min(m + 1, startMin + minutes) - Math.max(m, startMin);
+      change(m % MINUTES_PER_DAY, share);
+    }
+  };
+  for (const { startMin, minutes } of setOut)
+    over(startMin, minutes, (m, share) => {
+      left[m] = Math.min(1 - shade, (left[m] as number) + (1 - shade) * share);
+    });
+  for (const { startMin, minutes, share: taken } of shaded)
+    over(startMin, minutes, (m, share) => {
+      left[m] = (left[m] as number) * (1 - taken * share);
+    });
+  return left;
+}
+
+/** W that an array gives at the store in each minute, and what became of the rest. */
+export function arrayYield(array: SolarArray, around: ArraySurroundings): ArrayYield {
+  const { irradianceWm2, ambientC, flatFactor, chargingV } = around;
+  const { panels, wiring, controller } = array;
+  const ratingW = arrayRatingW(array);
+  const standing = standingOf(array);
+  const left = shadeLeft(array);
+  const unlike = flatFactor === null ? (unlikeOf(panels, wiring)?.factor ?? 1) : 1;
+  const straight = controller.kind === 'pwm' && flatFactor === null ? straightShare(array, around) : null;
+  const most = Math.min(
+    controller.maxA === null ? Number.POSITIVE_INFINITY : controller.maxA * chargingV,
+    controller.maxW ?? Number.POSITIVE_INFINITY,
+  );
+  const [wiringFactor, mismatch, mppt] = [
+    DEFAULT.arrayWiring.value,
+    DEFAULT.mismatch.value,
+    DEFAULT.mpptEfficiency.value,
+  ];
+  const watts = new Float64Array(MINUTES_PER_DAY);
+  const sum = { light: 0, shade: 0, dirt: 0, heat: 0, mismatch: 0, wiring: 0, controller: 0, clipped: 0 };
+  for (let m = 0; m < MINUTES_PER_DAY; m++) {
+    const g = irradianceWm2[m] as number;
+    if (g === 0) continue;
+    const light = (ratingW * g) / 1000;
+    const lit = light * (left[m] as number);
+    const cellC = cellTemperatureC(standing, ambientC[m] as number, g);
+    const isFlat = flatFactor !== null;
+    const clean = isFlat ? lit : lit * standing.clean;
+    const hot = isFlat ? clean : clean * (1 + standing.powerPerK * (cellC - 25));
+    const matched = isFlat ? hot : hot * mismatch * unlike;
+    const wired = isFlat ? matched : matched * wiringFactor;
+    const share = isFlat ? flatFactor : straight ? straight(g * (left[m] as number), cellC) : mppt;
+    const given = wired * share;
+    const used = Math.min(given, most);
+    watts[m] = used;
+    sum.light += light;
+    sum.shade += light - lit;
+    sum.dirt += lit - clean;
+    sum.heat += clean - hot;
+    sum.mismatch += hot - matched;
+    sum.wiring += matched - wired;
+    sum.controller += wired - given;
+    sum.clipped += given - used;
+  }
+  return {
+    watts,
+    chain: {
+      lightWh: sum.light / 60,
+      shadeWh: sum.shade / 60,
+      dirtWh: sum.dirt / 60,
+      heatWh: sum.heat / 60,
+      mismatchWh: sum.mismatch / 60,
+      wiringWh: sum.wiring / 60,
+      controllerWh: sum.controller / 60,
+      clippedWh: sum.clipped / 60,
+    },
+  };
+}
+
+/** Light is told apart in steps of this, W/m², and temperature in steps of this, K, where curves are followed. */
+const LIGHT_STEP = 25;
+const HEAT_STEP_K = 3;
+
 /**
- * W that an array gives in each minute, less what shade takes, held to what its controller gives.
- * @param share of the yield that shade leaves
- * @param limitW of the controller; null = without a limit
+ * What panels joined straight to the store give of what their best point would: the current of their curve at the
+ * store's voltage. Where no curve is known, the store's volts ÷ those of a panel made for its bus.
  */
-export function arrayWatts(
-  ratingW: number,
-  share: number,
-  limitW: number | null,
-  { perRatedW }: ArrayDay,
-): { readonly watts: Float64Array; readonly clippedWh: number } {
-  const most = limitW ?? Number.POSITIVE_INFINITY;
-  let clipped = 0;
-  const watts = perRatedW.map((perW) => {
-    const given = ratingW * share * perW;
-    clipped += Math.max(0, given - most);
-    return Math.min(given, most);
-  });
-  return { watts, clippedWh: clipped / 60 };
+function straightShare(
+  { panels }: SolarArray,
+  { chargingV, busV }: ArraySurroundings,
+): (irradianceWm2: number, cellC: number) => number {
+  if (!panels.every((group) => panelsOf(group).fit) || panels.length === 0) {
+    const share = Math.min(1, (chargingV * 12) / (DEFAULT.panelVmp12V.value * busV));
+    return () => share;
+  }
+  const known = new Map<string, number>();
+  const shareAt = (irradianceWm2: number, cellC: number): number => {
+    const groups = groupsAt(panels, irradianceWm2, () => cellC);
+    if (!groups) return 0;
+    const best = panels.reduce((sum, group) => {
+      const { ratingW, powerPerK } = panelsOf(group);
+      return sum + ((ratingW * irradianceWm2) / 1000) * (1 + powerPerK * (cellC - 25));
+    }, 0);
+    const amps = Math.max(0, ampsTogether(groups, chargingV));
+    return best > 0 ? Math.min(1, (amps * chargingV) / best) : 0;
+  };
+  return (irradianceWm2, cellC) => {
+    const g = Math.max(LIGHT_STEP, Math.round(irradianceWm2 / LIGHT_STEP) * LIGHT_STEP);
+    const t = Math.round(cellC / HEAT_STEP_K) * HEAT_STEP_K;
+    const key = `${g} ${t}`;
+    const share = known.get(key) ?? shareAt(g, t);
+    known.set(key, share);
+    return share;
+  };
 }

@@ -1,12 +1,12 @@
-import type { Brief, System } from '../job/schema.ts';
+import { blankLink } from '../job/blank.ts';
+import { driveHours } from '../job/day.ts';
+import type { Brief, DrivingLink, System, Use } from '../job/schema.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
 import { chargingVoltageV } from '../reference/chemistries.ts';
-import { DEFAULT } from '../reference/defaults.ts';
 import { type AlternatorLimit, alternatorLimit, standardDcdc } from './alternator.ts';
+import { type LinkFlow, linkFlow } from './link.ts';
 import type { Source } from './source.ts';
 
-/** When a usual day's driving is taken to begin, minutes after midnight. Common practice: after breakfast. */
-const DRIVE_FROM_MIN = 9 * 60;
 /** Less driving than a minute is none. */
 const SHORTEST_DRIVE_H = 1 / 60;
 
@@ -15,61 +15,87 @@ export interface DrivingSize {
   readonly limit: AlternatorLimit;
   /** A that the store may be charged with. */
   readonly chargeLimitA: number;
+  readonly hours: number;
   readonly drives: boolean;
   /** A of charger that would cover the day alone. */
   readonly requiredA: number;
   readonly ratingA: number;
   readonly isChosen: boolean;
-  /** A that are counted on: the rating, held to what the alternator can feed. */
+  /** A at charging volts that are counted on: what each gives, all held to what the alternator can feed. */
   readonly usedA: number;
   readonly yieldWh: number;
-  /** One for each charger; what the alternator can feed is shared by their ratings. */
+  /** As each flows while driving, held so. */
+  readonly links: readonly LinkFlow[];
+  /** One for each link, before any shares its output with the sun. */
   readonly sources: readonly Source[];
 }
 
-/**
- * @param needWh of the day, at the store
- * @param chargeLimitA A that the store may be charged with
- */
+/** What the links work on. */
+interface Store {
+  /** A that it may be charged with. */
+  readonly chargeLimitA: number;
+  /** V of it at rest, half used, and Ω inside it. */
+  readonly restV: number;
+  readonly resistanceOhm: number;
+}
+
+/** @param needWh of the day, at the store */
 export function sizeDriving(
-  { alternator, driveHoursPerDay: hours }: Pick<Brief, 'alternator' | 'driveHoursPerDay'>,
+  { alternator, drives: plan }: Pick<Brief, 'alternator' | 'drives'>,
   { driving, busVoltageV }: System,
   needWh: number,
-  chargeLimitA: number,
+  store: Store,
 ): DrivingSize {
+  const { chargeLimitA } = store;
   const chargingV = chargingVoltageV(busVoltageV);
   const limit = alternatorLimit(alternator, chargingV);
+  const hours = driveHours({ drives: plan });
   const drives = hours >= SHORTEST_DRIVE_H;
   const requiredA = drives ? needWh / (hours * chargingV) : 0;
   const isChosen = driving !== null;
   const suggestedA = standardDcdc(requiredA, Math.min(limit.outputA, chargeLimitA));
-  const fitted = driving ?? (suggestedA > 0 ? [{ id: 'dcdc', name: 'DC-DC charger', ratingA: suggestedA }] : []);
-  const ratingA = fitted.reduce((sum, one) => sum + one.ratingA, 0);
-  const usedA = Math.min(ratingA, limit.outputA);
-  const yieldWh = usedA * chargingV * hours;
-  const sources = fitted.map(({ id, name, ratingA: ofIt }): Source => {
-    const share = ratingA > 0 ? ofIt / ratingA : 0;
-    return {
-      id,
-      name,
-      kind: 'driving',
-      priority: 1,
-      watts: driveProfile(hours, yieldWh * share),
-      limitW: ofIt * chargingV,
-      clippedWh: 0,
-      efficiency: DEFAULT.dcdcEfficiency.value,
-    };
-  });
-  return { limit, chargeLimitA, drives, requiredA, ratingA, isChosen, usedA, yieldWh, sources };
+  const fitted: readonly DrivingLink[] =
+    driving ?? (suggestedA > 0 ? [blankLink('dcdc', 'DC-DC charger', suggestedA)] : []);
+  const asked = fitted.map((link) => linkFlow(link, alternator, busVoltageV, store));
+  const askedA = asked.reduce((sum, { inputA }) => sum + inputA, 0);
+  // What the alternator can feed is shared by what each asks.
+  const held = askedA > limit.inputA ? limit.inputA / askedA : 1;
+  const links = asked.map((flow) => ({ ...flow, inputA: flow.inputA * held, outputW: flow.outputW * held }));
+  const outputW = links.reduce((sum, flow) => sum + flow.outputW, 0);
+  return {
+    limit,
+    chargeLimitA,
+    hours,
+    drives,
+    requiredA,
+    ratingA: fitted.reduce((sum, one) => sum + one.ratingA, 0),
+    isChosen,
+    usedA: outputW / chargingV,
+    yieldWh: outputW * hours,
+    links,
+    sources: links.map(
+      ({ link, outputW: watts, efficiency }): Source => ({
+        id: link.id,
+        name: link.name,
+        kind: 'driving',
+        priority: 1,
+        watts: driveProfile(plan, watts),
+        limitW: link.ratingA * chargingV,
+        clippedWh: 0,
+        efficiency,
+      }),
+    ),
+  };
 }
 
-/** W from the alternator in each minute of a usual day. @param yieldWh what it gives in all of it, Wh */
-export function driveProfile(driveHours: number, yieldWh: number): Float64Array {
-  const driveMin = driveHours * 60;
-  const watts = driveMin > 0 ? (yieldWh / driveMin) * 60 : 0;
-  const start = Math.min(DRIVE_FROM_MIN, MINUTES_PER_DAY - driveMin);
-  return Float64Array.from({ length: MINUTES_PER_DAY }, (_, m) => {
-    const share = Math.min(m + 1, start + driveMin) - Math.max(m, start);
-    return watts * Math.max(0, share);
-  });
+/** W from the alternator in each minute of a day. @param watts while driving */
+export function driveProfile(plan: readonly Use[], watts: number): Float64Array {
+  const profile = new Float64Array(MINUTES_PER_DAY);
+  for (const { startMin, minutes } of plan)
+    for (let m = Math.floor(startMin); m < startMin + minutes; m++) {
+      const share = Math.min(m + 1, startMin + minutes) - Math.max(m, startMin);
+      const at = m % MINUTES_PER_DAY;
+      profile[at] = (profile[at] as number) + watts * share;
+    }
+  return profile;
 }

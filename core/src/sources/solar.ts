@@ -1,13 +1,19 @@
 import { blankArray } from '../job/blank.ts';
-import type { System } from '../job/schema.ts';
+import type { SolarArray, System } from '../job/schema.ts';
+import { arrayRatingW } from '../panels/panels.ts';
 import { chargingVoltageV } from '../reference/chemistries.ts';
 import { DEFAULT } from '../reference/defaults.ts';
 import { ARRAY_STEP_W } from '../reference/sizes.ts';
-import { type ArrayDay, arrayWatts } from './array.ts';
-import { offeredWh, type Source } from './source.ts';
+import { type ArrayChain, type ArrayDay, arrayDay, arrayYield } from './array.ts';
+import type { Source } from './source.ts';
 
 /** An array of which 1 W yields less than this a day, Wh, helps nobody. */
 const LEAST_YIELD_WH = 1e-3;
+
+/** An array with its controller, and what became of its laboratory watts. */
+export interface ArraySource extends Source {
+  readonly chain: ArrayChain;
+}
 
 /** The panels: what the day asks of them and what is fitted. */
 export interface SolarSize {
@@ -21,57 +27,58 @@ export interface SolarSize {
   readonly ratingW: number;
   /** Whether the rating is chosen, or as the day asks. */
   readonly isChosen: boolean;
-  /** One for each array. */
-  readonly sources: readonly Source[];
-  readonly clippedWh: number;
-  /** Yield ÷ that of the same panels flat, unshaded and not held back; 1 without panels. */
-  readonly lieFactor: number;
-  readonly yieldWh: number;
+  readonly arrays: readonly SolarArray[];
+  /** One for each array, before any shares its output with what charges while driving. */
+  readonly sources: readonly ArraySource[];
 }
 
-/**
- * @param dayOn what 1 W of panel gives that lies so
- * @param toCoverWh Wh a day
- */
-export function sizeSolar(
-  { arrays, busVoltageV }: System,
-  dayOn: (slopeDeg: number, azimuthDeg: number | null) => ArrayDay,
-  toCoverWh: number,
-): SolarSize {
-  const flat = dayOn(0, null);
+/** The sky over the arrays, and what they work on. */
+export interface Sky {
+  /** In each minute on a plane that lies so; `follows` is aimed at the sun all day. */
+  readonly onPlane: (plane: Pick<SolarArray, 'slopeDeg' | 'azimuthDeg' | 'follows'>) => Float64Array;
+  readonly ambientC: Float64Array;
+  /** One flat factor on laboratory watts; null = computed. */
+  readonly flatFactor: number | null;
+}
+
+/** @param toCoverWh Wh a day */
+export function sizeSolar({ arrays, busVoltageV }: System, sky: Sky, toCoverWh: number): SolarSize {
+  const { ambientC, flatFactor } = sky;
+  const flat = arrayDay(sky.onPlane({ slopeDeg: 0, azimuthDeg: null, follows: false }), ambientC, flatFactor);
   const sunRises = flat.whPerRatedW >= LEAST_YIELD_WH;
   const requiredW = sunRises ? toCoverWh / flat.whPerRatedW : 0;
   const isChosen = arrays !== null;
   const suggestedW = Math.ceil(requiredW / ARRAY_STEP_W - 1e-9) * ARRAY_STEP_W;
   const fitted = arrays ?? [blankArray('array', 'Solar array', suggestedW)];
-  const chargingV = chargingVoltageV(busVoltageV);
-  const sources = fitted.map(({ id, name, ratingW, controllerA, slopeDeg, azimuthDeg, shade }): Source => {
-    const limitW = controllerA === null ? null : controllerA * chargingV;
-    const efficiency = DEFAULT.mpptEfficiency.value;
-    return {
-      id,
-      name,
-      kind: 'sun',
-      priority: 0,
-      limitW,
-      efficiency,
-      ...arrayWatts(ratingW, 1 - shade, limitW, dayOn(slopeDeg, azimuthDeg)),
-    };
-  });
-  const ratingW = fitted.reduce((sum, one) => sum + one.ratingW, 0);
-  const clippedWh = sources.reduce((sum, source) => sum + source.clippedWh, 0);
-  const yieldWh = sources.reduce((sum, source) => sum + offeredWh(source), 0);
-  const flatWh = ratingW * flat.whPerRatedW;
+  const sources = fitted.map((array) => arraySource(array, sky, busVoltageV));
   return {
     flat,
     toCoverWh,
     sunRises,
     requiredW,
-    ratingW,
+    ratingW: fitted.reduce((sum, array) => sum + arrayRatingW(array), 0),
     isChosen,
+    arrays: fitted,
     sources,
-    clippedWh,
-    lieFactor: flatWh > 0 ? (yieldWh + clippedWh) / flatWh : 1,
-    yieldWh,
+  };
+}
+
+function arraySource(array: SolarArray, { onPlane, ambientC, flatFactor }: Sky, busV: number): ArraySource {
+  const { maxA, maxW, kind } = array.controller;
+  const chargingV = chargingVoltageV(busV);
+  const around = { irradianceWm2: onPlane(array), ambientC, flatFactor, chargingV, busV };
+  const { watts, chain } = arrayYield(array, around);
+  const limits = [...(maxA === null ? [] : [maxA * chargingV]), ...(maxW === null ? [] : [maxW])];
+  return {
+    id: array.id,
+    name: array.name,
+    kind: 'sun',
+    priority: 0,
+    limitW: limits.length > 0 ? Math.min(...limits) : null,
+    // One that joins the panels straight to the store converts nothing.
+    efficiency: kind === 'mppt' ? DEFAULT.mpptEfficiency.value : 1,
+    watts,
+    clippedWh: chain.clippedWh,
+    chain,
   };
 }

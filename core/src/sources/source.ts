@@ -26,6 +26,16 @@ export function offeredWh({ watts }: Source): number {
   return wattMinutes / 60;
 }
 
+/** The same source held to less: what it gives less counts as held back. */
+export function withWatts<S extends Source>(source: S, watts: Float64Array): S {
+  const held = { ...source, watts };
+  return { ...held, clippedWh: source.clippedWh + offeredWh(source) - offeredWh(held) };
+}
+
+/** Wh a day of all sources of a kind. */
+export const yieldOf = (sources: readonly Source[], kind: SourceKind): number =>
+  sources.reduce((sum, source) => sum + (source.kind === kind ? offeredWh(source) : 0), 0);
+
 /** W that some sources offer together in each minute. */
 export function togetherW(sources: readonly Source[], minutes: number): Float64Array {
   const sum = new Float64Array(minutes);

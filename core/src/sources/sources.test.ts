@@ -1,6 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { assess } from '../assess/assess.ts';
+import { blankLink } from '../job/blank.ts';
+import { withDriveHours } from '../job/day.ts';
 import type { Job } from '../job/schema.ts';
 import { settle } from '../settle/settle.ts';
 import { aJob, aLoad, withSystem } from '../test/jobs.ts';
@@ -9,31 +11,38 @@ import { offeredWh } from './source.ts';
 import { sparedWh } from './spared.ts';
 
 const driving =
-  (hours: number, alternator = { ratingA: 120, systemV: 12 as 12 | 24 }) =>
+  (hours: number, label: { ratingA: number; systemV: 12 | 24 } = { ratingA: 120, systemV: 12 }) =>
   (job: Job): Job => ({
     ...job,
-    brief: { ...job.brief, driveHoursPerDay: hours, alternator },
+    brief: {
+      ...job.brief,
+      drives: withDriveHours([], hours),
+      alternator: { ...job.brief.alternator, ...label },
+    },
   });
 
 describe('what the alternator can give (by hand)', () => {
   it('120 A at 12 V: 0.8 × 120 − 35 = 61 A spare, but half its rating, 60 A, decides', () => {
-    const limit = alternatorLimit({ ratingA: 120, systemV: 12 }, 12.8);
+    const limit = alternatorLimit({ ratingA: 120, systemV: 12, ownLoadA: null }, 12.8);
     expect(limit.inputA).toBe(60);
     expect(limit.decidedBy).toBe('share');
     expect(limit.outputA).toBeCloseTo((60 * 13.5 * 0.9) / 12.8, 9);
   });
 
   it('80 A at 12 V: 0.8 × 80 − 35 = 29 A spare decides', () => {
-    expect(alternatorLimit({ ratingA: 80, systemV: 12 }, 12)).toMatchObject({ inputA: 29, decidedBy: 'spare' });
+    expect(alternatorLimit({ ratingA: 80, systemV: 12, ownLoadA: null }, 12)).toMatchObject({
+      inputA: 29,
+      decidedBy: 'spare',
+    });
   });
 
   it('a small one has nothing to spare, and never a negative amount', () => {
-    expect(alternatorLimit({ ratingA: 30, systemV: 12 }, 12).inputA).toBe(0);
-    expect(alternatorLimit({ ratingA: 0, systemV: 24 }, 24).outputA).toBe(0);
+    expect(alternatorLimit({ ratingA: 30, systemV: 12, ownLoadA: null }, 12).inputA).toBe(0);
+    expect(alternatorLimit({ ratingA: 0, systemV: 24, ownLoadA: null }, 24).outputA).toBe(0);
   });
 
   it('a 24 V vehicle feeds twice the power from the same amps', () => {
-    const at = (systemV: 12 | 24) => alternatorLimit({ ratingA: 100, systemV }, 25.6).outputA;
+    const at = (systemV: 12 | 24) => alternatorLimit({ ratingA: 100, systemV, ownLoadA: null }, 25.6).outputA;
     expect(at(24)).toBeCloseTo(2 * at(12), 9);
   });
 
@@ -73,7 +82,7 @@ describe('the DC-DC charger', () => {
     const job = aJob([aLoad()], driving(3, { ratingA: 80, systemV: 12 }));
     const [option] = job.options;
     if (!option) throw new Error('no option');
-    const parts = [30, 10].map((ratingA, i) => ({ id: `d-${i}`, name: `D ${i}`, ratingA }));
+    const parts = [30, 10].map((ratingA, i) => blankLink(`d-${i}`, `D ${i}`, ratingA));
     const { driving: size } = settle({
       ...job,
       options: [{ ...option, system: { ...option.system, driving: parts } }],

@@ -98,5 +98,5 @@ export function bankOf(strings: readonly BatteryString[], chemistry: Chemistry, 
 const isNear = (volts: number, wanted: number): boolean => Math.abs(volts / wanted - 1) < VOLTS_OFF;
 
 /** mΩ inside a unit: less the larger it is, more the more volts it has. Common practice, figures from memory. */
-const usualMohm = (capacityAh: number, unitV: number, chemistry: Chemistry): number =>
+export const usualMohm = (capacityAh: number, unitV: number, chemistry: Chemistry): number =>
   (CHEMISTRY[chemistry].mohmPer100Ah12V * 100 * unitV) / (capacityAh * CHEMISTRY[chemistry].nominal12V);

@@ -2,9 +2,6 @@ import type { System } from '../job/schema.ts';
 import { CHEMISTRY } from '../reference/chemistries.ts';
 import { DEFAULT } from '../reference/defaults.ts';
 
-/** kg of rigid panel for each W. Common practice. */
-export const panelKgPerW = (): number => DEFAULT.panelKgPerM2.value / DEFAULT.panelWPerM2.value;
-
 /** kg of a battery of which only the capacity is known. Common practice. */
 export function batteryKg({ store }: System, capacityWh: number): number {
   const { nominal12V, kgPer100Ah12V } = CHEMISTRY[store.chemistry];
@@ -12,5 +9,5 @@ export function batteryKg({ store }: System, capacityWh: number): number {
 }
 
 /** What battery, array and inverters weigh together, kg. Common practice. */
-export const kitMassKg = (bankKg: number, arrayW: number, invertersW: number): number =>
-  bankKg + arrayW * panelKgPerW() + (invertersW / 1000) * DEFAULT.inverterKgPerKw.value;
+export const kitMassKg = (bankKg: number, panelsKg: number, invertersW: number): number =>
+  bankKg + panelsKg + (invertersW / 1000) * DEFAULT.inverterKgPerKw.value;

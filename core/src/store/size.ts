@@ -1,8 +1,9 @@
 import type { Brief, System } from '../job/schema.ts';
 import { CHEMISTRY } from '../reference/chemistries.ts';
-import { type Bank, bankOf } from './bank.ts';
+import { type Bank, bankOf, usualMohm } from './bank.ts';
 import { type Demand, daysOf } from './demand.ts';
 import { givesWh, type StoreFactors, type StoreNeed, storeNeed } from './requirement.ts';
+import { restVoltageV } from './rest.ts';
 
 /** What a store gives and for how long, in one of its states. */
 interface Lasts {
@@ -25,6 +26,9 @@ export interface StoreSize {
   readonly usableWh: number;
   /** Share left when it is old. */
   readonly ageing: number;
+  /** V at rest with half of what may be used gone, and Ω inside. */
+  readonly restV: number;
+  readonly resistanceOhm: number;
   readonly chargeLimitA: number;
   readonly dischargeLimitA: number;
   /** By its label, and as it is sized: old, cold, at the day's current. */
@@ -61,6 +65,8 @@ export function sizeStore(
     ah,
     usableWh: capacityWh * factors.usableDepth,
     ageing,
+    restV: restVoltageV(chemistry, system.busVoltageV, 1 - factors.usableDepth / 2),
+    resistanceOhm: bank?.resistanceOhm ?? (ah > 0 ? usualMohm(ah, factors.nominalV, chemistry) / 1000 : 0),
     chargeLimitA: bank?.chargeA ?? ah * data.chargeLimitC,
     dischargeLimitA: bank?.dischargeA ?? ah * data.dischargeLimitC,
     new: lasts('new'),

@@ -136,7 +136,7 @@ describe('what runs on some days of the week', () => {
   const wash = (daysPerWeek: number) =>
     aJob([aLoad({ watts: 3000, hours: 1, daysPerWeek, path: 'direct' })], (j) => ({
       ...j,
-      brief: { ...j.brief, sunlessDays: 2, nightsOffGrid: 10, driveHoursPerDay: 0 },
+      brief: { ...j.brief, sunlessDays: 2, nightsOffGrid: 10, drives: [] },
     }));
 
   it('a wash of 3 kWh once a week asks for a store that carries it, while the income is by the mean', () => {

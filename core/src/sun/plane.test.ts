@@ -56,13 +56,14 @@ describe('light on a slope', () => {
 });
 
 const place = (part: Partial<Place>): Place => ({ ...aJob([]).brief.place, sky: 'very-clear', ...part });
+const lying = (slopeDeg: number, azimuthDeg: number | null) => ({ slopeDeg, azimuthDeg, follows: false });
 const wattHours = (watts: ArrayLike<number>) => Array.from(watts).reduce((sum, w) => sum + w, 0) / 60;
 
 describe('a day on a plane', () => {
   it('flat is the flat day itself', () => {
     const here = place({ latitudeDeg: 48 });
     const day = sunDay(here, 3);
-    expect(planeIrradiance(here, day, 0, 123)).toBe(day.irradianceWm2);
+    expect(planeIrradiance(here, day, lying(0, 123))).toBe(day.irradianceWm2);
   });
 
   it('in winter a slope towards the noon sun gains much, away from it loses; in the south it is the other way about', () => {
@@ -73,15 +74,15 @@ describe('a day on a plane', () => {
       const here = place({ latitudeDeg });
       const day = sunDay(here, month);
       const flat = wattHours(day.irradianceWm2);
-      expect(wattHours(planeIrradiance(here, day, 60, towards))).toBeGreaterThan(1.5 * flat);
-      expect(wattHours(planeIrradiance(here, day, 60, (towards + 180) % 360))).toBeLessThan(0.6 * flat);
+      expect(wattHours(planeIrradiance(here, day, lying(60, towards)))).toBeGreaterThan(1.5 * flat);
+      expect(wattHours(planeIrradiance(here, day, lying(60, (towards + 180) % 360)))).toBeLessThan(0.6 * flat);
     }
   });
 
   it('east has its morning, west its evening, and both the same day', () => {
     const here = place({ latitudeDeg: 40 });
     const day = sunDay(here, 6);
-    const [east, west] = [90, 270].map((azimuth) => planeIrradiance(here, day, 40, azimuth)) as [
+    const [east, west] = [90, 270].map((azimuth) => planeIrradiance(here, day, lying(40, azimuth))) as [
       Float64Array,
       Float64Array,
     ];
@@ -92,9 +93,9 @@ describe('a day on a plane', () => {
   it('any heading is the mean of all', () => {
     const here = place({ latitudeDeg: 45 });
     const day = sunDay(here, 4);
-    const all = Array.from({ length: 12 }, (_, i) => wattHours(planeIrradiance(here, day, 30, i * 30)));
+    const all = Array.from({ length: 12 }, (_, i) => wattHours(planeIrradiance(here, day, lying(30, i * 30))));
     const mean = all.reduce((sum, wh) => sum + wh, 0) / 12;
-    expect(wattHours(planeIrradiance(here, day, 30, null))).toBeCloseTo(mean, 6);
+    expect(wattHours(planeIrradiance(here, day, lying(30, null)))).toBeCloseTo(mean, 6);
   });
 
   it('property: never below nothing nor above the sun itself; nothing in polar night', () => {
@@ -107,7 +108,7 @@ describe('a day on a plane', () => {
         (latitudeDeg, month, slope, azimuth) => {
           const here = place({ latitudeDeg });
           const day = sunDay(here, month);
-          const watts = planeIrradiance(here, day, slope, azimuth);
+          const watts = planeIrradiance(here, day, lying(slope, azimuth));
           expect(watts.every((w) => Number.isFinite(w) && w >= 0 && w < 1500)).toBe(true);
           if (day.sunHours === 0) expect(wattHours(watts)).toBe(0);
         },

@@ -77,13 +77,32 @@ export function onPlane({ flat, above, cosZenith, cosine, slope, ground, sky }: 
   );
 }
 
-/**
- * W/m² on a plane in each minute of a mean day.
- * @param slopeDeg ° from the horizontal, 0 to 90
- * @param azimuthDeg ° clockwise from north that it faces; null = any, as the vehicle happens to stand: the mean of all
- */
-export function planeIrradiance(place: Place, sun: SunDay, slopeDeg: number, azimuthDeg: number | null): Float64Array {
-  if (slopeDeg === 0) return sun.irradianceWm2;
+/** How a plane lies. */
+export interface Plane {
+  /** ° from the horizontal, 0 to 90. */
+  readonly slopeDeg: number;
+  /** ° clockwise from north that it faces; null = any, as the vehicle happens to stand: the mean of all. */
+  readonly azimuthDeg: number | null;
+  /** Aimed at the sun all day, however it was set. */
+  readonly follows: boolean;
+}
+
+/** Planes already reckoned: a day is never changed in place. */
+const known = new WeakMap<SunDay, Map<string, Float64Array>>();
+
+/** W/m² on a plane in each minute of a day. */
+export function planeIrradiance(place: Place, sun: SunDay, plane: Plane): Float64Array {
+  const { slopeDeg, azimuthDeg, follows } = plane;
+  if (slopeDeg === 0 && !follows) return sun.irradianceWm2;
+  const planes = known.get(sun) ?? new Map<string, Float64Array>();
+  known.set(sun, planes);
+  const key = follows ? 'follows' : `${slopeDeg} ${azimuthDeg}`;
+  const found = planes.get(key) ?? onThePlane(place, sun, plane);
+  planes.set(key, found);
+  return found;
+}
+
+function onThePlane(place: Place, sun: SunDay, { slopeDeg, azimuthDeg, follows }: Plane): Float64Array {
   const headings =
     azimuthDeg === null ? Array.from({ length: HEADINGS }, (_, i) => (i * 360) / HEADINGS) : [azimuthDeg];
   const latitude = place.latitudeDeg * RADIANS;
@@ -100,10 +119,11 @@ export function planeIrradiance(place: Place, sun: SunDay, slopeDeg: number, azi
       flat,
       above: normal * cosZenith,
       cosZenith,
-      slope,
+      slope: follows ? Math.acos(Math.max(-1, Math.min(1, cosZenith))) : slope,
       ground: DEFAULT.groundAlbedo.value,
       sky: 'hay-davies',
     } as const;
+    if (follows) return Math.min(normal, onPlane({ ...light, cosine: 1 }));
     const on = headings.map((azimuth) =>
       onPlane({ ...light, cosine: cosIncidence(latitude, decl, hourAngle, slope, azimuth * RADIANS) }),
     );

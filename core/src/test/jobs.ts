@@ -1,4 +1,4 @@
-import { blankArray, blankCharger, blankJob, blankString } from '../job/blank.ts';
+import { blankArray, blankCharger, blankJob, blankLink, blankString } from '../job/blank.ts';
 import { plainLoad } from '../job/plainLoad.ts';
 import type { Charger, Inverter, Job, Load, Supply, System } from '../job/schema.ts';
 
@@ -43,7 +43,7 @@ export function withSystem(
             device.kind === 'inverter' ? { ...device, ...change.inverter } : device,
           ),
           driving: change.dcdc
-            ? one(change.dcdc.ratingA, (ratingA) => ({ ...named('dcdc'), ratingA }))
+            ? one(change.dcdc.ratingA, (ratingA) => blankLink('dcdc', 'dcdc', ratingA))
             : system.driving,
           arrays: change.array
             ? one(change.array.ratingW, (ratingW) => blankArray('array', 'array', ratingW))
@@ -57,7 +57,6 @@ export function withSystem(
   };
 }
 
-const named = (id: string) => ({ id, name: id });
 const one = <T>(value: number | null, make: (value: number) => T): T[] | null =>
   value === null ? null : value === 0 ? [] : [make(value)];
 
@@ -91,6 +90,7 @@ export const aHookup = (
   id: 'hookup',
   name: 'Hookup',
   share: 1,
+  hours: [],
   amps,
   volts,
   legs: 1,
@@ -106,6 +106,9 @@ export const aGenerator = (ratedW: number, part: Partial<Extract<Supply, { kind:
   ratedVa: null,
   startW: null,
   altitudeM: 0,
+  hours: [],
+  idleLPerH: null,
+  fuelLPerKwh: null,
   ...part,
 });
 

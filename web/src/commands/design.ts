@@ -137,7 +137,11 @@ export const changeBusVoltage = (id: string, busVoltageV: System['busVoltageV'])
           strings: store.strings?.map((one) => rearranged(one, scale)) ?? null,
         },
         driving: driving?.map((one) => ({ ...one, ratingA: one.ratingA * scale })) ?? null,
-        arrays: arrays?.map((one) => ({ ...one, controllerA: scaled(one.controllerA) })) ?? null,
+        arrays:
+          arrays?.map((one) => ({
+            ...one,
+            controller: { ...one.controller, maxA: scaled(one.controller.maxA) },
+          })) ?? null,
         chargers: chargers.map((one) => ({ ...one, ratingA: one.ratingA * scale, leastA: scaled(one.leastA) })),
       },
     };

@@ -1,4 +1,4 @@
-import { type Job, MARGIN, monthName } from '@joulemetric/core';
+import { driveHours, type Job, MARGIN, monthName, withDriveHours } from '@joulemetric/core';
 import { ToggleGroup } from 'radix-ui';
 import { useLocation } from 'react-router';
 import { changeAlternator, changeBrief, changeJob, changeRules } from '../../commands/design.ts';
@@ -129,10 +129,12 @@ function Vehicle() {
         unit="h"
         kind="duration"
         factor={60}
-        value={brief.driveHoursPerDay * 60}
+        value={driveHours(brief) * 60}
         min={0}
         max={24}
-        onChange={(value) => value !== null && edit(changeBrief({ driveHoursPerDay: value / 60 }), 'drive')}
+        onChange={(value) =>
+          value !== null && edit(changeBrief({ drives: withDriveHours(brief.drives, value / 60) }), 'drive')
+        }
       />
       <QuantityField
         label="Alternator, on its label"

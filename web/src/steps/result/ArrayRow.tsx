@@ -1,17 +1,12 @@
-import { blankArray, monthName } from '@joulemetric/core';
-import { changeSources } from '../../commands/design.ts';
-import { useJob, useOption, useView } from '../../shell/JobContext.tsx';
-import { QuantityField } from '../../ui/Field.tsx';
+import { monthName } from '@joulemetric/core';
+import { useView } from '../../shell/JobContext.tsx';
 import { Fig } from '../../ui/Fig.tsx';
 import { FitRow, useFindings } from '../../ui/FitRow.tsx';
-import { Parts } from '../../ui/Parts.tsx';
+import { ChosenIn } from './ChosenIn.tsx';
 
 /** The solar array. */
 export function ArrayRow() {
-  const { edit, optionId } = useJob();
   const view = useView();
-  const { arrays } = useOption().system;
-  const change = (parts: typeof arrays, key: string) => edit(changeSources(optionId, 'arrays', parts), `array-${key}`);
   const findings = useFindings('array.rating', 'sun.hours');
   return (
     <FitRow
@@ -28,61 +23,7 @@ export function ArrayRow() {
         </>
       }
     >
-      <Parts
-        parts={arrays}
-        name="Array"
-        unit="W"
-        kind="power"
-        min={0}
-        max={20_000}
-        most={8}
-        sizeOf={({ ratingW }) => ratingW}
-        withValue={(array, ratingW) => ({ ...array, ratingW })}
-        blank={blankArray('array', 'Array', 200)}
-        onChange={change}
-        more={(array, replace, which) => (
-          <>
-            <QuantityField
-              label={which === '' ? 'Controller limit' : `Controller of ${which}`}
-              unit="A"
-              kind="current"
-              value={array.controllerA}
-              auto="no limit"
-              min={1}
-              max={1000}
-              onChange={(controllerA) => replace({ ...array, controllerA }, 'controller')}
-            />
-            <QuantityField
-              label={which === '' ? 'Tilted by' : `Tilt of ${which}`}
-              unit="°"
-              value={array.slopeDeg}
-              min={0}
-              max={90}
-              onChange={(slopeDeg) => slopeDeg !== null && replace({ ...array, slopeDeg }, 'slope')}
-            />
-            {array.slopeDeg > 0 && (
-              <QuantityField
-                label={which === '' ? 'Faces, from north' : `${which} faces, from north`}
-                unit="°"
-                value={array.azimuthDeg}
-                auto="any heading"
-                min={0}
-                max={360}
-                onChange={(azimuthDeg) => replace({ ...array, azimuthDeg }, 'azimuth')}
-              />
-            )}
-            <QuantityField
-              label={which === '' ? 'Lost to shade' : `Shade on ${which}`}
-              unit="%"
-              factor={0.01}
-              value={array.shade}
-              min={0}
-              max={95}
-              onChange={(shade) => shade !== null && replace({ ...array, shade }, 'shade')}
-            />
-          </>
-        )}
-      />
+      <ChosenIn step="sources">Its panels and controllers are chosen in the Sources step</ChosenIn>
     </FitRow>
   );
 }
