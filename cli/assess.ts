@@ -1,16 +1,26 @@
 /**
- * `npm run -s assess -- FILE.json [--option ID] [--moves | --moment | --store]`: prints the assessment of one option as JSON;
+ * `npm run -s assess -- FILE.json [--option ID] [--moves | --moment | --store | --sources]`: prints the assessment of one option as JSON;
  * with --moves what could be done to lose less, ranked, and the best order; with --moment the heaviest sets, sizes and
  * kinds of inverter, and what runs together on each supply, with the start order; with --store the bank, what fills it
- * and how fast, what each depth costs, and the job at 12, 24 and 48 V.
+ * and how fast, what each depth costs, and the job at 12, 24 and 48 V; with --sources what fills it: twelve months ×
+ * kinds of day, each array's ledger from laboratory watts, its controller's window, unlike panels, driving, supplies.
  */
 import { readFile } from 'node:fs/promises';
 import { parseArgs } from 'node:util';
-import { assess, bestSequence, evaluate, momentDetail, prepareMoves, rankMoves, storeDetail } from '@joulemetric/core';
+import {
+  assess,
+  bestSequence,
+  evaluate,
+  momentDetail,
+  prepareMoves,
+  rankMoves,
+  sourcesDetail,
+  storeDetail,
+} from '@joulemetric/core';
 import { validateJob } from '@joulemetric/core/validate';
 import { withFlatIds } from './flatIds.ts';
 
-const USAGE = 'usage: npm run -s assess -- FILE.json [--option ID] [--moves | --moment | --store]';
+const USAGE = 'usage: npm run -s assess -- FILE.json [--option ID] [--moves | --moment | --store | --sources]';
 
 /** Bad input: the reasons on standard error, exit code 2. */
 function refuse(...reasons: string[]): never {
@@ -27,6 +37,7 @@ function readArguments() {
         moves: { type: 'boolean' },
         moment: { type: 'boolean' },
         store: { type: 'boolean' },
+        sources: { type: 'boolean' },
       },
     });
   } catch (error) {
@@ -65,6 +76,7 @@ process.stdout.write(`${JSON.stringify(withFlatIds(answer()), null, 2)}\n`);
 function answer(): object {
   if (values.moves) return movesOf();
   if (values.store) return storeOf();
+  if (values.sources) return sourcesOf();
   return values.moment ? momentOf() : assess(job, optionId);
 }
 
@@ -99,6 +111,18 @@ function storeOf(): object {
     },
     ...storeDetail(job, optionId),
     findings: assessment.findings.filter(({ where }) => where.step === 'store'),
+  };
+}
+
+function sourcesOf(): object {
+  const { assessment } = evaluate(job, optionId);
+  const { unlike, ...detail } = sourcesDetail(job, optionId);
+  return {
+    optionId,
+    ...detail,
+    // The points of the curves are for drawing.
+    unlike: unlike.map(({ curve: _curve, curves: _curves, ...points }) => points),
+    findings: assessment.findings.filter(({ where }) => where.step === 'sources'),
   };
 }
 

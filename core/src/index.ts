@@ -6,8 +6,11 @@
 // What does this job come to?
 export { assess, type Evaluation, evaluate } from './assess/assess.ts';
 export type { Assessment, JobSummary } from './assess/assessment.ts';
+// What fills it, on a day of this trip?
+export { type ArrayLedger, CAUSES, type Cause, type UnlikeDetail } from './choices/arrayLedger.ts';
 export type { Habit, Habits, Rare } from './choices/habits.ts';
 export type { SizeChoice } from './choices/inverterChoice.ts';
+export type { DayCell, KindOfDay } from './choices/kindsOfDay.ts';
 // What comes together, and what carries it?
 export {
   type FormChoice,
@@ -17,6 +20,13 @@ export {
   type RankedSet,
   type SupplyDetail,
 } from './choices/momentDetail.ts';
+export {
+  type DayBalance,
+  dayBalance,
+  type LinkDetail,
+  type SourcesDetail,
+  sourcesDetail,
+} from './choices/sourcesDetail.ts';
 // What holds it, and for how long?
 export {
   type DepthSchool,
@@ -25,7 +35,9 @@ export {
   storeDetail,
   type VoltageChoice,
 } from './choices/storeDetail.ts';
+export type { SupplyUse } from './choices/supplyUse.ts';
 export type { StaySimulation } from './days/simulate.ts';
+export { arrayFigure } from './explain/arrays.ts';
 export type { FigureId, Figures } from './explain/figures.ts';
 export { inverterFigures } from './explain/inverterIds.ts';
 export { supplyFigure } from './explain/supply.ts';
@@ -131,5 +143,6 @@ export { MARGIN } from './reference/sizes.ts';
 export { SKY } from './reference/skies.ts';
 export { loadsOfTemplate, TEMPLATES } from './reference/templates.ts';
 export { settle } from './settle/settle.ts';
+export type { Check, Window } from './sources/window.ts';
 export type { Bank, BankString } from './store/bank.ts';
 export { monthName } from './sun/months.ts';

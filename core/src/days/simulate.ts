@@ -51,7 +51,7 @@ export interface StaySimulation {
  */
 export function simulateStay(settled: Settled): StaySimulation {
   const { job, sources } = settled;
-  const model = modelOf(settled);
+  const model = storeModel(settled);
   const busOn = busOfDay(settled);
   const days = job.brief.nightsOffGrid;
   let storedWh = model.capacityWh;
@@ -81,7 +81,7 @@ export function simulateStay(settled: Settled): StaySimulation {
 }
 
 /** The store as it is sized: old, at its coldest. */
-function modelOf({ store, option }: Settled): StoreModel {
+export function storeModel({ store, option }: Settled): StoreModel {
   const data = CHEMISTRY[option.system.store.chemistry];
   const { nominalV, usableDepth, coldFactor, typicalA, peukert, dischargeEfficiency } = store.factors;
   const capacityWh = chargeAtPeukert(store.ah, typicalA, peukert) * nominalV * coldFactor * store.ageing;
@@ -123,12 +123,17 @@ function busOfDay({ job, bus, profiles, option, feeds, brief, ambientC, sun }: S
 /** Of a step. */
 const HOURS = 1 / 60;
 
-interface Simulated extends DayTrace {
+export interface Simulated extends DayTrace {
   readonly startWh: number;
   readonly endWh: number;
 }
 
-function simulateDay(model: StoreModel, startWh: number, busW: Float64Array, sources: readonly Source[]): Simulated {
+export function simulateDay(
+  model: StoreModel,
+  startWh: number,
+  busW: Float64Array,
+  sources: readonly Source[],
+): Simulated {
   const soc = new Float64Array(MINUTES_PER_DAY + 1);
   const step = aStep(sources.length, startWh);
   const offeredW = new Float64Array(sources.length);

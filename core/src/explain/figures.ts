@@ -1,5 +1,6 @@
 import { bind, type Figure } from '../quantity/figure.ts';
 import type { Settled } from '../settle/settle.ts';
+import { explainArrays } from './arrays.ts';
 import { explainBus } from './bus.ts';
 import { explainDemand } from './demand.ts';
 import { explainDriving } from './driving.ts';
@@ -19,6 +20,7 @@ const draftsOf = (settled: Settled) => ({
   ...explainStore(settled),
   ...explainDriving(settled),
   ...explainSun(settled),
+  ...explainArrays(settled),
   ...explainMass(settled),
 });
 
@@ -31,6 +33,7 @@ type Families = ReturnType<typeof explainDemand> &
   ReturnType<typeof explainStore> &
   ReturnType<typeof explainDriving> &
   ReturnType<typeof explainSun> &
+  ReturnType<typeof explainArrays> &
   ReturnType<typeof explainMass>;
 
 /** `store.required` of what there is once, `supply[shore].limit` of what there may be several of. */

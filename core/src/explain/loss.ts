@@ -1,8 +1,10 @@
 import type { DeviceDay } from '../paths/ledger.ts';
 import { type Draft, family, type Reference, refer, type WorkingInput } from '../quantity/figure.ts';
 import { formatDuration } from '../quantity/format.ts';
+import { DEFAULT } from '../reference/defaults.ts';
 import { ORIGIN } from '../reference/origins.ts';
 import type { Settled } from '../settle/settle.ts';
+import { offeredWh, type Source, type SourceKind, yieldOf } from '../sources/source.ts';
 import { computed, fromDefault, roundTrip } from './inputs.ts';
 import { inverterFigures } from './inverterIds.ts';
 
@@ -126,7 +128,7 @@ const total = ({ ledger }: Settled): Draft => ({
 });
 
 /** What the controllers lose of the day's income before it reaches the store: no part of the need. */
-const controllers = ({ income }: Settled): Draft => ({
+const controllers = ({ income, sources }: Settled): Draft => ({
   value: income.controllersWh,
   unit: UNIT,
   label: 'In the controllers, on the way in',
@@ -135,13 +137,28 @@ const controllers = ({ income }: Settled): Draft => ({
     formula: '{sun} × (1 ÷ {mppt} − 1) + {alternator} × (1 ÷ {dcdc} − 1)',
     inputs: [
       refer('sun', 'sun.yield'),
-      fromDefault('mppt', 'Solar controller', 'mpptEfficiency', 'share'),
+      letThrough(sources, 'sun', 'mppt', 'Solar controller', 'mpptEfficiency'),
       refer('alternator', 'alternator.yield'),
-      fromDefault('dcdc', 'DC-DC charger', 'dcdcEfficiency', 'share'),
+      letThrough(sources, 'driving', 'dcdc', 'DC-DC charger', 'dcdcEfficiency'),
     ],
     note: 'Lost before the store, so it is in what the sources are sized for and not in the need.',
   },
 });
+
+/** Share that the controllers of a kind let through: the usual of each, or of unlike ones what they let through together. */
+function letThrough(
+  sources: readonly Source[],
+  kind: SourceKind,
+  symbol: string,
+  label: string,
+  usual: 'mpptEfficiency' | 'dcdcEfficiency',
+): WorkingInput {
+  const those = sources.filter((source) => source.kind === kind && offeredWh(source) > 0);
+  if (those.every(({ efficiency }) => efficiency === DEFAULT[usual].value))
+    return fromDefault(symbol, label, usual, 'share');
+  const taken = those.reduce((sum, source) => sum + offeredWh(source) / source.efficiency, 0);
+  return computed(symbol, `${label}s, together`, yieldOf(those, kind) / taken, 'share');
+}
 
 /** What a day with sun spares of the storage loss. */
 const spared = (settled: Settled): Draft => ({

@@ -33,6 +33,18 @@ export const FINDING_CODES = [
   'balance-short',
   'runs-short',
   'dcdc-limited',
+  'relay-smart',
+  'relay-volts',
+  'driving-drop',
+  'array-volts',
+  'array-low',
+  'array-input',
+  'array-clips',
+  'array-unlike',
+  'array-window-unknown',
+  'panel-doubtful',
+  'pwm-loses',
+  'charger-none',
   'payload-exceeded',
   'measure-first',
   'critical-single-source',
@@ -55,7 +67,7 @@ export type FindingCode = keyof FindingValues;
 
 /** Where a finding belongs: the step it is shown at, and the load or figure it concerns. */
 export interface Where {
-  readonly step: 'brief' | 'loads' | 'paths' | 'moment' | 'store' | 'result';
+  readonly step: 'brief' | 'loads' | 'paths' | 'moment' | 'store' | 'sources' | 'result';
   readonly loadId?: string;
   readonly figure?: FigureId;
 }

@@ -22,7 +22,20 @@ import {
   steppedWave,
   voltageRange,
 } from './pathRules.ts';
-import { balanceShort, dcdcLimited, noSun, sunHoursDoubtful } from './sourceRules.ts';
+import {
+  arrayClips,
+  arrayUnlike,
+  arrayWindow,
+  balanceShort,
+  chargerNone,
+  dcdcLimited,
+  drivingDrop,
+  noSun,
+  panelDoubtful,
+  pwmLoses,
+  relays,
+  sunHoursDoubtful,
+} from './sourceRules.ts';
 import { runsShort } from './stayRules.ts';
 import {
   bankUneven,
@@ -85,6 +98,14 @@ const RULES: readonly Rule[] = [
   balanceShort,
   runsShort,
   dcdcLimited,
+  drivingDrop,
+  relays,
+  arrayWindow,
+  panelDoubtful,
+  arrayUnlike,
+  arrayClips,
+  pwmLoses,
+  chargerNone,
   mainsLicensed,
   hookupInlet,
   generatorFumes,

@@ -1,12 +1,14 @@
+import { dataSheetOf, panelsOf, unlikeOf } from '../panels/panels.ts';
+import { DEFAULT } from '../reference/defaults.ts';
 import { designMonth } from '../sun/day.ts';
 import { monthlyExtraterrestrialKwh } from '../sun/geometry.ts';
 import { monthName } from '../sun/months.ts';
-import type { Rule } from './finding.ts';
+import type { Finding, Rule } from './finding.ts';
 
 export const noSun: Rule = ({ sun }) =>
   sun.sunHours > 0.05
     ? []
-    : [{ code: 'no-sun', severity: 'caution', where: { step: 'result', figure: 'sun.hours' }, values: {} }];
+    : [{ code: 'no-sun', severity: 'caution', where: { step: 'sources', figure: 'sun.hours' }, values: {} }];
 
 /** The clearest skies: above this share of what falls above the air a figure is asked about. Common practice. */
 const CLEAREST = 0.8;
@@ -63,8 +65,133 @@ export const dcdcLimited: Rule = ({ driving }) => {
     {
       code: 'dcdc-limited',
       severity: 'caution',
-      where: { step: 'result', figure: 'dcdc.rating' },
+      where: { step: 'sources', figure: 'dcdc.rating' },
       values: { ratingA, limitA },
+    },
+  ];
+};
+
+/** Share of the nominal volts that may be lost in the cable from the alternator. Common practice: chargers 3 %. */
+const MOST_DROP = 0.03;
+
+export const drivingDrop: Rule = ({ driving, brief }) => {
+  const nominalV = brief.alternator.systemV;
+  const emptyV = (DEFAULT.alternatorVoltage12V.value * nominalV) / 12;
+  return driving.links.flatMap(({ link, farV, areaMm2, cableM }): Finding[] => {
+    const dropShare = (emptyV - farV) / nominalV;
+    if (link.kind !== 'dc-dc' || cableM === 0 || dropShare <= MOST_DROP) return [];
+    const values = { name: link.name, dropShare, farV, areaMm2 };
+    return [{ code: 'driving-drop', severity: 'caution', where: { step: 'sources', figure: 'dcdc.rating' }, values }];
+  });
+};
+
+/** A relay holds only where the vehicle's voltage is steady, and that of the store. */
+export const relays: Rule = ({ driving, brief, option }) => {
+  const { systemV, voltage } = brief.alternator;
+  const busV = option.system.busVoltageV;
+  const where = { step: 'sources', figure: 'dcdc.rating' } as const;
+  return driving.links
+    .filter(({ link }) => link.kind === 'relay')
+    .flatMap(({ link: { name } }): Finding[] => {
+      if (systemV !== busV) return [{ code: 'relay-volts', severity: 'stop', where, values: { name, systemV, busV } }];
+      return voltage === 'smart' ? [{ code: 'relay-smart', severity: 'caution', where, values: { name } }] : [];
+    });
+};
+
+const atArrays = { step: 'sources', figure: 'array.rating' } as const;
+
+/** What the panels bring against what their controller bears, at both ends of the year. */
+export const arrayWindow: Rule = ({ windows }) =>
+  windows.flatMap(({ name, kind, coldC, hotC, coldVoc, hotVmp, inputA }): Finding[] => {
+    const found: Finding[] = [];
+    if (coldVoc?.limit && coldVoc.value > coldVoc.limit) {
+      const values = { name, coldV: coldVoc.value, coldC, limitV: coldVoc.limit };
+      found.push({ code: 'array-volts', severity: 'stop', where: atArrays, values });
+    }
+    if (coldVoc && coldVoc.limit === null && kind === 'mppt')
+      found.push({
+        code: 'array-window-unknown',
+        severity: 'note',
+        where: atArrays,
+        values: { name, coldV: coldVoc.value },
+      });
+    if (hotVmp?.limit && hotVmp.value < hotVmp.limit) {
+      const values = { name, hotV: hotVmp.value, hotC, neededV: hotVmp.limit };
+      found.push({ code: 'array-low', severity: 'caution', where: atArrays, values });
+    }
+    if (inputA?.limit && inputA.value > inputA.limit) {
+      const values = { name, shortA: inputA.value, limitA: inputA.limit };
+      found.push({ code: 'array-input', severity: 'stop', where: atArrays, values });
+    }
+    return found;
+  });
+
+/** Less held back on a day of the design month is not worth a word. From memory. */
+const CLIPS = 0.02;
+
+export const arrayClips: Rule = ({ solar }) =>
+  solar.sources.flatMap(({ name, chain, limitW, watts }): Finding[] => {
+    const givenWh = watts.reduce((sum, w) => sum + w, 0) / 60;
+    const share = chain.clippedWh / (givenWh + chain.clippedWh || 1);
+    if (limitW === null || share < CLIPS) return [];
+    const values = { name, clippedWh: chain.clippedWh, share, limitW };
+    return [{ code: 'array-clips', severity: 'note', where: atArrays, values }];
+  });
+
+/** Share that unlike panels lose on one controller before it is worth two. From memory. */
+const UNLIKE = 0.03;
+
+export const arrayUnlike: Rule = ({ solar }) =>
+  solar.arrays.flatMap(({ name, panels, wiring }): Finding[] => {
+    const unlike = unlikeOf(panels, wiring);
+    if (!unlike || 1 - unlike.factor <= UNLIKE) return [];
+    const { togetherW, apartW, factor } = unlike;
+    const values = { name, togetherW, apartW, lostShare: 1 - factor };
+    return [{ code: 'array-unlike', severity: 'caution', where: atArrays, values }];
+  });
+
+/** Share by which volts × amps of a label may miss its watts: rounding, and what is guaranteed. Common practice. */
+const LABEL_OFF = 0.05;
+
+export const panelDoubtful: Rule = ({ solar }) =>
+  solar.arrays.flatMap(({ panels }) =>
+    panels.flatMap((group): Finding[] => {
+      const sheet = dataSheetOf(group);
+      if (!sheet) return [];
+      const productW = sheet.vmpV * sheet.impA;
+      const agrees = Math.abs(productW / group.ratingW - 1) <= LABEL_OFF;
+      if (agrees && panelsOf(group).fit) return [];
+      const values = { name: group.name, ratingW: group.ratingW, productW, agrees: agrees ? 1 : 0 };
+      return [{ code: 'panel-doubtful', severity: 'caution', where: atArrays, values }];
+    }),
+  );
+
+/** Share of what reaches a controller that joins panels straight to the store, lost before it is worth a word. From memory. */
+const PWM_LOSES = 0.1;
+
+export const pwmLoses: Rule = ({ solar }) =>
+  solar.sources.flatMap(({ id, name, chain, watts }): Finding[] => {
+    const array = solar.arrays.find((one) => one.id === id);
+    const givenWh = watts.reduce((sum, w) => sum + w, 0) / 60;
+    const share = chain.controllerWh / (givenWh + chain.clippedWh + chain.controllerWh || 1);
+    if (array?.controller.kind !== 'pwm' || share <= PWM_LOSES) return [];
+    return [
+      { code: 'pwm-loses', severity: 'note', where: atArrays, values: { name, lostWh: chain.controllerWh, share } },
+    ];
+  });
+
+/** Plugged in, and nothing charges from it. */
+export const chargerNone: Rule = ({ brief, option, profiles }) => {
+  const [supply] = brief.supplies;
+  const charges =
+    option.system.chargers.some(({ ratingA }) => ratingA > 0) || profiles.some(({ load }) => load.chargesStore);
+  if (!supply || charges) return [];
+  return [
+    {
+      code: 'charger-none',
+      severity: 'note',
+      where: { step: 'sources', figure: 'store.capacity' },
+      values: { supply: supply.name },
     },
   ];
 };

@@ -102,6 +102,48 @@ export interface FindingValues {
     readonly unservedWh: number;
   };
   readonly 'dcdc-limited': { readonly ratingA: number; readonly limitA: number };
+  readonly 'relay-smart': { readonly name: string };
+  readonly 'relay-volts': { readonly name: string; readonly systemV: number; readonly busV: number };
+  readonly 'driving-drop': {
+    readonly name: string;
+    readonly dropShare: number;
+    readonly farV: number;
+    readonly areaMm2: number;
+  };
+  readonly 'array-volts': {
+    readonly name: string;
+    readonly coldV: number;
+    readonly coldC: number;
+    readonly limitV: number;
+  };
+  readonly 'array-low': {
+    readonly name: string;
+    readonly hotV: number;
+    readonly hotC: number;
+    readonly neededV: number;
+  };
+  readonly 'array-input': { readonly name: string; readonly shortA: number; readonly limitA: number };
+  readonly 'array-clips': {
+    readonly name: string;
+    readonly clippedWh: number;
+    readonly share: number;
+    readonly limitW: number;
+  };
+  readonly 'array-unlike': {
+    readonly name: string;
+    readonly togetherW: number;
+    readonly apartW: number;
+    readonly lostShare: number;
+  };
+  readonly 'array-window-unknown': { readonly name: string; readonly coldV: number };
+  readonly 'panel-doubtful': {
+    readonly name: string;
+    readonly ratingW: number;
+    readonly productW: number;
+    readonly agrees: number;
+  };
+  readonly 'pwm-loses': { readonly name: string; readonly lostWh: number; readonly share: number };
+  readonly 'charger-none': { readonly supply: string };
   readonly 'payload-exceeded': { readonly overKg: number; readonly kitKg: number };
   readonly 'measure-first': {
     readonly name: string;

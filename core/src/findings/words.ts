@@ -222,6 +222,69 @@ const WORDS: { readonly [C in FindingCode]: (values: FindingValues[C]) => Words 
     why: 'A hot alternator at half its rating for hours fails early.',
     act: 'Fit a smaller DC-DC charger or a larger alternator.',
   }),
+  'relay-smart': (v) => ({
+    what: `${s(v, 'name')} hangs on an alternator that the vehicle turns down.`,
+    why: 'Its voltage falls below the store’s while driving: the relay opens, or the store feeds the vehicle.',
+    act: 'Fit a DC-DC charger instead of the relay.',
+  }),
+  'relay-volts': (v) => ({
+    what: `${s(v, 'name')} joins ${n(v, 'systemV')} V of the vehicle to a store of ${n(v, 'busV')} V.`,
+    why: 'A relay changes no voltage: nothing is charged, or far too much flows.',
+    act: 'Fit a DC-DC charger that goes from one to the other.',
+  }),
+  'driving-drop': (v) => ({
+    what: `${s(v, 'name')}: ${formatNumber(n(v, 'dropShare') * 100, 1)} % is lost in its cable; ${showText(n(v, 'farV'), 'V')} reach it.`,
+    why: 'Below its lowest input a charger switches off, and what is lost warms the cable.',
+    act: `Lay more than ${formatNumber(n(v, 'areaMm2'))} mm², or a shorter way.`,
+  }),
+  'array-volts': (v) => ({
+    what: `${s(v, 'name')}: ${showText(n(v, 'coldV'), 'V')} open at ${formatNumber(n(v, 'coldC'))} °C; its controller bears ${showText(n(v, 'limitV'), 'V')}.`,
+    why: 'One clear dawn of frost is enough to destroy it, and no warranty covers that.',
+    act: 'Put fewer panels in series, or take a controller for a higher voltage.',
+  }),
+  'array-low': (v) => ({
+    what: `${s(v, 'name')}: ${showText(n(v, 'hotV'), 'V')} at its best point when its cells have ${formatNumber(n(v, 'hotC'))} °C; charging needs ${showText(n(v, 'neededV'), 'V')}.`,
+    why: 'On the hottest days, when there is most sun, it hardly charges or stops before the store is full.',
+    act: 'Put more panels in series, or take panels of more cells.',
+  }),
+  'array-input': (v) => ({
+    what: `${s(v, 'name')}: ${a(v, 'shortA')} short-circuited; its controller’s input bears ${a(v, 'limitA')}.`,
+    why: 'More than the input bears can destroy it, most of all when connected the wrong way round.',
+    act: 'Put more in series and less side by side, or spread the panels over two controllers.',
+  }),
+  'array-clips': (v) => ({
+    what: `${s(v, 'name')}: its controller stops at ${w(v, 'limitW')} and holds back ${wh(v, 'clippedWh')} a day, ${formatNumber(n(v, 'share') * 100)} %.`,
+    why: 'Panels beyond the limit help on dull days and are lost at noon.',
+    act: 'Leave it if the dull days count, or take a larger controller.',
+  }),
+  'array-unlike': (v) => ({
+    what: `${s(v, 'name')}: unlike panels give ${w(v, 'togetherW')} on one controller, ${w(v, 'apartW')} on their own.`,
+    why: `All must work at one voltage or one current: ${formatNumber(n(v, 'lostShare') * 100)} % is lost, on every sunny hour.`,
+    act: 'Give each kind its own controller, or join them the other way.',
+  }),
+  'array-window-unknown': (v) => ({
+    what: `${s(v, 'name')}: its controller’s highest voltage is not known; cold panels bring ${showText(n(v, 'coldV'), 'V')}.`,
+    why: 'A controller that bears less is destroyed on the first cold clear morning.',
+    act: 'Type what its data sheet allows.',
+  }),
+  'panel-doubtful': (v) => ({
+    what:
+      n(v, 'agrees') === 1
+        ? `${s(v, 'name')}: no panel has a curve through these volts and amps.`
+        : `${s(v, 'name')}: its volts × amps are ${w(v, 'productW')}, its label says ${w(v, 'ratingW')}.`,
+    why: 'One of the figures is of another panel, of another temperature, or mistyped.',
+    act: 'Compare with the label: W, V and A at the best point, V open, A short-circuited.',
+  }),
+  'pwm-loses': (v) => ({
+    what: `${s(v, 'name')}: joined straight to the store it leaves ${wh(v, 'lostWh')} a day, ${formatNumber(n(v, 'share') * 100)} %, in the panels.`,
+    why: 'Such a controller pulls the panels down to the store’s voltage, below their best point.',
+    act: 'Take a controller that seeks the best point, or panels of fewer cells.',
+  }),
+  'charger-none': (v) => ({
+    what: `${s(v, 'supply')} is there, and nothing charges the store from it.`,
+    why: 'Plugged in, the loads would run and the store stay empty.',
+    act: 'Add a charger in the Sources step, or leave it so if that is meant.',
+  }),
   'inverter-loop': (v) => ({
     what: `${s(v, 'name')} charges the store from the store’s own inverter.`,
     why: 'The energy goes in a circle and loses a part at every turn, until the store is empty.',

@@ -55,6 +55,9 @@ export const DEFAULT = {
   chargeVoltage12V: sourced(14.2, ORIGIN.memory),
   /** W per VA of an inverter's rating where no data sheet says otherwise; both are its limits. */
   inverterWattsPerVa: sourced(1, ORIGIN.practice),
+  /** A small petrol generator: l an hour idling, and l for each kWh beside that. */
+  generatorIdleLPerH: sourced(0.35, ORIGIN.memory),
+  generatorLPerKwh: sourced(0.35, ORIGIN.memory),
   dcdcEfficiency: sourced(0.9, ORIGIN.memory),
   /** V at the terminals of a 12 V alternator under load. */
   alternatorVoltage12V: sourced(13.5, ORIGIN.memory),

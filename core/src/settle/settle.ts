@@ -14,6 +14,7 @@ import { sharingOutputs } from '../sources/shared.ts';
 import { type Sky, type SolarSize, sizeSolar } from '../sources/solar.ts';
 import { controllersLoseWh, offeredWh, type Source, togetherW, yieldOf } from '../sources/source.ts';
 import { directWh } from '../sources/spared.ts';
+import { type Window, windowOf } from '../sources/window.ts';
 import { batteryKg, kitMassKg } from '../store/mass.ts';
 import { chargeWeightedMeanA } from '../store/peukert.ts';
 import { storeFactors } from '../store/requirement.ts';
@@ -33,6 +34,8 @@ export interface Settled extends SettledDay {
   readonly store: StoreSize;
   readonly driving: DrivingSize;
   readonly solar: SolarSize;
+  /** Of each array, what its panels bring against what its controller bears. */
+  readonly windows: readonly Window[];
   /** All that fills the store, in the order they are drawn on. */
   readonly sources: readonly Source[];
   readonly income: Income;
@@ -96,6 +99,7 @@ export function settle(asStored: Job, optionId?: string, effort?: Effort): Settl
     store,
     driving,
     solar,
+    windows: solar.arrays.map((array) => windowOf(array, job.brief, system)),
     sources,
     income: {
       sunWh: yieldOf(sources, 'sun'),

@@ -1,5 +1,5 @@
 /** What a source is; sun that finds no room is lost, anything else rather works less. */
-export type SourceKind = 'sun' | 'driving';
+export type SourceKind = 'sun' | 'driving' | 'supply';
 
 /** Something that fills the store, whatever it is: all that steps, balances and findings need to know of it. */
 export interface Source {

@@ -1,0 +1,189 @@
+import { steadyDay } from '../days/steady.ts';
+import { blankString } from '../job/blank.ts';
+import type { Day, Job, Place } from '../job/schema.ts';
+import { Effort } from '../moment/effort.ts';
+import { type Settled, settle } from '../settle/settle.ts';
+import { offeredWh, type Source } from '../sources/source.ts';
+import { type SupplyDay, supplyDay } from '../sources/supplyDay.ts';
+import { placeIn } from '../sun/day.ts';
+import { monthlyExtraterrestrialKwh } from '../sun/geometry.ts';
+import { BRIGHT_SHARE, clearnessAt, DULL_SHARE } from '../sun/spread.ts';
+
+/** A kind of day: parked under a bright or a dull sky, driving, or on a supply, the last two under a mean one. */
+export interface KindOfDay {
+  readonly kind: 'bright' | 'dull' | 'driving' | 'hookup' | 'generator' | 'outlet';
+  readonly name: string;
+  /** Of a day on a supply, which. */
+  readonly supplyId: string | null;
+}
+
+/** One kind of day in one month, as it is once many like it have gone by; Wh a day at the store. */
+export interface DayCell {
+  readonly month: number;
+  readonly kind: KindOfDay['kind'];
+  readonly supplyId: string | null;
+  /** kWh/m² on the flat. */
+  readonly sunHours: number;
+  readonly needWh: number;
+  readonly sunWh: number;
+  readonly drivingWh: number;
+  readonly supplyWh: number;
+  /** Income less need. */
+  readonly netWh: number;
+  /** Sun that finds no room. */
+  readonly spilledWh: number;
+  /** What goes unserved. */
+  readonly shortWh: number;
+  /** Where something goes unserved: the source that this kind of day lives by. */
+  readonly shortOf: 'sun' | 'driving' | 'supply' | null;
+  readonly sources: readonly {
+    readonly id: string;
+    readonly kind: Source['kind'];
+    readonly offeredWh: number;
+    readonly takenWh: number;
+    readonly clippedWh: number;
+  }[];
+}
+
+/** What one kind of day in one month comes to before it is played through. */
+export interface PlayedDay {
+  readonly settled: Settled;
+  readonly supply: SupplyDay | null;
+  readonly busW: Float64Array;
+  readonly sources: readonly Source[];
+}
+
+/** The kinds of day that a job has: no driving and no supply, no such day. */
+export function kindsOf({ brief }: Job): KindOfDay[] {
+  return [
+    { kind: 'bright', name: 'Parked, bright', supplyId: null },
+    { kind: 'dull', name: 'Parked, dull', supplyId: null },
+    ...(brief.drives.length > 0 ? [{ kind: 'driving', name: 'Driving', supplyId: null } as const] : []),
+    ...brief.supplies.map(({ kind, name, id }) => ({ kind, name, supplyId: id })),
+  ];
+}
+
+/** The job with every size as it is settled, so that another month changes the day and not what is fitted. */
+export function asFitted({ option, store, driving, solar, inverters }: Settled, asStored: Job): Job {
+  const { system } = option;
+  const fitted = {
+    ...system,
+    store: { ...system.store, strings: system.store.strings ?? fittedString(store.ah) },
+    devices: system.devices.map((device) => {
+      const sized = inverters.find((one) => one.device.id === device.id);
+      return device.kind === 'inverter' && sized && sized.ratingW > 0 ? { ...device, ratingW: sized.ratingW } : device;
+    }),
+    driving: driving.links.map(({ link }) => link),
+    arrays: [...solar.arrays],
+  };
+  return {
+    ...asStored,
+    options: asStored.options.map((one) => (one.id === option.id ? { ...one, system: fitted } : one)),
+  };
+}
+
+const fittedString = (ah: number) => (ah > 0 ? [blankString('required', 'As required', ah)] : null);
+
+/** Beyond the tropics the three months about each solstice are winter and summer; between them there are none. */
+const TROPIC_DEG = 23.44;
+
+function seasonOf(month: number, latitudeDeg: number): Day['season'] {
+  if (Math.abs(latitudeDeg) <= TROPIC_DEG) return 'usual';
+  const northern = latitudeDeg > 0;
+  if ([12, 1, 2].includes(month)) return northern ? 'winter' : 'summer';
+  if ([6, 7, 8].includes(month)) return northern ? 'summer' : 'winter';
+  return 'usual';
+}
+
+/** Peak sun hours of a kind of day in a month; null = the month's mean. A place with figures of its own keeps them. */
+function sunHoursOn(place: Place, month: number, meanHours: number, kind: KindOfDay['kind']): number | null {
+  if (kind !== 'bright' && kind !== 'dull') return null;
+  const own = kind === 'bright' ? place.monthly.brightSunHours : place.monthly.dullSunHours;
+  if (own) return own[month - 1] ?? null;
+  const above = monthlyExtraterrestrialKwh(place.latitudeDeg, month);
+  if (above <= 0) return null;
+  return clearnessAt(meanHours / above, kind === 'bright' ? BRIGHT_SHARE : DULL_SHARE) * above;
+}
+
+/** The job on one kind of day of one month. */
+function jobOn(job: Job, month: number, { kind }: KindOfDay, meanHours: number): Job {
+  const { brief } = job;
+  const hours = sunHoursOn(brief.place, month, meanHours, kind);
+  const place =
+    hours === null
+      ? brief.place
+      : {
+          ...placeIn(brief.place, month),
+          peakSunHours: hours,
+          monthly: { ...brief.place.monthly, peakSunHours: null },
+        };
+  return {
+    ...job,
+    brief: {
+      ...brief,
+      months: [month],
+      place,
+      day: {
+        ...brief.day,
+        season: seasonOf(month, brief.place.latitudeDeg),
+        motion: kind === 'driving' ? 'driving' : 'parked',
+      },
+    },
+  };
+}
+
+/** @param job with its sizes fitted */
+export function playDay(job: Job, optionId: string, month: number, kind: KindOfDay, effort: number): PlayedDay {
+  const mean = settle(
+    jobOn(job, month, { ...kind, kind: kind.kind === 'driving' ? 'driving' : 'hookup' }, 0),
+    optionId,
+    new Effort(effort),
+  );
+  const isMean = kind.kind !== 'bright' && kind.kind !== 'dull';
+  const settled = isMean ? mean : settle(jobOn(job, month, kind, mean.sun.sunHours), optionId, new Effort(effort));
+  const supply = job.brief.supplies.find(({ id }) => id === kind.supplyId);
+  if (!supply) return { settled, supply: null, busW: settled.bus.busW, sources: settled.sources };
+  const day = supplyDay(supply, {
+    profiles: settled.profiles,
+    system: settled.option.system,
+    inverters: settled.inverters,
+    feeds: settled.feeds,
+    busW: settled.bus.busW,
+  });
+  return { settled, supply: day, busW: day.busW, sources: [...settled.sources, day.source] };
+}
+
+/** Unserved Wh below which a day is served. */
+const SERVED_WH = 1;
+
+export function cellOf(played: PlayedDay, month: number, { kind, supplyId }: KindOfDay): DayCell {
+  const { settled, supply, busW, sources } = played;
+  const trace = steadyDay(settled, busW, sources);
+  const wh = (of: Source['kind']) =>
+    sources.reduce((sum, source) => sum + (source.kind === of ? offeredWh(source) : 0), 0);
+  const busWh = busW.reduce((sum, w) => sum + w, 0) / 60;
+  const needWh = supply ? busWh / settled.roundTripEfficiency : settled.ledger.total.batteryWh;
+  const [sunWh, drivingWh, supplyWh] = [wh('sun'), wh('driving'), wh('supply')];
+  const shortWh = trace.books.unservedWh;
+  return {
+    month,
+    kind,
+    supplyId,
+    sunHours: settled.sun.sunHours,
+    needWh,
+    sunWh,
+    drivingWh,
+    supplyWh,
+    netWh: sunWh + drivingWh + supplyWh - needWh,
+    spilledWh: trace.books.spilledWh,
+    shortWh,
+    shortOf: shortWh < SERVED_WH ? null : supplyId !== null ? 'supply' : kind === 'driving' ? 'driving' : 'sun',
+    sources: sources.map((source, i) => ({
+      id: source.id,
+      kind: source.kind,
+      offeredWh: offeredWh(source),
+      takenWh: trace.books.takenWh[i] ?? 0,
+      clippedWh: source.clippedWh,
+    })),
+  };
+}

@@ -1,0 +1,164 @@
+import { steadyDay } from '../days/steady.ts';
+import type { Job } from '../job/schema.ts';
+import { Effort } from '../moment/effort.ts';
+import { MINUTES_PER_DAY } from '../quantity/units.ts';
+import { settle } from '../settle/settle.ts';
+import type { LinkFlow } from '../sources/link.ts';
+import { yieldOf } from '../sources/source.ts';
+import type { Window } from '../sources/window.ts';
+import { type ArrayLedger, arrayLedgers, panelsSum, type UnlikeDetail, unlikeDetails } from './arrayLedger.ts';
+import { asFitted, cellOf, type DayCell, type KindOfDay, kindsOf, playDay } from './kindsOfDay.ts';
+import { type SupplyUse, supplyUses } from './supplyUse.ts';
+
+/** One link to the alternator, for a usual day. */
+export interface LinkDetail {
+  readonly id: string;
+  readonly name: string;
+  readonly kind: LinkFlow['link']['kind'];
+  /** A from the alternator and the share of its label that this is; V at the far end; A and Wh a day at the store. */
+  readonly inputA: number;
+  readonly alternatorShare: number;
+  readonly farV: number;
+  readonly areaMm2: number;
+  readonly cableM: number;
+  readonly outputW: number;
+  readonly wh: number;
+}
+
+export interface SourcesDetail {
+  readonly kinds: readonly KindOfDay[];
+  /** Twelve months × the kinds of day, month by month. */
+  readonly cells: readonly DayCell[];
+  /** The month that is designed for. */
+  readonly designMonth: number;
+  readonly ledgers: readonly ArrayLedger[];
+  readonly windows: readonly Window[];
+  readonly unlike: readonly UnlikeDetail[];
+  readonly panels: readonly ({ readonly arrayId: string } & ReturnType<typeof panelsSum>)[];
+  readonly links: readonly LinkDetail[];
+  readonly supplies: readonly SupplyUse[];
+}
+
+/** All that the Sources step says beyond the figures. @param effort what the searches of each day may cost */
+export function sourcesDetail(job: Job, optionId: string, effort = Number.POSITIVE_INFINITY): SourcesDetail {
+  const settled = settle(job, optionId, new Effort(effort));
+  const fitted = asFitted(settled, job);
+  const kinds = kindsOf(job);
+  const cells = Array.from({ length: 12 }, (_, i) => i + 1).flatMap((month) =>
+    kinds.map((kind) => cellOf(playDay(fitted, optionId, month, kind, effort), month, kind)),
+  );
+  const { sources, bus, solar, driving, windows } = settled;
+  const usual = steadyDay(settled, bus.busW, sources);
+  const used = new Map(
+    sources.flatMap(({ id, kind }, i) => (kind === 'sun' ? [[id, usual.books.takenWh[i] ?? 0] as const] : [])),
+  );
+  const ratingA = job.brief.alternator.ratingA;
+  return {
+    kinds,
+    cells,
+    designMonth: settled.sun.month,
+    ledgers: arrayLedgers(settled, used),
+    windows,
+    unlike: unlikeDetails(solar.arrays),
+    panels: solar.arrays.map((array) => ({ arrayId: array.id, ...panelsSum(array) })),
+    links: driving.links.map(({ link, inputA, farV, areaMm2, cableM, outputW }) => ({
+      id: link.id,
+      name: link.name,
+      kind: link.kind,
+      inputA,
+      alternatorShare: ratingA > 0 ? inputA / ratingA : 0,
+      farV,
+      areaMm2,
+      cableM,
+      outputW,
+      wh: yieldOf(
+        sources.filter(({ id }) => id === link.id),
+        'driving',
+      ),
+    })),
+    supplies: supplyUses(settled),
+  };
+}
+
+/** One cell of the table hour by hour, W at the bus and state of charge, in steps of some minutes. */
+export interface DayBalance {
+  readonly stepMin: number;
+  readonly demandW: readonly number[];
+  readonly sunW: readonly number[];
+  readonly drivingW: readonly number[];
+  readonly supplyW: readonly number[];
+  /** Share 0…1 at the start of each step. */
+  readonly soc: readonly number[];
+  /** Wh a day: what the sun carries straight, what the store gives, and what is drawn while it is dark. */
+  readonly directWh: number;
+  readonly storeWh: number;
+  readonly darkWh: number;
+  /** h after sunset that the hardest cooling load would run on the store down to its reserve; null without one. */
+  readonly coolingH: { readonly name: string; readonly hours: number } | null;
+}
+
+const STEP_MIN = 10;
+
+/** @param supplyId of a day on a supply, which */
+export function dayBalance(
+  job: Job,
+  optionId: string,
+  month: number,
+  kind: KindOfDay,
+  effort = Number.POSITIVE_INFINITY,
+): DayBalance {
+  const fitted = asFitted(settle(job, optionId, new Effort(effort)), job);
+  const { settled, busW, sources } = playDay(fitted, optionId, month, kind, effort);
+  const trace = steadyDay(settled, busW, sources);
+  const sums = {
+    sun: new Float64Array(MINUTES_PER_DAY),
+    driving: new Float64Array(MINUTES_PER_DAY),
+    supply: new Float64Array(MINUTES_PER_DAY),
+  };
+  for (const { kind: of, watts } of sources)
+    for (let m = 0; m < MINUTES_PER_DAY; m++) sums[of][m] = (sums[of][m] as number) + (watts[m] as number);
+  let [direct, fromStore, dark] = [0, 0, 0];
+  for (let m = 0; m < MINUTES_PER_DAY; m++) {
+    const [need, sun] = [busW[m] as number, sums.sun[m] as number];
+    const income = sun + (sums.driving[m] as number) + (sums.supply[m] as number);
+    direct += Math.min(need, sun);
+    fromStore += Math.max(0, need - income);
+    if ((settled.sun.irradianceWm2[m] as number) === 0) dark += need;
+  }
+  return {
+    stepMin: STEP_MIN,
+    demandW: meansOf(busW),
+    sunW: meansOf(sums.sun),
+    drivingW: meansOf(sums.driving),
+    supplyW: meansOf(sums.supply),
+    soc: Array.from({ length: MINUTES_PER_DAY / STEP_MIN }, (_, i) => trace.soc[i * STEP_MIN] as number),
+    directWh: direct / 60,
+    storeWh: fromStore / 60,
+    darkWh: dark / 60,
+    coolingH: coolingAfterDark(settled, trace.soc),
+  };
+}
+
+const meansOf = (watts: Float64Array): number[] =>
+  Array.from({ length: MINUTES_PER_DAY / STEP_MIN }, (_, i) => {
+    let sum = 0;
+    for (let m = 0; m < STEP_MIN; m++) sum += watts[i * STEP_MIN + m] as number;
+    return sum / STEP_MIN;
+  });
+
+/** How long the hardest load that cools a room runs from sunset on, on what the store then holds above its reserve. */
+function coolingAfterDark(
+  { profiles, sun, store, ledger }: ReturnType<typeof settle>,
+  soc: Float64Array,
+): DayBalance['coolingH'] {
+  const coolers = profiles.filter(({ load }) => load.draw.kind === 'room' && load.draw.mode === 'cooling');
+  const [hardest] = [...coolers].sort((a, b) => b.runningW - a.runningW);
+  const sunset = sun.irradianceWm2.findLastIndex((w) => w > 0);
+  if (!hardest || sunset < 0) return null;
+  const row = ledger.loads.find(({ loadId }) => loadId === hardest.load.id);
+  // Watts at the store's terminals for each watt at the appliance, as on this day.
+  const perUseful = row && row.usefulWh > 0 ? row.batteryWh / row.usefulWh : 1;
+  const { usableDepth } = store.factors;
+  const aboveWh = Math.max(0, (soc[sunset] as number) - (1 - usableDepth)) * store.capacityWh * store.ageing;
+  return { name: hardest.load.name, hours: aboveWh / (hardest.runningW * perUseful) };
+}

@@ -1,0 +1,25 @@
+import { MINUTES_PER_DAY } from '../quantity/units.ts';
+import type { Settled } from '../settle/settle.ts';
+import { storeDriftWh } from '../sources/drift.ts';
+import { type Source, togetherW } from '../sources/source.ts';
+import { type Simulated, simulateDay, storeModel } from './simulate.ts';
+
+/** Days after which one that still drifts is taken as it is. */
+const MOST_DAYS = 40;
+/** Wh of store between one midnight and the next that is no drift. */
+const SETTLED_WH = 0.01;
+
+/**
+ * A day as it is once many like it have gone by: with income enough the store is full at some time of it, with less it
+ * is empty at some time. What is spilled and what goes unserved of it is so of every such day.
+ */
+export function steadyDay(settled: Settled, busW: Float64Array, sources: readonly Source[]): Simulated {
+  const model = storeModel(settled);
+  const gains = storeDriftWh(busW, togetherW(sources, MINUTES_PER_DAY), settled.roundTripEfficiency) >= 0;
+  let startWh = gains ? model.capacityWh : model.floorWh;
+  for (let day = 1; ; day++) {
+    const trace = simulateDay(model, startWh, busW, sources);
+    if (day === MOST_DAYS || Math.abs(trace.endWh - startWh) < SETTLED_WH) return trace;
+    startWh = trace.endWh;
+  }
+}

@@ -1,0 +1,127 @@
+import type { Supply, System, Use } from '../job/schema.ts';
+import type { LoadProfile } from '../loads/profile.ts';
+import type { SizedInverter } from '../moment/sizeInverters.ts';
+import { sizeOn, supplyLimit } from '../moment/supplyLimit.ts';
+import { passesSupply } from '../moment/supplyMoment.ts';
+import { chainOf } from '../paths/chain.ts';
+import type { Feed } from '../paths/feed.ts';
+import { busDay } from '../paths/ledger.ts';
+import { MINUTES_PER_DAY } from '../quantity/units.ts';
+import { chargingVoltageV } from '../reference/chemistries.ts';
+import { DEFAULT } from '../reference/defaults.ts';
+import type { Source } from './source.ts';
+
+/** A day on a supply: what charges, and what is left for the bus to carry. */
+export interface SupplyDay {
+  readonly source: Source;
+  /** W on the bus, without what the supply lets through while it is there. */
+  readonly busW: Float64Array;
+  /** Wh a day that the supply gives: straight to mains loads, and to the chargers. */
+  readonly throughWh: number;
+  readonly chargersWh: number;
+  /** h in which it is plugged in or runs. */
+  readonly hours: number;
+}
+
+/** What the day is made of. */
+interface Day {
+  readonly profiles: readonly LoadProfile[];
+  readonly system: System;
+  readonly inverters: readonly SizedInverter[];
+  readonly feeds: readonly Feed[];
+  readonly busW: Float64Array;
+}
+
+/** The chargers of a system together: W from mains, W at the store, VA for each W. */
+export interface Chargers {
+  readonly acW: number;
+  readonly dcW: number;
+  readonly vaPerW: number;
+  /** W from mains below which they are off. */
+  readonly leastAcW: number;
+}
+
+export function chargersOf({ chargers, busVoltageV }: System): Chargers {
+  const volts = chargingVoltageV(busVoltageV);
+  let [acW, dcW, va, leastAcW] = [0, 0, 0, 0];
+  for (const { ratingA, leastA, efficiency, powerFactor } of chargers) {
+    const w = (ratingA * volts) / (efficiency ?? DEFAULT.chargerEfficiency.value);
+    acW += w;
+    dcW += ratingA * volts;
+    va += w / (powerFactor ?? DEFAULT.chargerPowerFactor.value);
+    // What cannot be turned down is on at full or off.
+    leastAcW += leastA === null || ratingA === 0 ? w : (w * Math.min(leastA, ratingA)) / ratingA;
+  }
+  return { acW, dcW, vaPerW: acW > 0 ? va / acW : 1, leastAcW };
+}
+
+/**
+ * The supply feeds mains loads that pass through to it and those that wait for it; what is left of it charges, as far
+ * as the chargers go and no less than they can be turned down to. Its share is kept, as at the worst moment.
+ */
+export function supplyDay(supply: Supply, day: Day): SupplyDay {
+  const { profiles, system, inverters, feeds } = day;
+  const limit = supplyLimit(supply);
+  const chargers = chargersOf(system);
+  const through = new Set(inverters.filter(({ device }) => passesSupply(device)).map(({ device }) => device.id));
+  const chains = profiles.map(({ load }) => chainOf(load, system.devices));
+  const passes = profiles.map(
+    ({ load }, i) =>
+      load.path === 'supply-only' ||
+      (chains[i]?.device?.kind === 'inverter' && through.has(chains[i]?.device?.id ?? '')),
+  );
+  const rest = profiles.filter((_, i) => !passes[i]);
+  const restW = rest.length === profiles.length ? day.busW : busDay(rest, system.devices, feeds).busW;
+  const isOn = hoursOf(supply.hours);
+  const mainsW = new Float64Array(MINUTES_PER_DAY);
+  const mainsVa = new Float64Array(MINUTES_PER_DAY);
+  for (const [i, { load, meanW }] of profiles.entries()) {
+    if (!passes[i]) continue;
+    const perW = 1 / (chains[i]?.efficiency ?? 1);
+    for (let m = 0; m < MINUTES_PER_DAY; m++) {
+      const w = (meanW[m] as number) * perW;
+      mainsW[m] = (mainsW[m] as number) + w;
+      mainsVa[m] = (mainsVa[m] as number) + w / load.powerFactor;
+    }
+  }
+  const perAcW = sizeOn(limit, 1, chargers.vaPerW);
+  const watts = new Float64Array(MINUTES_PER_DAY);
+  const busW = new Float64Array(MINUTES_PER_DAY);
+  let [throughWh, chargersWh, minutes, clipped] = [0, 0, 0, 0];
+  for (let m = 0; m < MINUTES_PER_DAY; m++) {
+    const on = isOn[m] as number;
+    busW[m] = (restW[m] as number) * on + (day.busW[m] as number) * (1 - on);
+    if (on === 0) continue;
+    const left = limit.runningSize - sizeOn(limit, mainsW[m] as number, mainsVa[m] as number);
+    const fitsW = perAcW > 0 ? Math.max(0, left) / perAcW : 0;
+    const acW = fitsW >= chargers.leastAcW ? Math.min(chargers.acW, fitsW) : 0;
+    const dcW = chargers.acW > 0 ? (chargers.dcW * acW) / chargers.acW : 0;
+    watts[m] = dcW * on;
+    clipped += (chargers.dcW - dcW) * on;
+    throughWh += ((mainsW[m] as number) * on) / 60;
+    chargersWh += (acW * on) / 60;
+    minutes += on;
+  }
+  const source: Source = {
+    id: supply.id,
+    kind: 'supply',
+    name: supply.name,
+    priority: 2,
+    watts,
+    limitW: chargers.dcW,
+    clippedWh: clipped / 60,
+    efficiency: chargers.acW > 0 ? chargers.dcW / chargers.acW : 1,
+  };
+  return { source, busW, throughWh, chargersWh, hours: minutes / 60 };
+}
+
+/** Share of each minute in which it is there; no hours said = all day. */
+function hoursOf(uses: readonly Use[]): Float64Array {
+  const on = new Float64Array(MINUTES_PER_DAY).fill(uses.length === 0 ? 1 : 0);
+  for (const { startMin, minutes } of uses)
+    for (let m = Math.floor(startMin); m < startMin + minutes; m++) {
+      const at = m % MINUTES_PER_DAY;
+      on[at] = Math.min(1, (on[at] as number) + Math.min(m + 1, startMin + minutes) - Math.max(m, startMin));
+    }
+  return on;
+}
