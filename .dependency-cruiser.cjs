@@ -31,7 +31,7 @@ module.exports = {
       name: 'core-is-pure',
       comment: 'The core imports nothing of the server, the page, Node or React.',
       severity: 'error',
-      from: { path: '^core/src', pathNot: '\\.test\\.ts$' },
+      from: { path: '^core/src', pathNot: '(\\.test\\.ts$|^core/src/test/)' },
       to: { pathNot: '^core/src|node_modules/(@sinclair/typebox|ajv)/' },
     },
     {

@@ -20,25 +20,30 @@ test('a load is fed otherwise in one option, arrays stand side by side, a table 
   await page.getByRole('radio', { name: 'B 12 V' }).click();
   await expect(path).toHaveValue('direct');
 
-  await goTo(page, 'r');
-  const array = page.getByRole('region', { name: 'Solar array' });
-  await array.getByLabel('Fitted').fill('300');
-  await array.getByRole('button', { name: 'One more beside it' }).click();
-  await array.getByLabel('Array 2', { exact: true }).fill('150');
-  await array.getByLabel('Controller of Array 1').fill('10');
-  await array.getByLabel('Shade on Array 2').fill('20');
-  await array.getByLabel('Tilt of Array 2').fill('30');
-  await array.getByLabel('Array 2 faces, from north').fill('180');
+  await goTo(page, 'o');
+  const arrays = page.getByRole('region', { name: 'Solar arrays' });
+  await arrays.getByRole('button', { name: 'Choose the array' }).click();
+  const first = arrays.getByRole('article', { name: 'Array 1' });
+  await first.getByLabel('Laboratory watts').fill('300');
+  await first.getByLabel('Gives at most').fill('10');
+  await arrays.getByRole('button', { name: 'Another array' }).click();
+  const second = arrays.getByRole('article', { name: 'Array 2' });
+  await second.getByLabel('Laboratory watts').fill('150');
+  await second.getByLabel('Gives at most').fill('');
+  await second.getByLabel('Lost to shade all day').fill('20');
+  await second.getByLabel('Tilted by').fill('30');
+  await second.getByLabel('Faces, from north').fill('180');
   await expect(page.locator('[data-figure="array.rating"]').first()).toContainText('450');
   await saved(page);
   job = await storedJob(page, id);
   expect(job.options[1]?.system.arrays).toMatchObject([
-    { ratingW: 300, controllerA: 10 },
-    { ratingW: 150, controllerA: null, slopeDeg: 30, azimuthDeg: 180, shade: 0.2 },
+    { ratingW: 300, controller: { maxA: 10 } },
+    { ratingW: 150, controller: { maxA: null }, slopeDeg: 30, azimuthDeg: 180, shade: 0.2 },
   ]);
   expect(job.options[0]?.system.arrays).toBeNull();
-  await array.getByLabel('Array 2', { exact: true }).fill('');
-  await expect(array.getByLabel('Fitted')).toHaveValue('300');
+  await second.getByRole('button', { name: 'Take the array out' }).click();
+  await expect(second).toHaveCount(0);
+  await expect(first.getByLabel('Laboratory watts')).toHaveValue('300');
 
   await goTo(page, 'b');
   await page.getByText('Clocks, height, month by month').click();

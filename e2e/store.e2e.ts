@@ -44,7 +44,7 @@ test('a bank is built of units: drawn, weighed, held to its limits, and what doe
 });
 
 test('what fills it, how deep it is used and on which voltage stand side by side, a tap away', async ({ page }) => {
-  await openJob(page, (job) => ({ ...job, brief: { ...job.brief, driveHoursPerDay: 2 } }));
+  await openJob(page, (job) => ({ ...job, brief: { ...job.brief, drives: [{ startMin: 540, minutes: 120 }] } }));
   await add(page, 'kettle 1200W 3x4min');
   await add(page, 'fridge 45W');
   await goTo(page, 's');

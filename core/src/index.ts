@@ -72,16 +72,21 @@ export type {
   DesignOption,
   Device,
   Draw,
+  DrivingLink,
   Evidence,
   Inverter,
   Job,
   Load,
+  PanelGroup,
   PathKind,
+  SolarArray,
+  SolarController,
   Supply,
   System,
   Together,
   Use,
 } from './job/schema.ts';
+export { formatShading, formatStretches, readShading, readStretches } from './job/stretches.ts';
 export { DAY_KINDS, FORMS, MOST_LOADS, SCHEMA_VERSION } from './job/values.ts';
 export {
   CSV_COLUMNS,

@@ -62,7 +62,16 @@ function sweep(groups: readonly Group[], wiring: Wiring): { readonly end: number
 export function curveOf(groups: readonly Group[], wiring: Wiring, points = 80): Point[] {
   if (groups.length === 0) return [];
   const { end, at } = sweep(groups, wiring);
-  return Array.from({ length: points + 1 }, (_, i) => at((end * i) / points)).filter(
-    ({ volts, amps }) => volts >= 0 && amps >= 0,
-  );
+  const walked = Array.from({ length: points + 1 }, (_, i) => at((end * i) / points));
+  const past = walked.findIndex(({ volts, amps }, i) => i > 0 && (volts < 0 || amps < 0));
+  if (past < 0) return walked;
+  // Where it crosses an axis, straight between the two points about it.
+  const [from, to] = [walked[past - 1] as Point, walked[past] as Point];
+  const key = wiring === 'parallel' ? 'amps' : 'volts';
+  const share = from[key] / (from[key] - to[key]);
+  const crossing = {
+    volts: from.volts + share * (to.volts - from.volts),
+    amps: from.amps + share * (to.amps - from.amps),
+  };
+  return [...walked.slice(0, past), crossing];
 }

@@ -92,9 +92,8 @@ export function groupsAt(
   return groups.length === panels.length && groups.length > 0 ? groups : null;
 }
 
-/** Light and air in which unlike panels are compared: those of the nominal operating temperature. */
-export const COMPARED_WM2 = 800;
-export const COMPARED_AIR_C = 20;
+/** Light in which unlike panels are compared: that of the nominal operating temperature. */
+const COMPARED_WM2 = 800;
 
 /** Unlike panels on one controller, and each group on one of its own. */
 export interface Unlike {

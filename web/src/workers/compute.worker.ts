@@ -2,9 +2,12 @@ import {
   type BestSets,
   bestSequence,
   bestSetsInSteps,
+  type DayBalance,
+  dayBalance,
   Effort,
   evaluate,
   type Job,
+  type KindOfDay,
   type MomentDetail,
   momentDetail,
   type Prepared,
@@ -12,8 +15,10 @@ import {
   type Ranking,
   rankMoves,
   type Sequence,
+  type SourcesDetail,
   type StoreDetail,
   settle,
+  sourcesDetail,
   storeDetail,
 } from '@joulemetric/core';
 import { expose } from 'comlink';
@@ -58,6 +63,15 @@ const computeWorker = {
   },
   storeDetail(job: Job, optionId: string, effort: number): StoreDetail {
     return storeDetail(job, optionId, effort);
+  },
+  /** With the ms it took, for the benchmark. */
+  sourcesDetail(job: Job, optionId: string, effort: number): SourcesDetail & { readonly tookMs: number } {
+    const started = performance.now();
+    const detail = sourcesDetail(job, optionId, effort);
+    return { ...detail, tookMs: performance.now() - started };
+  },
+  dayBalance(job: Job, optionId: string, month: number, kind: KindOfDay, effort: number): DayBalance {
+    return dayBalance(job, optionId, month, kind, effort);
   },
   /** With the ms it took, for the benchmark. */
   rank(job: Job, optionId: string, tickedIds: readonly string[]): Ranking & { readonly tookMs: number } {

@@ -1,9 +1,11 @@
-import { type Device, formatClock, formatNumber, readField, type Use, usualOf } from '@joulemetric/core';
+import { type Device, formatNumber, readField, usualOf } from '@joulemetric/core';
 import { addDevice, changeDevice, type DeviceChange, removeDevice } from '../../commands/design.ts';
 import { useJob, useOption, useShown } from '../../shell/JobContext.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Choice, QuantityField, TextField, useDraft } from '../../ui/Field.tsx';
+import { HoursField } from '../../ui/HoursField.tsx';
 import { InverterRating } from '../../ui/InverterRating.tsx';
+import { TypedField } from '../../ui/TypedField.tsx';
 
 /** What stands between the bus and the loads in this option: sizes, losses, when it is on. */
 export function Devices() {
@@ -98,7 +100,7 @@ function DeviceRow({ device, last }: { device: Device; last: boolean }) {
         />
       )}
       {device.policy === 'hours' && (
-        <HoursField hours={device.hours} onChange={(hours) => change({ hours }, 'hours')} />
+        <HoursField label="From-to" most={12} hours={device.hours} onChange={(hours) => change({ hours }, 'hours')} />
       )}
       {device.kind === 'inverter' && <SineFields device={device} change={change} />}
       {!last && (
@@ -248,50 +250,4 @@ function readPairs(text: string): { points: Device['points'] } | { problem: stri
     points.push({ outW: out.value, inW: taken.value });
   }
   return points.length > 24 ? { problem: 'At most 24 pairs' } : { points };
-}
-
-/** Hours as "07:00-09:00, 17:30-22:00". */
-function HoursField({ hours, onChange }: { hours: readonly Use[]; onChange: (hours: Use[]) => void }) {
-  const shown = hours
-    .map(({ startMin, minutes }) => `${formatClock(startMin)}-${formatClock(startMin + minutes)}`)
-    .join(', ');
-  const field = useDraft(shown, (text) => {
-    const read: Use[] = [];
-    for (const part of text.split(/[,;]+/).filter((one) => one.trim() !== '')) {
-      const match = /^\s*(\d{1,2}):(\d{2})\s*[-–]\s*(\d{1,2}):(\d{2})\s*$/.exec(part);
-      const [from, to] = [1, 3].map((i) => Number(match?.[i]) * 60 + Number(match?.[i + 1]));
-      if (!match || from === undefined || to === undefined || from >= 1440 || to > 1440)
-        return `“${part.trim()}” is no time such as 07:00-09:00`;
-      read.push({ startMin: from, minutes: (to - from + 1440) % 1440 || 1440 });
-    }
-    if (read.length > 12) return 'At most 12 stretches';
-    onChange(read);
-    return null;
-  });
-  return <TypedField label="From-to" placeholder="07:00-09:00, 17:30-22:00" field={field} />;
-}
-
-function TypedField({
-  label,
-  placeholder,
-  field,
-}: {
-  label: string;
-  placeholder: string;
-  field: ReturnType<typeof useDraft>;
-}) {
-  return (
-    <label className="block">
-      <span className="block text-note text-ink-2">{label}</span>
-      <input
-        value={field.draft}
-        placeholder={placeholder}
-        aria-invalid={field.problem ? true : undefined}
-        onChange={(event) => field.type(event.target.value)}
-        onBlur={field.leave}
-        className="num min-h-8 w-full border-b border-line bg-transparent py-1 text-number font-medium placeholder:font-normal focus:border-ink focus:outline-none phone:min-h-11"
-      />
-      {field.problem && <span className="mt-1 block text-note text-copper">{field.problem}</span>}
-    </label>
-  );
 }

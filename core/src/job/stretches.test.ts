@@ -1,0 +1,67 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { formatShading, formatStretches, readShading, readStretches } from './stretches.ts';
+
+describe('stretches of a day', () => {
+  it.each([
+    [
+      '07:00-09:00, 17:30-22:00',
+      [
+        [420, 120],
+        [1050, 270],
+      ],
+    ],
+    ['9-11', [[540, 120]]],
+    ['9:15–11', [[555, 105]]],
+    [
+      '8 to 9; 15.30-16',
+      [
+        [480, 60],
+        [930, 30],
+      ],
+    ],
+    ['22:00-06:00', [[1320, 480]]],
+    ['0-24', [[0, 1440]]],
+    ['', []],
+  ] as const)('%j is read', (text, expected) => {
+    expect(readStretches(text, 6)).toEqual({
+      uses: expected.map(([startMin, minutes]) => ({ startMin, minutes })),
+    });
+  });
+
+  it.each([
+    ['25-26', /25-26.*no time/],
+    ['9:75-11', /no time/],
+    ['nine to eleven', /no time/],
+    ['9-11, 10-12', /overlap/],
+    ['9-10, 11-12, 13-14', /At most 2/],
+    ['9-10 80 %', /Times only/],
+    ['9-10, 3', /no time/],
+  ])('%j is asked about, never dropped', (text, problem) => {
+    expect(readStretches(text, 2)).toEqual({ problem: expect.stringMatching(problem) });
+  });
+
+  it('shade has its share, or takes all', () => {
+    expect(readShading('15:00-18:00 80 %, 8-9', 12)).toEqual({
+      shaded: [
+        { startMin: 900, minutes: 180, share: 0.8 },
+        { startMin: 480, minutes: 60, share: 1 },
+      ],
+    });
+    expect(readShading('15-18 120 %', 12)).toEqual({ problem: 'At most 100 %' });
+    expect(readShading('15-18 12,5 %', 12)).toEqual({ shaded: [{ startMin: 900, minutes: 180, share: 0.125 }] });
+  });
+
+  it('property: what is written is read back', () => {
+    const stretch = fc
+      .record({ startMin: fc.integer({ min: 0, max: 1439 }), minutes: fc.integer({ min: 1, max: 1440 }) })
+      .map((use) => [use]);
+    fc.assert(
+      fc.property(stretch, fc.integer({ min: 0, max: 100 }), (uses, percent) => {
+        expect(readStretches(formatStretches(uses), 6)).toEqual({ uses });
+        const shaded = uses.map((use) => ({ ...use, share: percent / 100 }));
+        expect(readShading(formatShading(shaded), 6)).toEqual({ shaded });
+      }),
+    );
+  });
+});

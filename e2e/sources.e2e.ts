@@ -1,0 +1,112 @@
+import { blankSupply } from '@joulemetric/core';
+import { add, expect, expectSound, goTo, openJob, saved, storedJob, test } from './app.ts';
+
+test('what fills it: months by kinds of day, an array from its labels, its limits, unlike panels, and what is short', async ({
+  page,
+}) => {
+  const id = await openJob(page, (job) => ({ ...job, brief: { ...job.brief, drives: [] } }));
+  await add(page, 'fridge 45W');
+  await add(page, 'laptop 60W 5h');
+  await goTo(page, 'o');
+  const table = page.getByRole('table').first();
+  await expect(table.getByRole('columnheader', { name: 'Parked, dull' })).toBeVisible();
+  await expect(table.getByRole('columnheader', { name: 'Driving' })).toHaveCount(0);
+  await table
+    .getByRole('button', { name: /^June: / })
+    .first()
+    .click();
+  await expect(page.getByRole('heading', { name: /Parked, bright, June/ })).toBeVisible();
+
+  const found = (code: string) => page.locator(`[data-finding="${code}"]`);
+  const arrays = page.getByRole('region', { name: 'Solar arrays' });
+  await expect(arrays).toContainText('No panels are chosen yet');
+  await arrays.getByRole('button', { name: 'Choose the array' }).click();
+  const roof = arrays.getByRole('article', { name: 'Array 1' });
+  await roof.getByRole('button', { name: 'List its panels' }).click();
+  const panel = roof.locator('[data-panels="panel-1"]');
+  await panel.getByLabel('Panel 1: one has').fill('100');
+  await panel.getByLabel('Best point').first().fill('18');
+  await panel.getByLabel('Best point').nth(1).fill('5.56');
+  await panel.getByLabel('Open', { exact: true }).fill('21.6');
+  await panel.getByLabel('Short-circuited').fill('5.95');
+  await expect(found('array-window-unknown')).toBeVisible();
+  await panel.getByLabel('In series').fill('3');
+  await roof.getByLabel('It bears at most').fill('50');
+  await expect(found('array-volts')).toBeVisible();
+  await roof.getByLabel('It bears at most').fill('100');
+  await expect(found('array-volts')).toHaveCount(0);
+  await expect(page.locator('[data-figure="array.rating"]').first()).toContainText('300');
+
+  await panel.getByLabel('In series').fill('1');
+  await roof.getByRole('button', { name: 'Other panels beside them' }).click();
+  const other = roof.locator('[data-panels="panel-2"]');
+  await other.getByLabel('Panel 2: one has').fill('320');
+  await other.getByLabel('Best point').first().fill('33.4');
+  await other.getByLabel('Best point').nth(1).fill('9.58');
+  await other.getByLabel('Open', { exact: true }).fill('40.3');
+  await other.getByLabel('Short-circuited').fill('10.1');
+  await expect(found('array-unlike')).toBeVisible();
+  await expect(roof.getByText('Unlike panels on one controller', { exact: true })).toBeVisible();
+  await roof.getByLabel('Shaded from-to').fill('15-18 8o %');
+  await expect(page.getByText(/no time such as/)).toBeVisible();
+  await roof.getByLabel('Shaded from-to').fill('15-18 80 %');
+  await saved(page);
+  expect((await storedJob(page, id)).options[0]?.system.arrays).toMatchObject([
+    {
+      ratingW: null,
+      shaded: [{ startMin: 900, minutes: 180, share: 0.8 }],
+      panels: [
+        { ratingW: 100, vmpV: 18, series: 1 },
+        { ratingW: 320, iscA: 10.1 },
+      ],
+    },
+  ]);
+  await expectSound(page);
+});
+
+test('driving, a relay on a smart alternator, and a generator as a source', async ({ page }) => {
+  const id = await openJob(page, (job) => ({
+    ...job,
+    brief: { ...job.brief, drives: [], supplies: [{ ...blankSupply('generator', '230V-50Hz'), id: 'generator' }] },
+  }));
+  await add(page, 'fridge 45W');
+  await goTo(page, 'o');
+  const driving = page.getByRole('region', { name: 'Driving' });
+  await driving.getByLabel('Driving from-to').fill('9-11, 16-17');
+  await expect(page.getByRole('columnheader', { name: 'Driving' })).toBeVisible();
+  await driving.getByRole('button', { name: 'Choose the charger' }).click();
+  await driving.getByLabel('It gives').fill('30');
+  await expect(driving).toContainText('gives 426 W: 1 278 Wh a day');
+  await driving.getByLabel('Links by').selectOption('relay');
+  await driving.getByLabel('Its voltage is').selectOption('smart');
+  await expect(page.locator('[data-finding="relay-smart"]')).toBeVisible();
+
+  const supplies = page.getByRole('region', { name: 'Supplies' });
+  await expect(supplies).toContainText('no charger is fitted');
+  await expect(page.locator('[data-finding="charger-none"]')).toBeVisible();
+  await supplies.getByLabel('Runs from-to').fill('18-20');
+  await saved(page);
+  const stored = await storedJob(page, id);
+  expect(stored.brief.supplies[0]?.hours).toEqual([{ startMin: 1080, minutes: 120 }]);
+  expect(stored.brief.drives).toEqual([
+    { startMin: 540, minutes: 120 },
+    { startMin: 960, minutes: 60 },
+  ]);
+  expect(stored.options[0]?.system.driving).toMatchObject([{ kind: 'relay', ratingA: 30 }]);
+});
+
+for (const [name, viewport] of [
+  ['1280×800', { width: 1280, height: 800 }],
+  ['390×844', { width: 390, height: 844 }],
+] as const) {
+  test(`the sources are accessible and fit the screen at ${name}`, async ({ page }) => {
+    await page.setViewportSize(viewport);
+    await page.goto('/');
+    await page.getByRole('link', { name: /River-survey/ }).click();
+    await expect(page.locator('[data-load="kettle"]')).toBeVisible();
+    await goTo(page, 'o');
+    await expect(page.locator('[data-sources="ready"] [data-day="ready"]')).toBeVisible();
+    await expect(page.getByRole('article', { name: 'Folding panel' })).toBeVisible();
+    await expectSound(page);
+  });
+}

@@ -1,0 +1,19 @@
+import type { DayBalance, Job, KindOfDay, SourcesDetail } from '@joulemetric/core';
+import { useCallback } from 'react';
+import { type Computed, FIRST_EFFORT, useComputed } from './compute.ts';
+
+/** What the sources bring beyond the figures: twelve months by kinds of day, ledgers, windows. */
+export function useSourcesDetail(job: Job, optionId: string): Computed<SourcesDetail> {
+  return useComputed(
+    'sources',
+    useCallback((remote) => remote.sourcesDetail(job, optionId, FIRST_EFFORT), [job, optionId]),
+  );
+}
+
+/** One kind of day in one month, hour by hour. */
+export function useDayBalance(job: Job, optionId: string, month: number, kind: KindOfDay): Computed<DayBalance> {
+  return useComputed(
+    'day-balance',
+    useCallback((remote) => remote.dayBalance(job, optionId, month, kind, FIRST_EFFORT), [job, optionId, month, kind]),
+  );
+}

@@ -1,0 +1,72 @@
+import { useDeferredValue, useState } from 'react';
+import { useSourcesDetail } from '../../edges/useSourcesDetail.ts';
+import { useAssessment, useJob } from '../../shell/JobContext.tsx';
+import { PhoneOptions } from '../../shell/PhoneBar.tsx';
+import { Fig } from '../../ui/Fig.tsx';
+import { FindingLine } from '../../ui/FindingLine.tsx';
+import { StepHead } from '../../ui/Question.tsx';
+import { Arrays } from './Arrays.tsx';
+import { CellDay } from './CellDay.tsx';
+import { DayTable } from './DayTable.tsx';
+import { DrivingPart } from './DrivingPart.tsx';
+import { SuppliesPart } from './SuppliesPart.tsx';
+
+/** Which cell of the table is looked at: by its place among the kinds, so that a kind that goes takes nothing with it. */
+export interface Chosen {
+  readonly month: number;
+  readonly kind: number;
+}
+
+/** Step 6: what fills the store, in every month on every kind of day, and what each source loses on the way. */
+export function Sources() {
+  const { job, optionId } = useJob();
+  const { findings } = useAssessment();
+  const settled = useDeferredValue(job);
+  const { value: detail, problem } = useSourcesDetail(settled, optionId);
+  const [chosen, setChosen] = useState<Chosen | null>(null);
+  const shown = detail && (chosen ?? { month: detail.designMonth, kind: 1 });
+  const kind = detail && shown && (detail.kinds[shown.kind] ?? detail.kinds[0]);
+  return (
+    <div className="px-5 pb-10 pt-3.5 phone:px-4" data-sources={detail ? 'ready' : 'waiting'}>
+      <PhoneOptions />
+      <StepHead question="What fills it, on a day of this trip?">
+        <Fig id="sun.yield" /> from the sun and <Fig id="alternator.yield" /> from driving against{' '}
+        <Fig id="demand.battery" after=":" /> <Fig id="balance.net" signed />
+      </StepHead>
+      <div className="space-y-1 pt-2">
+        {findings
+          .filter(({ where }) => where.step === 'sources')
+          .map((finding) => (
+            <FindingLine key={finding.code + JSON.stringify(finding.values)} finding={finding} />
+          ))}
+        {problem && (
+          <p role="alert" className="text-copper">
+            {problem}
+          </p>
+        )}
+      </div>
+      {detail && shown && kind ? (
+        <section
+          aria-label="Income less need"
+          className="grid grid-cols-[minmax(0,5fr)_minmax(0,6fr)] gap-x-10 gap-y-4 py-3 @max-[860px]:grid-cols-1"
+        >
+          <DayTable detail={detail} chosen={shown} onChoose={setChosen} />
+          <CellDay
+            job={settled}
+            optionId={optionId}
+            month={shown.month}
+            kind={kind}
+            cell={detail.cells.find(
+              (one) => one.month === shown.month && one.kind === kind.kind && one.supplyId === kind.supplyId,
+            )}
+          />
+        </section>
+      ) : (
+        <p className="py-3 text-ink-2">Playing through the days of a year…</p>
+      )}
+      <Arrays detail={detail} />
+      <DrivingPart links={detail?.links ?? []} />
+      <SuppliesPart uses={detail?.supplies ?? []} />
+    </div>
+  );
+}
