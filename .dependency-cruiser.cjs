@@ -8,6 +8,7 @@ const ORDER = [
   'moment',
   'store',
   'sun',
+  'weather',
   'panels',
   'sources',
   'settle',

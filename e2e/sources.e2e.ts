@@ -1,4 +1,5 @@
 import { blankSupply } from '@joulemetric/core';
+import { epwLines } from '../core/src/test/weatherFiles.ts';
 import { add, expect, expectSound, goTo, openJob, saved, storedJob, test } from './app.ts';
 
 test('what fills it: months by kinds of day, an array from its labels, its limits, unlike panels, and what is short', async ({
@@ -110,3 +111,26 @@ for (const [name, viewport] of [
     await expectSound(page);
   });
 }
+
+test('a weather file sets the place and its months; a broken one is refused by its lines', async ({ page }) => {
+  const id = await openJob(page, (job) => job, 'brief');
+  await page.getByText('Clocks, height, month by month').click();
+  const file = page.getByLabel('Read a weather file…');
+  const give = (name: string, lines: readonly string[]) =>
+    file.setInputFiles({ name, mimeType: 'text/plain', buffer: Buffer.from(lines.join('\n')) });
+  await give('cut.epw', epwLines().slice(0, 3000));
+  await expect(page.getByRole('alert')).toContainText('cut.epw was not taken');
+  await expect(page.getByRole('alert')).toContainText('whole days');
+  await give('whole.epw', epwLines());
+  await expect(page.getByText('These are from EPW Madeup Field')).toBeVisible();
+  await expect(page.getByRole('alert')).toHaveCount(0);
+  await expect(page.getByLabel('Latitude, south negative')).toHaveValue('47.5');
+  await expect(page.getByRole('img', { name: /Peak sun hours by month: January/ })).toBeVisible();
+  await saved(page);
+  const { monthly, utcOffsetH, heightM } = (await storedJob(page, id)).brief.place;
+  // Twelve hours of 60 + 5 × 15.5 Wh on June's mean day; its quartiles are the 8.25th and the 22.75th.
+  expect(monthly.peakSunHours?.[5]).toBeCloseTo(1.65, 9);
+  expect(monthly.brightSunHours?.[5]).toBeCloseTo(2.085, 9);
+  expect(monthly.dullSunHours?.[5]).toBeCloseTo(1.215, 9);
+  expect([utcOffsetH, heightM]).toEqual([-1, 350]);
+});

@@ -151,3 +151,7 @@ export { settle } from './settle/settle.ts';
 export type { Check, Window } from './sources/window.ts';
 export type { Bank, BankString } from './store/bank.ts';
 export { monthName } from './sun/months.ts';
+// What does a weather file say?
+export type { WeatherMonth } from './weather/months.ts';
+export { MOST_WEATHER_CHARS, readWeather, type Weather, type WeatherRead } from './weather/read.ts';
+export type { WeatherFault } from './weather/series.ts';

@@ -187,7 +187,7 @@ function fromWattsToPanels(older: Document): Document {
       alternator: part(brief.alternator, (alternator) => ({ voltage: 'steady', ownLoadA: null, ...alternator })),
       place: part(brief.place, (place) => ({
         ...place,
-        monthly: part(place.monthly, (monthly) => ({ brightSunHours: null, dullSunHours: null, ...monthly })),
+        monthly: part(place.monthly, (monthly) => ({ brightSunHours: null, dullSunHours: null, from: '', ...monthly })),
       })),
       supplies: each(brief.supplies, (supply) => ({
         hours: [],

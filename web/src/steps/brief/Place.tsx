@@ -6,6 +6,7 @@ import { Choice, QuantityField, TextField } from '../../ui/Field.tsx';
 import { MonthsField } from '../../ui/MonthsField.tsx';
 import { RegionField } from '../../ui/RegionField.tsx';
 import { Section } from './Section.tsx';
+import { WeatherFile } from './WeatherFile.tsx';
 
 const MAINS = [
   { value: '230V-50Hz', label: '230 V 50 Hz' },
@@ -22,7 +23,7 @@ function FinerPlace() {
   const { place } = job.brief;
   const { monthly, longitudeDeg, utcOffsetH, heightM } = place;
   const [unfolded] = useState(() =>
-    [longitudeDeg, utcOffsetH, heightM, ...Object.values(monthly)].some((one) => one !== null),
+    [longitudeDeg, utcOffsetH, heightM, ...Object.values(monthly)].some((one) => one !== null && one !== ''),
   );
   const change = (part: Partial<typeof monthly>, key: string) =>
     edit(changePlace({ monthly: { ...monthly, ...part } }), `monthly-${key}`);
@@ -65,6 +66,7 @@ function FinerPlace() {
           onChange={(value) => edit(changePlace({ heightM: value }), 'height')}
         />
       </div>
+      <WeatherFile />
       <div className="space-y-3 pt-3">
         <MonthsField
           label="Peak sun hours, January to December"
@@ -72,7 +74,10 @@ function FinerPlace() {
           value={monthly.peakSunHours}
           min={0}
           max={12}
-          onChange={(peakSunHours) => change({ peakSunHours }, 'sun')}
+          // Bright and dull days of a file are not those of other figures.
+          onChange={(peakSunHours) =>
+            change({ peakSunHours, brightSunHours: null, dullSunHours: null, from: '' }, 'sun')
+          }
         />
         <MonthsField
           label="Usual afternoons, January to December"

@@ -2,6 +2,7 @@ import {
   type DayBalance,
   type DayCell,
   formatClock,
+  formatNumber,
   type Job,
   type KindOfDay,
   monthName,
@@ -130,7 +131,7 @@ function optionsOf(
         name: 'W',
         min: 0,
         nameTextStyle: text,
-        axisLabel: text,
+        axisLabel: { ...text, formatter: (value: number) => formatNumber(value) },
         splitLine: { lineStyle: { color: line } },
       },
       {

@@ -1,0 +1,55 @@
+import type { WeatherHour, WeatherSeries } from './series.ts';
+
+/** A month of a weather file. */
+export interface WeatherMonth {
+  readonly month: number;
+  readonly days: number;
+  /** kWh/m² a day on the flat: the mean, the day that three of four do not reach, and the one that three of four exceed. */
+  readonly sunHours: number;
+  readonly brightSunHours: number;
+  readonly dullSunHours: number;
+  /** °C: means of the days' highest and lowest, and the lowest and highest of all. */
+  readonly dayTempC: number;
+  readonly nightTempC: number;
+  readonly coldestC: number;
+  readonly hottestC: number;
+}
+
+const mean = (values: readonly number[]): number => values.reduce((sum, value) => sum + value, 0) / values.length;
+
+/** Share of the values below which so many lie, straight between neighbours (type 7 of Hyndman & Fan 1996). */
+function quantile(values: readonly number[], share: number): number {
+  const sorted = [...values].sort((a, b) => a - b);
+  const at = share * (sorted.length - 1);
+  const [below, above] = [sorted[Math.floor(at)] as number, sorted[Math.ceil(at)] as number];
+  return below + (at - Math.floor(at)) * (above - below);
+}
+
+/** The months of a series, all years together; a month without a day is left out. */
+export function weatherMonths({ hours }: Pick<WeatherSeries, 'hours'>): WeatherMonth[] {
+  const days: WeatherHour[][] = [];
+  for (const hour of hours) {
+    if (hour.hour === 0 || days.length === 0) days.push([]);
+    (days.at(-1) as WeatherHour[]).push(hour);
+  }
+  return Array.from({ length: 12 }, (_, i) => i + 1).flatMap((month) => {
+    const those = days.filter(([first]) => first?.month === month);
+    if (those.length === 0) return [];
+    const sums = those.map((day) => day.reduce((sum, { ghiWh }) => sum + ghiWh, 0) / 1000);
+    const highest = those.map((day) => Math.max(...day.map(({ tempC }) => tempC)));
+    const lowest = those.map((day) => Math.min(...day.map(({ tempC }) => tempC)));
+    return [
+      {
+        month,
+        days: those.length,
+        sunHours: mean(sums),
+        brightSunHours: quantile(sums, 0.75),
+        dullSunHours: quantile(sums, 0.25),
+        dayTempC: mean(highest),
+        nightTempC: mean(lowest),
+        coldestC: Math.min(...lowest),
+        hottestC: Math.max(...highest),
+      },
+    ];
+  });
+}
