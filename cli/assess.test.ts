@@ -74,6 +74,24 @@ describe('the command line', () => {
     expect(gauge[0].soc).toBe(1);
   });
 
+  it('prints twelve months by kinds of day, ledgers that add up, windows and unlike panels', async () => {
+    const { stdout } = await assess('demo/river-survey-4wd.json', '--sources');
+    const { kinds, cells, ledgers, windows, unlike, links, supplies } = JSON.parse(stdout);
+    expect(kinds.map(({ kind }: { kind: string }) => kind)).toEqual(['bright', 'dull', 'driving', 'outlet']);
+    expect(cells).toHaveLength(48);
+    for (const { netWh, sunWh, drivingWh, supplyWh, needWh } of cells)
+      expect(netWh).toBeCloseTo(sunWh + drivingWh + supplyWh - needWh, 6);
+    for (const { baseWh, taken, usedWh } of ledgers)
+      expect((Object.values(taken) as number[]).reduce((left, wh) => left - wh, baseWh)).toBeCloseTo(usedWh, 6);
+    // One of 24.1 V at 11 °C by night.
+    expect(windows[0].coldVoc.value).toBeCloseTo(24.1 * (1 + 0.0029 * 14), 6);
+    expect(unlike[0].atLabel.apartW).toBeCloseTo(19.8 * 8.84 + 17.9 * 5.6, 1);
+    expect(unlike[0].atLabel.together.watts).toBeLessThan(unlike[0].atLabel.apartW);
+    expect(unlike[0].curve).toBeUndefined();
+    expect(links[0].farV).toBeLessThan(13.5);
+    expect(supplies[0].packKwh).toBeCloseTo(78 * 0.6, 9);
+  });
+
   it.each([
     [['demo/river-survey-4wd.json', '--option', 'z'], /no option "z"; it has a, b/],
     [['nowhere.json'], /nowhere\.json/],

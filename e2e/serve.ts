@@ -6,7 +6,8 @@ import { startServer } from '../tools/lib/server.mjs';
 export default async function serve(): Promise<() => Promise<void>> {
   await ensureBuild();
   const cluster = await throwAwayCluster(await ensurePostgres());
-  const server = await startServer({ databaseUrl: cluster.url, ownerUrl: cluster.ownerUrl, port: 0, quiet: true });
+  const { url: databaseUrl, ownerUrl } = cluster;
+  const server = await startServer({ databaseUrl, ownerUrl, port: 0, quiet: true, places: true });
   process.env.JOULEMETRIC_URL = `http://127.0.0.1:${server.port}`;
   return async () => {
     await server.stop();

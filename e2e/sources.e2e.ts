@@ -134,3 +134,28 @@ test('a weather file sets the place and its months; a broken one is refused by i
   expect(monthly.dullSunHours?.[5]).toBeCloseTo(1.215, 9);
   expect([utcOffsetH, heightM]).toEqual([-1, 350]);
 });
+
+test('a place is found by its name, also without its accents, and where it is follows', async ({ page }) => {
+  const id = await openJob(page, (job) => job, 'brief');
+  const search = page.getByRole('combobox', { name: 'Find a place by its name' });
+  // The gazetteer is filled beside the server, some seconds into its first start.
+  await expect(async () => {
+    await search.fill('');
+    await search.fill('reykjav');
+    await expect(page.getByRole('option').first()).toBeVisible({ timeout: 2000 });
+  }).toPass({ timeout: 60_000 });
+  await expect(page.getByRole('option').first()).toContainText('64.1° N 21.9° W');
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('Enter');
+  await expect(page.getByLabel('Latitude, south negative')).toHaveValue(/^64\.1/);
+  await expect(page.getByLabel('Where it is used')).toHaveValue(/^Reykjav/);
+  await expect(search).toHaveValue('');
+  await saved(page);
+  const { place } = (await storedJob(page, id)).brief;
+  expect(place.longitudeDeg).toBeLessThan(-21);
+  await search.fill('zzqqxxzz');
+  await expect(page.getByText('No place of that name')).toBeVisible();
+  await page.route('**/api/places*', (route) => route.abort());
+  await search.fill('nowhere at all');
+  await expect(page.getByText('Places cannot be looked up just now')).toBeVisible();
+});

@@ -70,6 +70,21 @@ await withApp(async ({ browser, baseURL }) => {
     'no target',
   );
   report('Longest task of the page meanwhile', `${moment.longest.toFixed(0)} ms`, 'target 50 ms');
+  await openJobOf(page, 40, 'sources', undefined, withArrays);
+  await page.locator('[data-sources="ready"] [data-day="ready"]').waitFor();
+  const watts = await page.getByLabel('Laboratory watts').first().getAttribute('id');
+  const sources = await editTimes(page, 100, `[id="${watts}"]`, 'balance.net');
+  report(
+    'Edit in Sources to all figures on screen, 40 loads and three arrays',
+    `p50 ${at(sources.times, 0.5)} ms, p95 ${at(sources.times, 0.95)} ms, longest task of the page ${sources.longest.toFixed(0)} ms`,
+    'target p95 60 ms, task 50 ms',
+  );
+  const weather = await weatherTimes();
+  report(
+    'A year of 8,760 hours of weather read and summarised',
+    `p50 ${at(weather.times, 0.5)} ms, ${weather.megabytes.toFixed(0)} MB`,
+    'target 1000 ms, 60 MB',
+  );
   const phone = await browser.newPage({ viewport: { width: 390, height: 844 }, baseURL, hasTouch: true });
   report(
     'A load taken down on the phone at a thumb’s pace',
@@ -150,6 +165,47 @@ async function openJobOf(page, count, step = 'loads', change = () => ({}), more 
   if (step === 'loads') await page.getByLabel('Power of Load 0').waitFor();
 }
 
+/** Three arrays that lie differently, driving, and a supply with a charger. */
+function withArrays(job) {
+  const [option] = job.options;
+  const array = (id, part) => ({
+    id,
+    name: id,
+    ratingW: 200,
+    panels: [],
+    wiring: 'parallel',
+    controller: { kind: 'mppt', maxA: null, maxW: null, maxV: null, maxInputA: null },
+    mount: 'roof',
+    slopeDeg: 0,
+    azimuthDeg: null,
+    follows: false,
+    setOut: [],
+    shade: 0,
+    shaded: [],
+    clean: null,
+    ...part,
+  });
+  const arrays = [array('one', {}), array('two', { slopeDeg: 30 }), array('three', { slopeDeg: 20, azimuthDeg: 200 })];
+  return { options: [{ ...option, feeds: [], system: { ...option.system, arrays } }] };
+}
+
+/** ms to read a made-up year, and what it takes of memory beyond the text. */
+async function weatherTimes() {
+  const { readWeather } = await import('../core/src/weather/read.ts');
+  const { epwLines } = await import('../core/src/test/weatherFiles.ts');
+  const text = epwLines().join('\n');
+  const before = process.memoryUsage().heapUsed;
+  let most = 0;
+  const times = [];
+  for (let i = 0; i < 20; i++) {
+    const started = performance.now();
+    if (!readWeather(text).ok) throw new Error('the made-up year was refused');
+    times.push(performance.now() - started);
+    most = Math.max(most, process.memoryUsage().heapUsed - before);
+  }
+  return { times: times.sort((a, b) => a - b), megabytes: most / 1_048_576 };
+}
+
 /** Mains loads of all sizes, each three times a day at hours of its own. */
 function entangled(_load, i) {
   return {
@@ -178,23 +234,25 @@ function groupsOf(loads, groups) {
   });
 }
 
-/** One load's watts are typed anew, until the changed figures are painted; and the page's longest task meanwhile, ms. */
-async function editTimes(page, edits = EDITS) {
-  const { times, longest } = await page.evaluate(async (edits) => {
+/** A number is typed anew, until the changed figures are painted; and the page's longest task meanwhile, ms. */
+async function editTimes(page, edits = EDITS, field = '[aria-label="Power of Load 0"]', vitalId = 'demand.battery') {
+  const asked = { edits, field, vitalId };
+  const { times, longest } = await page.evaluate(async ({ edits, field, vitalId }) => {
     let longest = 0;
     new PerformanceObserver((list) => {
       for (const { duration } of list.getEntries()) longest = Math.max(longest, duration);
     }).observe({ type: 'longtask' });
-    const input = document.querySelector('[aria-label="Power of Load 0"]');
-    const vital = document.querySelector('[data-vital="demand.battery"]');
+    const input = document.querySelector(field);
+    const shown = () => document.querySelector(`[data-vital="${vitalId}"]`).textContent;
+    const vital = document.querySelector(`[data-vital="${vitalId}"]`);
     const setValue = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set;
     const measured = [];
     for (let i = 0; i < edits; i++) {
-      const before = document.querySelector('[data-vital="demand.battery"]').textContent;
+      const before = shown();
       const started = performance.now();
       setValue.call(input, String(50 + ((i * 37) % 200)));
       input.dispatchEvent(new Event('input', { bubbles: true }));
-      while (document.querySelector('[data-vital="demand.battery"]').textContent === before) {
+      while (shown() === before) {
         await new Promise((resolve) => setTimeout(resolve));
       }
       // The frame after next begins when this one has been painted.
@@ -203,7 +261,7 @@ async function editTimes(page, edits = EDITS) {
       await new Promise((resolve) => setTimeout(resolve, 20));
     }
     return { times: vital ? measured : [], longest };
-  }, edits);
+  }, asked);
   return { times: times.sort((a, b) => a - b), longest };
 }
 

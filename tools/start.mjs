@@ -101,6 +101,7 @@ async function runServer(demo) {
     ownerUrl,
     port,
     env: { JOULEMETRIC_DEMO: demo },
+    places: true,
     ...place,
   });
   if (ownDatabase) markServer(directory, started.pid);

@@ -12,6 +12,7 @@ import { workspaceId } from './queries/workspace.ts';
 import { catalogueRoutes } from './routes/catalogue.ts';
 import { jobRoutes } from './routes/jobs.ts';
 import { photoRoutes } from './routes/photos.ts';
+import { placeRoutes } from './routes/places.ts';
 import { apiHeaders, knownHost, ownOrigin, permissions } from './security.ts';
 import { Summaries } from './summary/summaries.ts';
 
@@ -47,6 +48,7 @@ export function buildApp(pool: Pool, log: Logger, options: AppOptions = {}): Exp
   api.use('/jobs/:job/photos', photoRoutes(pool, decoder, demoWorkspace));
   api.use('/jobs', jobRoutes(pool, summaries, demoWorkspace));
   api.use('/catalogue', catalogueRoutes(pool, demoWorkspace));
+  api.use('/places', placeRoutes(pool));
   api.use((request) => {
     throw new Problem(
       'unknown-route',

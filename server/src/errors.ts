@@ -18,6 +18,7 @@ export const PROBLEMS = {
   'not-a-photo': { status: 415, title: 'The body is not a photo' },
   'foreign-host': { status: 421, title: 'The page is not known under this name' },
   'invalid-appliance': { status: 422, title: 'The entry is not valid' },
+  'invalid-search': { status: 422, title: 'The search is not valid' },
   'invalid-job': { status: 422, title: 'The job file is not valid' },
   'version-required': { status: 428, title: 'Say which version you have seen' },
   'too-many-requests': { status: 429, title: 'Too many requests from this address' },

@@ -8,6 +8,7 @@ import { seedDemo } from './demo.ts';
 import { limitConnections } from './limits.ts';
 import { migrate, NewerDatabase } from './migrate.ts';
 import { PhotoDecoder } from './photo/reencode.ts';
+import { Gazetteer } from './places/gazetteer.ts';
 import { readSettings, SettingFault, type Settings } from './settings.ts';
 import { Summaries } from './summary/summaries.ts';
 
@@ -31,7 +32,8 @@ function settings(): Settings {
   }
 }
 
-const { databaseUrl, databaseTarget, ownerUrl, ownerTarget, port, host, hosts, demo, logLevel, ...limits } = settings();
+const { databaseUrl, databaseTarget, ownerUrl, ownerTarget, port, host, hosts, demo, places, logLevel, ...limits } =
+  settings();
 const log = pino({ level: logLevel });
 const pool = openPool(databaseUrl, log);
 await prepare();
@@ -54,6 +56,7 @@ async function prepare(): Promise<void> {
 
 const decoder = new PhotoDecoder();
 const summaries = new Summaries(pool, log);
+const gazetteer = new Gazetteer();
 const app = buildApp(pool, log, { hosts, decoder, summaries, requestsPerMinute: limits.requestsPerMinute });
 const server = createServer({ connectionsCheckingInterval: 2000 }, app);
 limitConnections(server);
@@ -69,6 +72,10 @@ server.listen(port, host, () => {
   const bound = typeof address === 'object' && address ? address.port : port;
   process.send?.({ ready: true, port: bound });
   log.info({ host, port: bound }, 'listening');
+  if (places)
+    gazetteer
+      .fill(pool, databaseUrl, log)
+      .catch((error: Error) => log.warn({ reason: error.message }, 'places could not be loaded'));
 });
 
 /** ms that open requests may take to end; after that they are cut off. */
@@ -77,6 +84,7 @@ const STOP_MS = 2000;
 function stop(): void {
   decoder.close();
   summaries.close();
+  gazetteer.close();
   server.close(() => pool.end().then(() => process.exit(0)));
   server.closeIdleConnections();
   setTimeout(() => process.exit(0), STOP_MS).unref();

@@ -16,6 +16,8 @@ export interface Settings {
   /** Requests a minute that one address may make; 0 = as many as it likes. */
   readonly requestsPerMinute: number;
   readonly demo: 'first-start' | 'replace';
+  /** Whether the gazetteer is filled at the first start. */
+  readonly places: boolean;
   readonly logLevel: string;
 }
 
@@ -41,6 +43,7 @@ export function readSettings(env: NodeJS.ProcessEnv): Settings {
       .filter((name) => name !== ''),
     requestsPerMinute: whole(env, 'JOULEMETRIC_REQUESTS_PER_MINUTE', REQUESTS_PER_MINUTE, 10_000_000, 'a whole number'),
     demo: env.JOULEMETRIC_DEMO === 'replace' ? 'replace' : 'first-start',
+    places: env.JOULEMETRIC_PLACES !== 'none',
     logLevel: env.LOG_LEVEL ?? 'info',
   };
 }

@@ -16,11 +16,20 @@ export const answers = ({ port }) =>
  * Starts the Express server in a process of its own; resolves when it listens, rejects with what it said
  * when it could not. It ends by itself when its starter is gone.
  * @param {{ databaseUrl: string, ownerUrl?: string, port: number, env?: NodeJS.ProcessEnv, quiet?: boolean,
- *   root?: string, user?: { uid: number, gid: number } | {} }} options `root` holds the program, `user` is whom it
- *   runs as
+ *   places?: boolean, root?: string, user?: { uid: number, gid: number } | {} }} options `places` fills the gazetteer, `root` holds the program,
+ *   `user` is whom it runs as
  * @returns {Promise<{ port: number, pid: number, stop: () => Promise<void>, kill: () => void, exited: Promise<number> }>}
  */
-export function startServer({ databaseUrl, ownerUrl, port, env = {}, quiet = false, root = ROOT, user = {} }) {
+export function startServer({
+  databaseUrl,
+  ownerUrl,
+  port,
+  env = {},
+  quiet = false,
+  places = false,
+  root = ROOT,
+  user = {},
+}) {
   const server = fork(join(root, 'server', 'src', 'main.ts'), [], {
     cwd: root,
     // Its own session: Ctrl-C in the terminal reaches the starter, which stops things in order.
@@ -33,6 +42,7 @@ export function startServer({ databaseUrl, ownerUrl, port, env = {}, quiet = fal
       DATABASE_URL: databaseUrl,
       ...(ownerUrl ? { DATABASE_OWNER_URL: ownerUrl } : {}),
       PORT: String(port),
+      ...(places ? {} : { JOULEMETRIC_PLACES: 'none' }),
       ...env,
     },
     ...user,

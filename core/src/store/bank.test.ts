@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { blankString } from '../job/blank.ts';
 import type { BatteryString, Chemistry } from '../job/schema.ts';
+import { simulate } from '../test/spice.ts';
 import { bankOf } from './bank.ts';
 
 /** Handbook arithmetic; none of it read off the program. */
@@ -89,6 +90,35 @@ describe('strings that are not alike', () => {
     expect(found.oldAh).toBeCloseTo(160, 9);
     // One of which 60 % was measured does not get better by ageing.
     expect(bank([unit({ health: 0.6 })]).oldAh).toBeCloseTo(60, 9);
+  });
+
+  it('share the current as a circuit simulator has it: two in series beside two side by side beside one old', async () => {
+    const found = bank(
+      [
+        unit({ id: 'a', unitV: 6, series: 2, resistanceMohm: 2.5 }),
+        unit({ id: 'b', parallel: 2, resistanceMohm: 4 }),
+        unit({ id: 'old', resistanceMohm: 11, health: 0.5 }),
+      ],
+      'agm',
+    );
+    // Every unit on its own, a voltage at rest behind its resistance; 90 A are drawn.
+    const nodes = await simulate([
+      'Va1 a1 0 6',
+      'Ra1 a1 a2 2.5m',
+      'Va2 a3 a2 6',
+      'Ra2 a3 bus 2.5m',
+      'Vb1 b1 0 12',
+      'Rb1 b1 bus 4m',
+      'Vb2 b2 0 12',
+      'Rb2 b2 bus 4m',
+      'Vold o1 0 12',
+      'Rold o1 bus 11m',
+      'Iload bus 0 90',
+      '.op',
+    ]);
+    const amps = (source: string) => -((nodes.get(`i(${source})`) ?? [])[0] as number);
+    const shares = [amps('va1'), amps('vb1') + amps('vb2'), amps('vold')].map((a) => a / 90);
+    for (const [i, { share }] of found.strings.entries()) expect(share / (shares[i] as number)).toBeCloseTo(1, 6);
   });
 
   it('property: shares add up to one, no string is beyond its limit, alike ones lose nothing', () => {

@@ -27,6 +27,15 @@ export interface StoredAppliance {
   readonly appliance: FirmAppliance;
 }
 
+/** A place of the gazetteer. */
+export interface FoundPlace {
+  readonly id: number;
+  readonly name: string;
+  readonly country: string;
+  readonly latitudeDeg: number;
+  readonly longitudeDeg: number;
+}
+
 interface ProblemBody {
   readonly code: string;
   readonly title: string;
@@ -120,5 +129,6 @@ export const api = {
   listAppliances: () => call<StoredAppliance[]>('GET', '/catalogue'),
   addAppliance: (appliance: FirmAppliance) => call<StoredAppliance>('POST', '/catalogue', appliance),
   removeAppliance: (id: string) => call<void>('DELETE', `/catalogue/${encode(id)}`),
+  findPlaces: (text: string) => call<FoundPlace[]>('GET', `/places?q=${encode(text)}`),
   deleteJob: (id: string) => call<void>('DELETE', `/jobs/${encode(id)}`),
 };

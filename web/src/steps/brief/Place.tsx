@@ -5,6 +5,7 @@ import { useJob } from '../../shell/JobContext.tsx';
 import { Choice, QuantityField, TextField } from '../../ui/Field.tsx';
 import { MonthsField } from '../../ui/MonthsField.tsx';
 import { RegionField } from '../../ui/RegionField.tsx';
+import { PlaceSearch } from './PlaceSearch.tsx';
 import { Section } from './Section.tsx';
 import { WeatherFile } from './WeatherFile.tsx';
 
@@ -105,6 +106,7 @@ export function Place() {
   const skies = Object.entries(SKY).map(([value, { name }]) => ({ value: value as keyof typeof SKY, label: name }));
   return (
     <Section title="Place and sky">
+      <PlaceSearch />
       <TextField
         label="Where it is used"
         value={place.label}
