@@ -1,6 +1,11 @@
 import { type DayCell, formatNumber, monthName, type SourcesDetail, showText } from '@joulemetric/core';
 import { useJob } from '../../shell/JobContext.tsx';
-import type { Chosen } from './Sources.tsx';
+
+/** Which cell of the table is looked at: by its place among the kinds, so that a kind that goes takes nothing with it. */
+export interface Chosen {
+  readonly month: number;
+  readonly kind: number;
+}
 
 /** Twelve months × the kinds of day: what is over and what is short, each cell to be looked at. */
 export function DayTable({

@@ -7,15 +7,9 @@ import { FindingLine } from '../../ui/FindingLine.tsx';
 import { StepHead } from '../../ui/Question.tsx';
 import { Arrays } from './Arrays.tsx';
 import { CellDay } from './CellDay.tsx';
-import { DayTable } from './DayTable.tsx';
+import { type Chosen, DayTable } from './DayTable.tsx';
 import { DrivingPart } from './DrivingPart.tsx';
 import { SuppliesPart } from './SuppliesPart.tsx';
-
-/** Which cell of the table is looked at: by its place among the kinds, so that a kind that goes takes nothing with it. */
-export interface Chosen {
-  readonly month: number;
-  readonly kind: number;
-}
 
 /** Step 6: what fills the store, in every month on every kind of day, and what each source loses on the way. */
 export function Sources() {
