@@ -3,6 +3,7 @@ const ORDER = [
   'quantity',
   'job',
   'reference',
+  'parts',
   'loads',
   'paths',
   'moment',

@@ -64,6 +64,16 @@ export { asFed, fedBy, type Way, withoutFeeds, withoutLostDevices } from './job/
 export { freeId } from './job/ids.ts';
 export { isSame, mergeJobs } from './job/merge.ts';
 export { migrate } from './job/migrate.ts';
+// What can be bought?
+export {
+  fieldsOfKind,
+  PART_FIELDS,
+  PART_KINDS,
+  type Part,
+  type PartField,
+  type PartKind,
+  type PartOf,
+} from './job/partFields.ts';
 export type {
   BatteryString,
   Charger,
@@ -128,6 +138,21 @@ export {
   rankMoves,
   type Sequence,
 } from './moves/rank.ts';
+export {
+  chargerOf,
+  controllerOf,
+  groupOf,
+  inverterOf,
+  linkOf,
+  partsOf,
+  smallestBank,
+  smallestController,
+  smallestInverter,
+  smallestLink,
+  smallestPanels,
+  stringOf,
+} from './parts/choose.ts';
+export { PART_COLUMNS, partsFromRows, partToRow } from './parts/csv.ts';
 export { chainOf } from './paths/chain.ts';
 export { cecEfficiency, efficiencyAt, europeanEfficiency } from './paths/curve.ts';
 export { usualOf } from './paths/feed.ts';
@@ -144,6 +169,7 @@ export type { Kind } from './quantity/token.ts';
 export { APPLIANCES, type Appliance, findAppliances, fromFirm } from './reference/appliances.ts';
 export { CHEMISTRY } from './reference/chemistries.ts';
 export { DEFAULT } from './reference/defaults.ts';
+export { PARTS } from './reference/parts.ts';
 export { MARGIN } from './reference/sizes.ts';
 export { SKY } from './reference/skies.ts';
 export { loadsOfTemplate, TEMPLATES } from './reference/templates.ts';

@@ -11,6 +11,7 @@ import { PhotoDecoder } from './photo/reencode.ts';
 import { workspaceId } from './queries/workspace.ts';
 import { catalogueRoutes } from './routes/catalogue.ts';
 import { jobRoutes } from './routes/jobs.ts';
+import { partRoutes } from './routes/parts.ts';
 import { photoRoutes } from './routes/photos.ts';
 import { placeRoutes } from './routes/places.ts';
 import { apiHeaders, knownHost, ownOrigin, permissions } from './security.ts';
@@ -48,6 +49,7 @@ export function buildApp(pool: Pool, log: Logger, options: AppOptions = {}): Exp
   api.use('/jobs/:job/photos', photoRoutes(pool, decoder, demoWorkspace));
   api.use('/jobs', jobRoutes(pool, summaries, demoWorkspace));
   api.use('/catalogue', catalogueRoutes(pool, demoWorkspace));
+  api.use('/parts', partRoutes(pool, demoWorkspace));
   api.use('/places', placeRoutes(pool));
   api.use((request) => {
     throw new Problem(

@@ -30,8 +30,19 @@ function laterStep([path, load]: [string, (typeof LATER)[keyof typeof LATER]]) {
   return { path, element, ErrorBoundary: StepMissing };
 }
 
+const PartsPage = lazy(() => import('./steps/parts/PartsPage.tsx').then(({ PartsPage }) => ({ default: PartsPage })));
+
 const router = createBrowserRouter([
   { path: '/', element: <JobsPage /> },
+  {
+    path: '/parts',
+    element: (
+      <Suspense fallback={null}>
+        <PartsPage />
+      </Suspense>
+    ),
+    ErrorBoundary: StepMissing,
+  },
   {
     path: '/jobs/:id',
     element: <JobPage />,

@@ -1,7 +1,7 @@
 import { cycleLength } from './draw.ts';
 import type { Fault } from './fault.ts';
 import { overlappingUse } from './overlap.ts';
-import type { Job, Load, SolarArray, Use } from './schema.ts';
+import type { Job, Load, PanelGroup, SolarArray, Use } from './schema.ts';
 
 /** Minutes of slack where lengths typed with decimals must agree. */
 const SLACK_MIN = 1e-6;
@@ -67,14 +67,20 @@ function* arrayFaults({ ratingW, panels, setOut, shaded }: SolarArray, path: str
   if (ratingW !== null && panels.length > 0)
     yield { path: `${path}/ratingW`, expected: 'null, since its panels add up to it', found: `${ratingW}` };
   yield* repeated(panels, `${path}/panels`);
-  for (const [p, { vmpV, vocV, impA, iscA }] of panels.entries()) {
-    if (vmpV !== null && vocV !== null && vmpV >= vocV)
-      yield { path: `${path}/panels/${p}/vmpV`, expected: `less than vocV, ${vocV}`, found: `${vmpV}` };
-    if (impA !== null && iscA !== null && impA >= iscA)
-      yield { path: `${path}/panels/${p}/impA`, expected: `less than iscA, ${iscA}`, found: `${impA}` };
-  }
+  for (const [p, panel] of panels.entries()) yield* panelFaults(panel, `${path}/panels/${p}`);
   yield* overlapFaults(setOut, `${path}/setOut`);
   yield* overlapFaults(shaded, `${path}/shaded`);
+}
+
+/** The best point of a panel lies inside its ends. */
+export function* panelFaults(
+  { vmpV, vocV, impA, iscA }: Pick<PanelGroup, 'vmpV' | 'vocV' | 'impA' | 'iscA'>,
+  path: string,
+): Generator<Fault> {
+  if (vmpV !== null && vocV !== null && vmpV >= vocV)
+    yield { path: `${path}/vmpV`, expected: `less than vocV, ${vocV}`, found: `${vmpV}` };
+  if (impA !== null && iscA !== null && impA >= iscA)
+    yield { path: `${path}/impA`, expected: `less than iscA, ${iscA}`, found: `${impA}` };
 }
 
 function* unknownLoads(ids: readonly string[], known: ReadonlySet<string>, path: string): Generator<Fault> {

@@ -1,9 +1,11 @@
 import { Ajv2020, type ErrorObject } from 'ajv/dist/2020.js';
 import { type FirmAppliance, FirmApplianceSchema } from './applianceSchema.ts';
 import { boundsFault, cutShort } from './bounds.ts';
-import { consistencyFaults, loadFaults } from './consistency.ts';
+import { consistencyFaults, loadFaults, panelFaults } from './consistency.ts';
 import { type Fault, shown } from './fault.ts';
 import { migrate, migrateAppliance } from './migrate.ts';
+import { PART_KINDS, type Part } from './partFields.ts';
+import { PartSchema } from './partSchema.ts';
 import { type Job, JobSchema } from './schema.ts';
 
 export type { Fault } from './fault.ts';
@@ -16,6 +18,7 @@ const EXPLAINED_VALUES = 5000;
 const SETTINGS = { verbose: true, discriminator: true, allowUnionTypes: true };
 const fits = twoWays<Job>(JobSchema);
 const fitsAppliance = twoWays<FirmAppliance>(FirmApplianceSchema);
+const fitsPart = twoWays<Part>(PartSchema);
 
 interface TwoWays<T> {
   readonly accepts: (document: unknown) => document is T;
@@ -72,6 +75,19 @@ export function validateAppliance(document: unknown): ValidatedAppliance {
   return faults.length ? { ok: false, faults: faults.slice(0, FAULTS_SHOWN) } : { ok: true, appliance };
 }
 
+export type ValidatedPart =
+  | { readonly ok: true; readonly part: Part }
+  | { readonly ok: false; readonly faults: Fault[] };
+
+/** The door for parts of the firm's list. */
+export function validatePart(document: unknown): ValidatedPart {
+  const tooMuch = boundsFault(document);
+  if (tooMuch) return { ok: false, faults: [tooMuch] };
+  if (!fitsPart.accepts(document)) return { ok: false, faults: fitsPart.faults(document) };
+  const faults = document.kind === 'panel' ? [...panelFaults(document, '')] : [];
+  return faults.length ? { ok: false, faults } : { ok: true, part: document };
+}
+
 /** An Ajv error in the reader's words: `/loads/3/draw/powerW`, "a number of at least 0", "-5". */
 function toFault(error: ErrorObject): Fault {
   const params = error.params as Record<string, unknown>;
@@ -89,9 +105,7 @@ function toFault(error: ErrorObject): Fault {
     case 'discriminator':
       return {
         path: `${error.instancePath}/kind`,
-        expected: error.instancePath.includes('/devices/')
-          ? 'one of inverter, converter, port'
-          : 'one of steady, cycle, thermostatic, standby, water-heating, room',
+        expected: `one of ${kindsAt(error.instancePath)}`,
       };
     case 'type':
       return told(error, `${[params.type].flat().join(' or ')}${hint}`);
@@ -100,6 +114,14 @@ function toFault(error: ErrorObject): Fault {
     default:
       return told(error, `${LIMIT_WORDS[error.keyword]?.(params.limit) ?? error.message}${hint}`);
   }
+}
+
+/** The kinds there are at a place of a document. */
+function kindsAt(path: string): string {
+  if (path.includes('/devices/')) return 'inverter, converter, port';
+  if (path.includes('/supplies/')) return 'hookup, generator, outlet';
+  if (path === '') return Object.keys(PART_KINDS).join(', ');
+  return 'steady, cycle, thermostatic, standby, water-heating, room';
 }
 
 /** Ajv's limits in plain words. */

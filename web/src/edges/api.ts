@@ -1,4 +1,4 @@
-import { type FirmAppliance, type Job, type JobSummary, SCHEMA_VERSION } from '@joulemetric/core';
+import { type FirmAppliance, type Job, type JobSummary, type Part, SCHEMA_VERSION } from '@joulemetric/core';
 
 /** The one place that talks to the server. */
 
@@ -25,6 +25,12 @@ export interface StoredJob {
 export interface StoredAppliance {
   readonly id: string;
   readonly appliance: FirmAppliance;
+}
+
+/** A part of the firm's own list. */
+export interface StoredPart {
+  readonly id: string;
+  readonly part: Part;
 }
 
 /** A place of the gazetteer. */
@@ -129,6 +135,10 @@ export const api = {
   listAppliances: () => call<StoredAppliance[]>('GET', '/catalogue'),
   addAppliance: (appliance: FirmAppliance) => call<StoredAppliance>('POST', '/catalogue', appliance),
   removeAppliance: (id: string) => call<void>('DELETE', `/catalogue/${encode(id)}`),
+  listParts: () => call<StoredPart[]>('GET', '/parts'),
+  addPart: (part: Part) => call<StoredPart>('POST', '/parts', part),
+  replacePart: (id: string, part: Part) => call<StoredPart>('PUT', `/parts/${encode(id)}`, part),
+  removePart: (id: string) => call<void>('DELETE', `/parts/${encode(id)}`),
   findPlaces: (text: string) => call<FoundPlace[]>('GET', `/places?q=${encode(text)}`),
   deleteJob: (id: string) => call<void>('DELETE', `/jobs/${encode(id)}`),
 };

@@ -1,7 +1,7 @@
 import { CSV_COLUMNS, type Job, loadToRow } from '@joulemetric/core';
 
 /** Hands a text to the browser's downloads, under the job's title. */
-function download(job: Pick<Job, 'title'>, text: string, type: string, ending: string): void {
+export function download(job: Pick<Job, 'title'>, text: string, type: string, ending: string): void {
   const name =
     job.title
       .replace(/[^\p{L}\p{N}]+/gu, '-')
@@ -25,7 +25,7 @@ export function downloadJob(job: Job): void {
 }
 
 /** The CSV library is fetched only when somebody reads or writes a table. */
-const csvLibrary = () => import('papaparse').then((module) => module.default);
+export const csvLibrary = () => import('papaparse').then((module) => module.default);
 
 export async function downloadLoads(job: Job): Promise<void> {
   const csv = await csvLibrary();

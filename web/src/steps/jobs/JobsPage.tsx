@@ -36,9 +36,14 @@ export function JobsPage() {
         <p className="text-[18px] font-semibold">
           Joule<span className="text-copper">metric</span>
         </p>
-        <button type="button" onClick={toggleTheme} className="text-note text-ink-2 hover:text-ink phone:min-h-11">
-          Light or dark
-        </button>
+        <span className="flex gap-x-6 text-note text-ink-2">
+          <Link to="/parts" className="hover:text-ink phone:inline-flex phone:min-h-11 phone:items-center">
+            Parts list
+          </Link>
+          <button type="button" onClick={toggleTheme} className="hover:text-ink phone:min-h-11">
+            Light or dark
+          </button>
+        </span>
       </header>
       <main>
         <div className="mt-10 flex items-end justify-between gap-6 border-b border-line pb-3 phone:mt-5 phone:block">

@@ -1,6 +1,19 @@
-import { blankPanels, freeId, type PanelGroup, type SolarArray, type SolarController } from '@joulemetric/core';
+import {
+  blankPanels,
+  controllerOf,
+  freeId,
+  groupOf,
+  type PanelGroup,
+  type SolarArray,
+  type SolarController,
+  smallestController,
+  smallestPanels,
+  type Window,
+} from '@joulemetric/core';
+import { useParts } from '../../edges/useParts.ts';
 import { Choice, QuantityField, TextField } from '../../ui/Field.tsx';
 import { HoursField, ShadeField } from '../../ui/HoursField.tsx';
+import { PartPicker } from '../../ui/PartPicker.tsx';
 import { PanelFields } from './PanelFields.tsx';
 
 const MOST_GROUPS = 12;
@@ -27,14 +40,21 @@ const AIMS = [
 /** What an array is: its panels, how they lie, and its controller. */
 export function ArrayFields({
   array,
+  windowOf,
+  neededW,
   onChange,
   onRemove,
 }: {
   array: SolarArray;
+  /** What its panels bring to their controller, once it is reckoned. */
+  windowOf: Window | undefined;
+  /** W that the day asks for, all arrays together. */
+  neededW: number;
   onChange: (part: Partial<SolarArray>, key: string) => void;
   onRemove: () => void;
 }) {
   const { panels, controller } = array;
+  const parts = useParts().all;
   const changeController = (part: Partial<SolarController>, key: string) =>
     onChange({ controller: { ...controller, ...part } }, `controller-${key}`);
   const changeGroup = (group: PanelGroup, part: Partial<PanelGroup>, key: string) =>
@@ -56,6 +76,14 @@ export function ArrayFields({
     const left = panels.filter((one) => one !== group);
     const ratingW = left.length === 0 ? group.ratingW * group.series * group.parallel : null;
     onChange({ panels: left, ratingW: ratingW === null ? null : Math.min(20_000, ratingW) }, 'panels');
+  };
+  const takeSmallest = (group: PanelGroup) => {
+    const found = smallestPanels(parts, neededW);
+    if (found) changeGroup(group, { ...groupOf(found.part, group), series: 1, parallel: found.count }, 'part');
+  };
+  const takeController = () => {
+    const found = smallestController(parts, windowOf?.outputA.value ?? 0, windowOf?.coldVoc?.value ?? null);
+    if (found) onChange({ controller: controllerOf(found) }, 'controller-part');
   };
   return (
     <>
@@ -143,6 +171,7 @@ export function ArrayFields({
           group={group}
           onChange={(part, key) => changeGroup(group, part, key)}
           onRemove={() => removeGroup(group)}
+          onSmallest={panels.length === 1 ? () => takeSmallest(group) : undefined}
         />
       ))}
       <div className={`${GRID} pt-2`}>
@@ -164,6 +193,12 @@ export function ArrayFields({
             onChange={(wiring) => onChange({ wiring }, 'wiring')}
           />
         )}
+        <PartPicker
+          kind="controller"
+          label="Controller from the list"
+          onPick={(part) => onChange({ controller: controllerOf(part) }, 'controller-part')}
+          onSmallest={takeController}
+        />
         <Choice
           label="Controller"
           value={controller.kind}

@@ -15,6 +15,7 @@ export function Arrays({ detail }: { detail: SourcesDetail | null }) {
   const { edit, optionId } = useJob();
   const { arrays } = useOption().system;
   const suggestedW = useShown(({ assessment }) => assessment.figures['array.rating'].value);
+  const neededW = useShown(({ assessment }) => assessment.figures['array.required'].value);
   const replace = (next: SolarArray[] | null, key: string) =>
     edit(changeSources(optionId, 'arrays', next), `array-${key}`);
   const add = () => {
@@ -60,6 +61,8 @@ export function Arrays({ detail }: { detail: SourcesDetail | null }) {
           >
             <ArrayFields
               array={array}
+              windowOf={window}
+              neededW={neededW}
               onChange={(part, key) =>
                 replace(
                   arrays.map((one) => (one === array ? { ...array, ...part } : one)),

@@ -1,10 +1,21 @@
-import { blankLink, type DrivingLink, formatNumber, freeId, type LinkDetail, showText } from '@joulemetric/core';
+import {
+  blankLink,
+  type DrivingLink,
+  formatNumber,
+  freeId,
+  type LinkDetail,
+  linkOf,
+  showText,
+  smallestLink,
+} from '@joulemetric/core';
 import { changeAlternator, changeBrief, changeSources } from '../../commands/design.ts';
+import { useParts } from '../../edges/useParts.ts';
 import { useJob, useOption, useShown } from '../../shell/JobContext.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Choice, QuantityField, TextField } from '../../ui/Field.tsx';
 import { Fig } from '../../ui/Fig.tsx';
 import { HoursField } from '../../ui/HoursField.tsx';
+import { PartPicker } from '../../ui/PartPicker.tsx';
 
 const MOST_LINKS = 4;
 const GRID = 'grid grid-cols-6 items-end gap-x-5 gap-y-2 @max-[1000px]:grid-cols-4 @max-[560px]:grid-cols-2';
@@ -28,6 +39,9 @@ export function DrivingPart({ links }: { links: readonly LinkDetail[] }) {
   const { driving, arrays } = useOption().system;
   const { alternator, drives } = job.brief;
   const suggestedA = useShown(({ assessment }) => assessment.figures['dcdc.rating'].value);
+  const requiredA = useShown(({ assessment }) => assessment.figures['dcdc.required'].value);
+  const limitA = useShown(({ assessment }) => assessment.figures['alternator.limit'].value);
+  const parts = useParts().all;
   const replace = (next: DrivingLink[] | null, key: string) =>
     edit(changeSources(optionId, 'driving', next), `driving-${key}`);
   const add = () => {
@@ -159,6 +173,14 @@ export function DrivingPart({ links }: { links: readonly LinkDetail[] }) {
                   onChange={(sharing) => change({ sharing }, 'sharing')}
                 />
               )}
+              <PartPicker
+                kind="dc-dc"
+                onPick={(part) => change(linkOf(part, link), 'part')}
+                onSmallest={() => {
+                  const found = smallestLink(parts, requiredA, limitA);
+                  if (found) change(linkOf(found, link), 'part');
+                }}
+              />
               <button
                 type="button"
                 onClick={() => replace(driving.length === 1 ? null : driving.filter((one) => one !== link), 'less')}

@@ -1,5 +1,6 @@
-import type { PanelGroup } from '@joulemetric/core';
+import { groupOf, type PanelGroup } from '@joulemetric/core';
 import { QuantityField, TextField } from '../../ui/Field.tsx';
+import { PartPicker } from '../../ui/PartPicker.tsx';
 import { RegionField } from '../../ui/RegionField.tsx';
 
 type Change = (part: Partial<PanelGroup>, key: string) => void;
@@ -9,9 +10,12 @@ export function PanelFields({
   group,
   onChange,
   onRemove,
+  onSmallest,
 }: {
   group: PanelGroup;
   onChange: Change;
+  /** Where it is the only group: as many as the day asks. */
+  onSmallest?: (() => void) | undefined;
   onRemove: () => void;
 }) {
   const label = (key: 'vmpV' | 'impA' | 'vocV' | 'iscA', text: string, unit: 'V' | 'A', max: number) => (
@@ -56,6 +60,7 @@ export function PanelFields({
         {label('iscA', 'Short-circuited', 'A', 120)}
         {count('series', 'In series')}
         {count('parallel', 'Side by side')}
+        <PartPicker kind="panel" onPick={(part) => onChange(groupOf(part, group), 'part')} onSmallest={onSmallest} />
       </div>
       <details className="mt-1">
         <summary className="cursor-pointer py-1 text-note text-ink-2 phone:min-h-11 phone:py-3">

@@ -1,8 +1,18 @@
-import { type BatteryString, blankString, CHEMISTRY, freeId } from '@joulemetric/core';
+import {
+  type BatteryString,
+  blankString,
+  CHEMISTRY,
+  freeId,
+  type PartOf,
+  smallestBank,
+  stringOf,
+} from '@joulemetric/core';
 import { changeStore } from '../../commands/design.ts';
-import { useJob, useOption } from '../../shell/JobContext.tsx';
+import { useParts } from '../../edges/useParts.ts';
+import { useAssessment, useJob, useOption } from '../../shell/JobContext.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { QuantityField, TextField } from '../../ui/Field.tsx';
+import { PartPicker } from '../../ui/PartPicker.tsx';
 import { RegionField } from '../../ui/RegionField.tsx';
 
 const MOST_STRINGS = 12;
@@ -36,6 +46,7 @@ export function BankFields() {
         <StringFields
           key={string.id}
           string={string}
+          onlyOne={strings.length === 1}
           onChange={(part, key) =>
             replace(
               strings.map((one) => (one === string ? { ...string, ...part } : one)),
@@ -56,14 +67,31 @@ export function BankFields() {
 
 function StringFields({
   string,
+  onlyOne,
   onChange,
   onRemove,
 }: {
   string: BatteryString;
+  onlyOne: boolean;
   onChange: (part: Partial<BatteryString>, key: string) => void;
   onRemove: () => void;
 }) {
-  const { chemistry } = useOption().system.store;
+  const { store, busVoltageV } = useOption().system;
+  const { chemistry } = store;
+  const { edit, optionId } = useJob();
+  const parts = useParts().all;
+  const { value: requiredWh } = useAssessment().figures['store.required'];
+  const take = (part: PartOf<'battery'>, series: number, parallel: number) => {
+    // A bank is of one chemistry: a part of another makes it that.
+    if (part.chemistry !== chemistry)
+      edit(changeStore(optionId, { chemistry: part.chemistry, usableDepth: null, roundTripEfficiency: null }));
+    onChange({ ...stringOf(part, string), series, parallel }, 'part');
+  };
+  const takeSmallest = () => {
+    const nominalV = (CHEMISTRY[chemistry].nominal12V * busVoltageV) / 12;
+    const found = smallestBank(parts, chemistry, busVoltageV, requiredWh / nominalV);
+    if (found) take(found.part, found.series, found.parallel);
+  };
   const data = CHEMISTRY[chemistry];
   const count = (key: 'series' | 'parallel', label: string) => (
     <QuantityField
@@ -100,6 +128,11 @@ function StringFields({
         />
         {count('series', 'In series')}
         {count('parallel', 'Side by side')}
+        <PartPicker
+          kind="battery"
+          onPick={(part) => take(part, Math.max(1, Math.round(busVoltageV / part.unitV)), string.parallel)}
+          onSmallest={onlyOne ? takeSmallest : undefined}
+        />
       </div>
       <details className="mt-1">
         <summary className="cursor-pointer py-1 text-note text-ink-2 phone:min-h-11 phone:py-3">

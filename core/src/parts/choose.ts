@@ -1,0 +1,136 @@
+import type { Part, PartKind, PartOf } from '../job/partFields.ts';
+import type { BatteryString, Charger, DrivingLink, Inverter, PanelGroup, SolarController } from '../job/schema.ts';
+
+/** A part as it stands in a job: all that is said of it is copied, what stands around it stays. */
+
+export const stringOf = (
+  { name, capacityAh, unitV, chargeA, dischargeA, resistanceMohm, kg, price }: PartOf<'battery'>,
+  string: BatteryString,
+): BatteryString => ({
+  ...string,
+  name,
+  capacityAh,
+  unitV,
+  chargeA,
+  dischargeA,
+  resistanceMohm,
+  kg,
+  price,
+  // What was measured of the one before is not true of this one.
+  health: null,
+});
+
+export const groupOf = ({ kind: _kind, ...panel }: PartOf<'panel'>, group: PanelGroup): PanelGroup => ({
+  ...group,
+  ...panel,
+  powerPerK: null,
+  vocPerK: null,
+  iscPerK: null,
+});
+
+export const controllerOf = ({ type, maxA, maxV, maxW, maxInputA }: PartOf<'controller'>): SolarController => ({
+  kind: type,
+  maxA,
+  maxV,
+  maxW,
+  maxInputA,
+});
+
+export const linkOf = ({ name, ratingA }: PartOf<'dc-dc'>, link: DrivingLink): DrivingLink => ({
+  ...link,
+  kind: 'dc-dc',
+  name,
+  ratingA,
+});
+
+export const chargerOf = ({ kind: _kind, ...part }: PartOf<'charger'>, charger: Charger): Charger => ({
+  ...charger,
+  ...part,
+});
+
+export const inverterOf = ({ kind: _kind, ...part }: PartOf<'inverter'>): Partial<Inverter> => ({
+  ...part,
+  points: [],
+});
+
+/** Parts of a kind, by size. */
+export const partsOf = <K extends PartKind>(parts: readonly Part[], kind: K): PartOf<K>[] =>
+  parts.filter((part) => part.kind === kind) as unknown as PartOf<K>[];
+
+/** Units side by side that are still looked after; more of them are a larger unit. Common practice. */
+const MOST_PARALLEL = 4;
+const MOST_PANELS = 8;
+
+/** Units that make a bank of at least so much, with the least over; of equal ones the fewest units. */
+export function smallestBank(
+  parts: readonly Part[],
+  chemistry: PartOf<'battery'>['chemistry'],
+  busV: number,
+  requiredAh: number,
+): { readonly part: PartOf<'battery'>; readonly series: number; readonly parallel: number } | null {
+  const banks = partsOf(parts, 'battery')
+    .filter((part) => part.chemistry === chemistry)
+    .flatMap((part) => {
+      const series = Math.max(1, Math.round(busV / part.unitV));
+      const parallel = Math.max(1, Math.ceil(requiredAh / part.capacityAh - 1e-9));
+      // 12.0 and 12.8 V are both called 12 V.
+      const fits = Math.abs((series * part.unitV) / busV - 1) < 0.1;
+      return fits && parallel <= MOST_PARALLEL ? [{ part, series, parallel }] : [];
+    });
+  const ah = ({ part, parallel }: (typeof banks)[number]) => part.capacityAh * parallel;
+  const units = ({ series, parallel }: (typeof banks)[number]) => series * parallel;
+  return banks.sort((a, b) => ah(a) - ah(b) || units(a) - units(b))[0] ?? null;
+}
+
+/** Like panels that come to at least so many W, with the least over; of equal ones the fewest. */
+export function smallestPanels(
+  parts: readonly Part[],
+  requiredW: number,
+): { readonly part: PartOf<'panel'>; readonly count: number } | null {
+  const sets = partsOf(parts, 'panel').flatMap((part) => {
+    const count = Math.max(1, Math.ceil(requiredW / part.ratingW - 1e-9));
+    return count <= MOST_PANELS ? [{ part, count }] : [];
+  });
+  const watts = ({ part, count }: (typeof sets)[number]) => part.ratingW * count;
+  return sets.sort((a, b) => watts(a) - watts(b) || a.count - b.count)[0] ?? null;
+}
+
+/** The smallest of a kind that fits, by its size. */
+const smallest = <P>(parts: readonly P[], size: (part: P) => number, fits: (part: P) => boolean): P | null =>
+  [...parts].sort((a, b) => size(a) - size(b)).find(fits) ?? null;
+
+/**
+ * The smallest controller that seeks the best point and bears what the panels bring.
+ * @param amps A at the store, by laboratory watts
+ * @param coldV V open on the coldest night; null = not known
+ */
+export const smallestController = (
+  parts: readonly Part[],
+  amps: number,
+  coldV: number | null,
+): PartOf<'controller'> | null =>
+  smallest(
+    partsOf(parts, 'controller').filter(({ type }) => type === 'mppt'),
+    ({ maxA }) => maxA,
+    ({ maxA, maxV }) => maxA >= amps - 1e-9 && (coldV === null || (maxV !== null && maxV >= coldV)),
+  );
+
+/** The smallest charger that covers the need, or the largest that what feeds it allows. */
+export function smallestLink(parts: readonly Part[], neededA: number, limitA: number): PartOf<'dc-dc'> | null {
+  const allowed = partsOf(parts, 'dc-dc').filter(({ ratingA }) => ratingA <= limitA + 1e-9);
+  const largest = [...allowed].sort((a, b) => b.ratingA - a.ratingA)[0] ?? null;
+  return (
+    smallest(
+      allowed,
+      ({ ratingA }) => ratingA,
+      ({ ratingA }) => ratingA >= neededA - 1e-9,
+    ) ?? largest
+  );
+}
+
+export const smallestInverter = (parts: readonly Part[], requiredW: number): PartOf<'inverter'> | null =>
+  smallest(
+    partsOf(parts, 'inverter'),
+    ({ ratingW }) => ratingW,
+    ({ ratingW }) => ratingW >= requiredW - 1e-9,
+  );

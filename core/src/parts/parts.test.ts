@@ -1,0 +1,153 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { assess } from '../assess/assess.ts';
+import { blankArray, blankLink, blankPanels, blankString } from '../job/blank.ts';
+import type { Part } from '../job/partFields.ts';
+import { validateJob, validatePart } from '../job/validate.ts';
+import { PARTS } from '../reference/parts.ts';
+import { aJob, aLoad } from '../test/jobs.ts';
+import {
+  controllerOf,
+  groupOf,
+  linkOf,
+  partsOf,
+  smallestBank,
+  smallestController,
+  smallestInverter,
+  smallestLink,
+  smallestPanels,
+  stringOf,
+} from './choose.ts';
+import { partsFromRows, partToRow } from './csv.ts';
+
+describe('the parts that ship', () => {
+  it('are valid, each under a name of its own', () => {
+    for (const part of PARTS) expect(validatePart(part), part.name).toMatchObject({ ok: true });
+    expect(new Set(PARTS.map(({ name }) => name)).size).toBe(PARTS.length);
+  });
+
+  it('panels have volts × amps near their watts, and a curve through their figures', () => {
+    for (const { ratingW, vmpV, impA, name } of partsOf(PARTS, 'panel'))
+      expect(Math.abs(((vmpV ?? 0) * (impA ?? 0)) / ratingW - 1), name).toBeLessThan(0.02);
+    const array = {
+      ...blankArray('a', 'A', 0),
+      ratingW: null,
+      panels: partsOf(PARTS, 'panel').map((part, i) => groupOf(part, blankPanels(`p${i}`, 'P', 1))),
+    };
+    const job = aJob([aLoad()]);
+    const [option] = job.options;
+    if (!option) throw new Error('no option');
+    const { findings } = assess({ ...job, options: [{ ...option, system: { ...option.system, arrays: [array] } }] });
+    expect(findings.map(({ code }) => code)).not.toContain('panel-doubtful');
+  });
+
+  it('copied into a job they make a valid job', () => {
+    const job = aJob([aLoad()]);
+    const [option] = job.options;
+    if (!option) throw new Error('no option');
+    const [battery, panel] = [partsOf(PARTS, 'battery')[0], partsOf(PARTS, 'panel')[0]];
+    const [controller, link] = [partsOf(PARTS, 'controller')[0], partsOf(PARTS, 'dc-dc')[0]];
+    if (!battery || !panel || !controller || !link) throw new Error('a kind is missing');
+    const system = {
+      ...option.system,
+      store: { ...option.system.store, strings: [stringOf(battery, blankString('s', 'S', 1))] },
+      driving: [linkOf(link, blankLink('d', 'D', 1))],
+      arrays: [
+        {
+          ...blankArray('a', 'A', 0),
+          ratingW: null,
+          panels: [groupOf(panel, { ...blankPanels('p', 'P', 1), series: 2 })],
+          controller: controllerOf(controller),
+        },
+      ],
+    };
+    const checked = validateJob({ ...job, options: [{ ...option, system }] });
+    expect(checked.ok).toBe(true);
+    expect(system.arrays[0]?.panels[0]).toMatchObject({ id: 'p', ratingW: 100, series: 2, vocV: 21.6 });
+    expect(system.store.strings[0]).toMatchObject({ id: 's', capacityAh: 50, kg: 6, price: 260 });
+  });
+});
+
+describe('the smallest that will do', () => {
+  it.each([
+    [12, 40, ['LFP 12.8 V 50 Ah', 1, 1]],
+    [12, 100, ['LFP 12.8 V 100 Ah', 1, 1]],
+    [12, 120, ['LFP 12.8 V 50 Ah', 1, 3]],
+    [12, 260, ['LFP 12.8 V 100 Ah', 1, 3]],
+    [12, 700, ['LFP 12.8 V 200 Ah', 1, 4]],
+    [24, 90, ['LFP 25.6 V 100 Ah', 1, 1]],
+    [48, 150, ['LFP 12.8 V 50 Ah', 4, 3]],
+  ] as const)('at %d V %d Ah are %j', (busV, ah, [name, series, parallel]) => {
+    expect(smallestBank(PARTS, 'lfp', busV, ah)).toMatchObject({ part: { name }, series, parallel });
+  });
+
+  it('two flooded units of 6 V make a string of 12 V; what no four strings reach is none', () => {
+    expect(smallestBank(PARTS, 'flooded', 12, 200)).toMatchObject({ series: 2, parallel: 1 });
+    expect(smallestBank(PARTS, 'lfp', 12, 900)).toBeNull();
+    expect(smallestBank([], 'lfp', 12, 1)).toBeNull();
+  });
+
+  it('panels with the least over, of equal ones the fewest', () => {
+    expect(smallestPanels(PARTS, 320)).toMatchObject({ part: { ratingW: 320 }, count: 1 });
+    expect(smallestPanels(PARTS, 400)).toMatchObject({ part: { ratingW: 200 }, count: 2 });
+    expect(smallestPanels(PARTS, 0)).toMatchObject({ part: { ratingW: 100 }, count: 1 });
+    expect(smallestPanels(PARTS, 9000)).toBeNull();
+  });
+
+  it('a controller bears the amps and the cold volts; a charger stays within what feeds it', () => {
+    expect(smallestController(PARTS, 14, 60)?.name).toBe('MPPT 75 V 15 A');
+    expect(smallestController(PARTS, 14, 80)?.name).toBe('MPPT 100 V 20 A');
+    expect(smallestController(PARTS, 60, null)?.name).toBe('MPPT 150 V 70 A');
+    expect(smallestController(PARTS, 71, null)).toBeNull();
+    expect(smallestLink(PARTS, 25, 100)?.ratingA).toBe(30);
+    expect(smallestLink(PARTS, 55, 45)?.ratingA).toBe(40);
+    expect(smallestLink(PARTS, 5, 10)).toBeNull();
+    expect(smallestInverter(PARTS, 1400)?.ratingW).toBe(1500);
+    expect(smallestInverter(PARTS, 5001)).toBeNull();
+  });
+});
+
+describe('the list as a table', () => {
+  it('comes back as it went out', () => {
+    const { parts, faults } = partsFromRows(PARTS.map(partToRow));
+    expect(faults).toEqual([]);
+    expect(parts).toEqual(PARTS);
+  });
+
+  it.each([
+    [{ kind: 'lamp', name: 'x' }, /kind: expected one of/],
+    [{ kind: 'panel', name: 'x', ratingW: 'much' }, /ratingW: “much” is no number/],
+    [{ kind: 'panel', name: 'x', ratingW: '100', capacityAh: '5' }, /capacityAh: a solar panel has no such figure/],
+  ])('%j is refused by its line', (row, problem) => {
+    const { parts, faults } = partsFromRows([row]);
+    expect([parts, faults]).toEqual([[], [{ line: 2, problem: expect.stringMatching(problem) }]]);
+  });
+
+  it('property: whatever stands in the cells, nothing is thrown and nothing is lost', () => {
+    const cell = fc.oneof(fc.string({ maxLength: 8 }), fc.constantFrom('', '12', '1,5', '-3', 'panel', 'battery'));
+    fc.assert(
+      fc.property(fc.array(fc.record({ kind: cell, name: cell, ratingW: cell, price: cell })), (rows) => {
+        const { parts, faults } = partsFromRows(rows);
+        expect(parts.length + faults.length).toBe(rows.length);
+      }),
+    );
+  });
+});
+
+describe('the door for parts', () => {
+  const [battery, panel] = [partsOf(PARTS, 'battery')[0] as Part, partsOf(PARTS, 'panel')[0] as Part];
+  it.each([
+    [{ ...battery, capacityAh: 0 }, '/capacityAh'],
+    [{ ...battery, chemistry: 'magic' }, '/chemistry'],
+    [{ ...battery, extra: 1 }, '/extra'],
+    [{ ...panel, vmpV: 30 }, '/vmpV'],
+    [{ ...panel, impA: 6 }, '/impA'],
+    [{ ...panel, name: '' }, '/name'],
+    [{ kind: 'lamp' }, '/kind'],
+    [null, '/'],
+  ])('%j is refused, with the place', (document, path) => {
+    const checked = validatePart(document);
+    expect(checked.ok).toBe(false);
+    if (!checked.ok) expect(checked.faults[0]?.path).toBe(path);
+  });
+});

@@ -1,0 +1,49 @@
+import { type PartKind, type PartOf, partsOf } from '@joulemetric/core';
+import { useId } from 'react';
+import { useParts } from '../edges/useParts.ts';
+
+const SMALLEST = 'smallest';
+
+/** Takes a part from the list: what is said of it is copied into the job. */
+export function PartPicker<K extends PartKind>({
+  kind,
+  label = 'From the parts list',
+  onPick,
+  onSmallest,
+}: {
+  kind: K;
+  label?: string;
+  onPick: (part: PartOf<K>) => void;
+  /** Chooses the smallest that will do; left out where that is not known. */
+  onSmallest?: (() => void) | undefined;
+}) {
+  const id = useId();
+  const parts = partsOf(useParts().all, kind);
+  return (
+    <div>
+      <label htmlFor={id} className="block text-note text-ink-2">
+        {label}
+      </label>
+      <select
+        id={id}
+        value=""
+        onChange={(event) => {
+          const { value } = event.target;
+          if (value === SMALLEST) return onSmallest?.();
+          const part = parts[Number(value)];
+          if (part) onPick(part);
+        }}
+        className="-ml-1 min-h-8 w-[calc(100%+4px)] border-b border-line bg-transparent py-1 text-number text-ink-2 focus:border-ink phone:min-h-11"
+      >
+        <option value="">choose…</option>
+        {onSmallest && <option value={SMALLEST}>the smallest that will do</option>}
+        {parts.map((part, i) => (
+          // biome-ignore lint/suspicious/noArrayIndexKey: two parts of a firm may have the same name.
+          <option key={i} value={i}>
+            {part.name}
+          </option>
+        ))}
+      </select>
+    </div>
+  );
+}
