@@ -87,7 +87,7 @@ function momentOf(): object {
 
 function storeOf(): object {
   const { store, assessment, busPeak, nominalV } = evaluate(job, optionId);
-  const { bank, ah, capacityWh, usableWh, need, chargeLimitA, dischargeLimitA } = store;
+  const { bank, ah, capacityWh, usableWh, need, chargeLimitA, dischargeLimitA, heating } = store;
   return {
     optionId,
     bank: {
@@ -102,6 +102,7 @@ function storeOf(): object {
       chargeLimitA,
       dischargeLimitA,
       worstA: busPeak.weight / nominalV,
+      heating,
       daysNew: store.new.days,
       daysOld: store.old.days,
       kg: bank?.kg ?? null,

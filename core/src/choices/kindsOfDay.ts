@@ -3,6 +3,7 @@ import { blankString } from '../job/blank.ts';
 import type { Day, Job, Place } from '../job/schema.ts';
 import { Effort } from '../moment/effort.ts';
 import { type Settled, settle } from '../settle/settle.ts';
+import { throughInputs } from '../sources/shared.ts';
 import { offeredWh, type Source } from '../sources/source.ts';
 import { type SupplyDay, supplyDay } from '../sources/supplyDay.ts';
 import { placeIn } from '../sun/day.ts';
@@ -150,7 +151,12 @@ export function playDay(job: Job, optionId: string, month: number, kind: KindOfD
     feeds: settled.feeds,
     busW: settled.bus.busW,
   });
-  return { settled, supply: day, busW: day.busW, sources: [...settled.sources, day.source] };
+  return {
+    settled,
+    supply: day,
+    busW: day.busW,
+    sources: throughInputs([...settled.sources, day.source], settled.option.system.store),
+  };
 }
 
 /** Unserved Wh below which a day is served. */

@@ -226,6 +226,56 @@ describe('driving, by hand', () => {
   });
 });
 
+describe('a store whose inputs share one socket, as a portable station’s', () => {
+  // 500 Wh of which 85 % may be used, a panel of 100 W on an input of 60 W, 208 Wh a day.
+  const station = (inputs: 'add' | 'one', inputW: number | null): Job => {
+    const job = withBrief(aJob([aLoad({ draw: { kind: 'standby', powerW: 208 / 24 } })]), {
+      drives: withDriveHours([], 2),
+      place: { ...aJob([]).brief.place, peakSunHours: 6, latitudeDeg: 30 },
+      months: [6],
+    });
+    const panel = { ...blankArray('panel', 'Panel', 100), mount: 'free' } as const;
+    return withParts(
+      withSystem(job, {
+        store: { capacityAh: 500 / 12.8, usableDepth: 0.85, roundTripEfficiency: 1, inputs, inputW },
+      }),
+      {
+        driving: [blankLink('car', 'Car socket', 5)],
+        arrays: [{ ...panel, controller: { ...panel.controller, maxW: 60 } }],
+      },
+    );
+  };
+  const wattsAt = (job: Job, m: number) => settle(job, 'a').sources.map(({ watts }) => watts[m] as number);
+
+  it('lasts 2.04 days new', () => {
+    expect(settle(station('one', 60), 'a').store.new.days).toBeCloseTo(425 / 208, 3);
+  });
+
+  it('takes the stronger of sun and car while driving, where they would add up otherwise', () => {
+    const [sun, car] = wattsAt(station('add', null), 630) as [number, number];
+    expect(car).toBeCloseTo(71, 9);
+    expect(sun).toBeGreaterThan(20);
+    expect(sun).toBeLessThanOrEqual(60);
+    expect(wattsAt(station('one', null), 630)).toEqual([0, car]);
+    // At noon nothing is driven: the sun has the socket.
+    expect(wattsAt(station('one', null), 720)).toEqual(wattsAt(station('add', null), 720));
+  });
+
+  it('takes no more than its limit, the sun first', () => {
+    const [sun, car] = wattsAt(station('add', 65), 630) as [number, number];
+    expect(sun + car).toBeCloseTo(65, 9);
+    expect(sun).toBeCloseTo((wattsAt(station('add', null), 630) as [number, number])[0], 9);
+  });
+
+  it('counts what the socket refuses as held back', () => {
+    const [free, one] = [settle(station('add', null), 'a'), settle(station('one', null), 'a')];
+    const sum = ({ sources }: ReturnType<typeof settle>) =>
+      sources.reduce((total, source) => total + offeredWh(source) + source.clippedWh, 0);
+    expect(sum(one)).toBeCloseTo(sum(free), 6);
+    expect(one.income.netWh).toBeLessThan(free.income.netWh);
+  });
+});
+
 describe('supplies, by hand', () => {
   const on = (supply: Supply, powerW = 100, ratingA = 30): Job =>
     withParts(withSupplies(steady(powerW), supply), {

@@ -145,7 +145,10 @@ function fillingsOf({ store, driving, sources, option }: Settled): Filling[] {
     ...(driving.usedA > 0 ? [filled('Driving', 'driving', driving.usedA, driving.hours)] : []),
     ...chargers.filter(({ ratingA }) => ratingA > 0).map(({ name, ratingA }) => filled(name, 'charger', ratingA)),
   ].filter(({ amps }) => amps > 0);
-  const sum = fillings.reduce((total, { amps }) => total + amps, 0);
+  const { inputs, inputW } = option.system.store;
+  const added = fillings.reduce((total, { amps }) => total + amps, 0);
+  const together = inputs === 'one' ? Math.max(...fillings.map(({ amps }) => amps)) : added;
+  const sum = Math.min(together, inputW === null ? Number.POSITIVE_INFINITY : inputW / volts);
   return fillings.length > 1 ? [...fillings, filled('All at once', 'all', sum)] : fillings;
 }
 

@@ -94,7 +94,7 @@ function yielded(settled: Settled): Draft {
         plain
           ? { ...computed('amps', label, usedA, 'A'), figure: held ? 'alternator.limit' : 'dcdc.rating' }
           : computed('amps', label, usedA, 'A'),
-        ...(sunFirst > 1e-6 ? [computed('sun', 'Its share of outputs that the sun fills', sunFirst, 'Wh')] : []),
+        ...(sunFirst > 1e-6 ? [computed('sun', 'Not taken: outputs and inputs that are shared', sunFirst, 'Wh')] : []),
         chargingVolts(settled),
         hours(settled),
       ],

@@ -26,6 +26,7 @@ export const FINDING_CODES = [
   'store-current',
   'store-short',
   'store-cold',
+  'store-heated',
   'bank-voltage',
   'bank-uneven',
   'no-sun',

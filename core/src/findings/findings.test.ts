@@ -181,6 +181,10 @@ const CASES: Readonly<Record<FindingCode, { bad: Job; good: Job }>> = {
     bad: withSystem(aJob([aLoad()]), { store: { coldestC: -1 } }),
     good: withSystem(aJob([aLoad()]), { store: { coldestC: -1, chemistry: 'agm' } }),
   },
+  'store-heated': {
+    bad: withSystem(aJob([aLoad()]), { store: { coldestC: -10, heaterW: 100, capacityAh: 100 } }),
+    good: withSystem(aJob([aLoad()]), { store: { coldestC: -10, heaterW: 10, capacityAh: 100 } }),
+  },
   'no-sun': {
     bad: place(brief(aJob([aLoad()]), { months: [12] }), { latitudeDeg: 75 }),
     good: aJob([aLoad()]),

@@ -1,4 +1,3 @@
-import { CHEMISTRY } from '../reference/chemistries.ts';
 import { GUIDE_W } from '../reference/sizes.ts';
 import type { Rule } from './finding.ts';
 
@@ -84,12 +83,14 @@ export const bankUneven: Rule = ({ store }) => {
 const UNEVEN = 0.1;
 
 /** LFP must not be charged below 0 °C. */
-export const storeCold: Rule = ({ option }) => {
-  const { chemistry, coldestC } = option.system.store;
-  if (coldestC >= CHEMISTRY[chemistry].minChargeC) return [];
-  return [
-    { code: 'store-cold', severity: 'stop', where: { step: 'store', figure: 'store.capacity' }, values: { coldestC } },
-  ];
+export const storeCold: Rule = ({ option, store }) => {
+  const { coldestC, heaterW } = option.system.store;
+  const { isLocked, holdW, holdWh, holdC, warmUpH } = store.heating;
+  if (!isLocked) return [];
+  const where = { step: 'store', figure: 'store.capacity' } as const;
+  if (heaterW !== null && warmUpH !== null)
+    return [{ code: 'store-heated', severity: 'note', where, values: { coldestC, holdC, holdW, holdWh, warmUpH } }];
+  return [{ code: 'store-cold', severity: 'stop', where, values: { coldestC, heaterW: heaterW ?? 0, holdW } }];
 };
 
 export const payloadExceeded: Rule = ({ brief, kitKg }) => {

@@ -71,7 +71,14 @@ export interface FindingValues {
     readonly neededAh: number;
   };
   readonly 'store-short': { readonly capacityWh: number; readonly requiredWh: number; readonly days: number };
-  readonly 'store-cold': { readonly coldestC: number };
+  readonly 'store-cold': { readonly coldestC: number; readonly heaterW: number; readonly holdW: number };
+  readonly 'store-heated': {
+    readonly coldestC: number;
+    readonly holdC: number;
+    readonly holdW: number;
+    readonly holdWh: number;
+    readonly warmUpH: number;
+  };
   readonly 'bank-voltage': {
     readonly name: string;
     readonly series: number;

@@ -169,7 +169,15 @@ const WORDS: { readonly [C in FindingCode]: (values: FindingValues[C]) => Words 
   'store-cold': (v) => ({
     what: `At ${showText(n(v, 'coldestC'), '°C')} an LFP battery must not be charged.`,
     why: 'Charging below 0 °C ruins the cells for good.',
-    act: 'Put it in the warm, heat it, or fit a charger that stops in the cold.',
+    act:
+      n(v, 'heaterW') > 0
+        ? `Its heater of ${w(v, 'heaterW')} does not hold it above that: ${w(v, 'holdW')} are lost in a box. Take a stronger one, or a warmer place.`
+        : 'Put it in the warm, heat it, or fit a charger that stops in the cold.',
+  }),
+  'store-heated': (v) => ({
+    what: `At ${showText(n(v, 'coldestC'), '°C')} the bank is heated before it is charged: ${showText(n(v, 'warmUpH'), 'h')} until it has ${showText(n(v, 'holdC'), '°C')}.`,
+    why: `Holding it there in a box takes ${w(v, 'holdW')}, ${wh(v, 'holdWh')} on such a day.`,
+    act: 'Take the heater down among the loads, for the hours in which the bank is to be charged.',
   }),
   'payload-exceeded': (v) => ({
     what: `The kit is ${showText(n(v, 'overKg'), 'kg')} over the payload.`,

@@ -200,6 +200,7 @@ function fromWattsToPanels(older: Document): Document {
       ...option,
       system: part(option.system, (system) => ({
         ...system,
+        store: part(system.store, (store) => ({ heaterW: null, inputs: 'add', inputW: null, ...store })),
         driving: each(system.driving, (link) => ({ ...NEW_LINK_IN_6, ...link })),
         arrays: each(system.arrays, ({ controllerA, ...array }) => ({
           ...NEW_ARRAY_IN_6,

@@ -1,7 +1,7 @@
 import { type TSchema, Type } from '@sinclair/typebox';
 import { Device } from './deviceSchema.ts';
 import { id, number, object, oneNumberOf, oneOf, orNull, Shading, text, Use } from './schemaParts.ts';
-import { BUS_VOLTAGES, CHEMISTRIES, CONTROLLERS, LINKS, MOUNTS, PATHS, SHARINGS, WIRINGS } from './values.ts';
+import { BUS_VOLTAGES, CHEMISTRIES, CONTROLLERS, INPUTS, LINKS, MOUNTS, PATHS, SHARINGS, WIRINGS } from './values.ts';
 
 /** One design of a job: its bus, what holds, what converts, what charges, and how its loads are fed. */
 
@@ -117,6 +117,9 @@ const System = object({
     roundTripEfficiency: orNull(0.5, 1, 'energy out ÷ energy in; null = the chemistry’s default'),
     coldestC: number(-40, 50, '°C of the battery at its coldest while in use'),
     leadM: orNull(0.1, 30, 'm of cable from the bank to what it feeds, one way; null = the usual'),
+    heaterW: orNull(1, 1000, 'W of a heater that keeps it from freezing; null = none'),
+    inputs: oneOf(INPUTS, 'what fills it adds up, or one socket takes one source at a time'),
+    inputW: orNull(5, 50_000, 'W that it takes in at most, whatever comes; null = no limit of its own'),
   }),
   devices: Type.Array(Device, {
     minItems: 1,

@@ -28,6 +28,8 @@ export const CONTROLLERS = ['mppt', 'pwm'] as const;
 export const LINKS = ['dc-dc', 'relay'] as const;
 /** An alternator of steady voltage, or one that the vehicle turns down. */
 export const ALTERNATORS = ['steady', 'smart'] as const;
+/** Whether what fills a store adds up, or one socket takes one source at a time, as on many portable stations. */
+export const INPUTS = ['add', 'one'] as const;
 /** Who comes first where sun and alternator share one output. */
 export const SHARINGS = ['sun-first', 'blended'] as const;
 /** What may coincide: anything at any time, or only what the lanes have at the same time. */

@@ -70,6 +70,8 @@ export const DEFAULT = {
   alternatorCableM: sourced(5, ORIGIN.memory),
   /** Share of the light that the ground gives back. */
   groundAlbedo: sourced(0.2, ORIGIN.practice),
+  /** W that a bank loses in a box for each K and each 100 Ah at 12 V. */
+  boxLossPer100Ah: sourced(1, ORIGIN.memory),
   /** m of cable from the bank to what it feeds, one way. */
   leadM: sourced(1.5, ORIGIN.practice),
   fridgeReferenceAmbientC: sourced(25, ORIGIN.practice),

@@ -10,7 +10,7 @@ import { MINUTES_PER_DAY } from '../quantity/units.ts';
 import { nominalVoltageV } from '../reference/chemistries.ts';
 import { storeDriftWh } from '../sources/drift.ts';
 import { type DrivingSize, sizeDriving } from '../sources/driving.ts';
-import { sharingOutputs } from '../sources/shared.ts';
+import { sharingOutputs, throughInputs } from '../sources/shared.ts';
 import { type Sky, type SolarSize, sizeSolar } from '../sources/solar.ts';
 import { controllersLoseWh, offeredWh, type Source, togetherW, yieldOf } from '../sources/source.ts';
 import { directWh } from '../sources/spared.ts';
@@ -133,9 +133,12 @@ export const skyOver = ({
 export const sourcesOf = (
   sun: readonly Source[],
   driving: readonly Source[],
-  { driving: links, busVoltageV }: SettledDay['option']['system'],
+  { driving: links, busVoltageV, store }: SettledDay['option']['system'],
 ): readonly Source[] =>
-  [...sharingOutputs([...sun, ...driving], links ?? [], busVoltageV)].sort((a, b) => a.priority - b.priority);
+  throughInputs(
+    [...sharingOutputs([...sun, ...driving], links ?? [], busVoltageV)].sort((a, b) => a.priority - b.priority),
+    store,
+  );
 
 /** W that the sun offers in each minute. */
 export const sunW = (sources: readonly Source[]): Float64Array =>

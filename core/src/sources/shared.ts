@@ -1,4 +1,4 @@
-import type { DrivingLink } from '../job/schema.ts';
+import type { DrivingLink, System } from '../job/schema.ts';
 import { chargingVoltageV } from '../reference/chemistries.ts';
 import { type Source, withWatts } from './source.ts';
 
@@ -29,4 +29,31 @@ export function sharingOutputs(
       one === sun ? withWatts(sun, bySun) : one === driving ? withWatts(driving, byDriving) : one,
     );
   }, sources);
+}
+
+/**
+ * What gets through the inputs of a store: where one socket takes one source at a time, the strongest of each minute;
+ * and no more than it takes in, those first that are drawn on first.
+ */
+export function throughInputs(
+  sources: readonly Source[],
+  { inputs, inputW }: Pick<System['store'], 'inputs' | 'inputW'>,
+): readonly Source[] {
+  if (inputs === 'add' && inputW === null) return sources;
+  const held = sources.map(({ watts }) => Float64Array.from(watts));
+  const minutes = held[0]?.length ?? 0;
+  for (let m = 0; m < minutes; m++) {
+    if (inputs === 'one') {
+      let strongest = 0;
+      for (let i = 1; i < held.length; i++)
+        if ((held[i]?.[m] as number) > (held[strongest]?.[m] as number)) strongest = i;
+      for (let i = 0; i < held.length; i++) if (i !== strongest) (held[i] as Float64Array)[m] = 0;
+    }
+    let left = inputW ?? Number.POSITIVE_INFINITY;
+    for (const watts of held) {
+      watts[m] = Math.min(watts[m] as number, left);
+      left -= watts[m] as number;
+    }
+  }
+  return sources.map((source, i) => withWatts(source, held[i] as Float64Array));
 }

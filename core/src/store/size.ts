@@ -2,6 +2,8 @@ import type { Brief, System } from '../job/schema.ts';
 import { CHEMISTRY } from '../reference/chemistries.ts';
 import { type Bank, bankOf, usualMohm } from './bank.ts';
 import { type Demand, daysOf } from './demand.ts';
+import { type Heating, heatingOf } from './heating.ts';
+import { batteryKg } from './mass.ts';
 import { givesWh, type StoreFactors, type StoreNeed, storeNeed } from './requirement.ts';
 import { restVoltageV } from './rest.ts';
 
@@ -31,6 +33,7 @@ export interface StoreSize {
   readonly resistanceOhm: number;
   readonly chargeLimitA: number;
   readonly dischargeLimitA: number;
+  readonly heating: Heating;
   /** By its label, and as it is sized: old, cold, at the day's current. */
   readonly new: Lasts;
   readonly old: Lasts;
@@ -69,6 +72,7 @@ export function sizeStore(
     resistanceOhm: bank?.resistanceOhm ?? (ah > 0 ? usualMohm(ah, factors.nominalV, chemistry) / 1000 : 0),
     chargeLimitA: bank?.chargeA ?? ah * data.chargeLimitC,
     dischargeLimitA: bank?.dischargeA ?? ah * data.dischargeLimitC,
+    heating: heatingOf(system, capacityWh, bank?.kg ?? batteryKg(system, capacityWh)),
     new: lasts('new'),
     old: lasts('old'),
   };

@@ -44,7 +44,7 @@ export function PanelFields({
   return (
     <fieldset className="mt-2 border-t border-line-2 pt-2" data-panels={group.id}>
       <legend className="sr-only">{group.name}</legend>
-      <div className="grid grid-cols-7 items-end gap-x-5 gap-y-2 @max-[1000px]:grid-cols-4 @max-[560px]:grid-cols-2">
+      <div className="grid grid-cols-8 items-end gap-x-4 gap-y-2 @max-[1000px]:grid-cols-4 @max-[560px]:grid-cols-2">
         <QuantityField
           label={`${group.name}: one has`}
           unit="W"

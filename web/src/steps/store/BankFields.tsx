@@ -107,7 +107,7 @@ function StringFields({
   return (
     <fieldset className="border-t border-line-2 py-2" data-string={string.id}>
       <legend className="sr-only">{string.name}</legend>
-      <div className="grid grid-cols-4 items-end gap-x-5 gap-y-2 @max-[560px]:grid-cols-2">
+      <div className="grid grid-cols-5 items-end gap-x-5 gap-y-2 @max-[560px]:grid-cols-2">
         <QuantityField
           label={`${string.name}: a unit holds`}
           unit="Ah"

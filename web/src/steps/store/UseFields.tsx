@@ -15,6 +15,12 @@ const VOLTAGES = [
   { value: '48', label: '48 V' },
 ] as const;
 
+/** A portable station often has one socket for all that fills it. */
+const INPUTS = [
+  { value: 'add', label: 'add up' },
+  { value: 'one', label: 'one at a time' },
+] as const;
+
 /** What it is and how it is used: whatever its units are. */
 export function UseFields() {
   const { edit, optionId } = useJob();
@@ -22,7 +28,7 @@ export function UseFields() {
   return (
     <section
       aria-label="How it is used"
-      className="grid grid-cols-7 items-end gap-x-5 gap-y-2 border-t border-line py-3 @max-[1000px]:grid-cols-4 @max-[560px]:grid-cols-2"
+      className="grid grid-cols-5 items-end gap-x-5 gap-y-2 border-t border-line py-3 @max-[1000px]:grid-cols-4 @max-[560px]:grid-cols-2"
     >
       <Choice
         label="Bus"
@@ -65,6 +71,32 @@ export function UseFields() {
         min={50}
         max={100}
         onChange={(roundTripEfficiency) => edit(changeStore(optionId, { roundTripEfficiency }), 'store-round')}
+      />
+      <QuantityField
+        label="Heater in it"
+        unit="W"
+        kind="power"
+        value={store.heaterW}
+        auto="none"
+        min={1}
+        max={1000}
+        onChange={(heaterW) => edit(changeStore(optionId, { heaterW }), 'store-heater')}
+      />
+      <Choice
+        label="Its inputs"
+        value={store.inputs}
+        options={INPUTS}
+        onChange={(inputs) => edit(changeStore(optionId, { inputs }))}
+      />
+      <QuantityField
+        label="Takes in at most"
+        unit="W"
+        kind="power"
+        value={store.inputW}
+        auto="what comes"
+        min={5}
+        max={50_000}
+        onChange={(inputW) => edit(changeStore(optionId, { inputW }), 'store-input')}
       />
       <QuantityField
         label="Leads, one way"
