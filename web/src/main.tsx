@@ -4,8 +4,8 @@ import { createRoot } from 'react-dom/client';
 import { createBrowserRouter, Navigate } from 'react-router';
 import { RouterProvider } from 'react-router/dom';
 import { JobPage } from './shell/JobPage.tsx';
+import { fetchLoadDetail } from './shell/loadDetail.ts';
 import { StepMissing } from './shell/StepMissing.tsx';
-import { JobsPage } from './steps/jobs/JobsPage.tsx';
 import { Loads } from './steps/loads/Loads.tsx';
 import './styles.css';
 
@@ -20,36 +20,31 @@ const LATER = {
   result: () => import('./steps/result/Result.tsx').then(({ Result }) => ({ default: Result })),
 };
 
-function laterStep([path, load]: [string, (typeof LATER)[keyof typeof LATER]]) {
-  const Step = lazy(load);
+function later([path, load]: [string, () => Promise<{ default: React.ComponentType }>]) {
+  const Page = lazy(load);
   const element = (
     <Suspense fallback={null}>
-      <Step />
+      <Page />
     </Suspense>
   );
   return { path, element, ErrorBoundary: StepMissing };
 }
 
-const PartsPage = lazy(() => import('./steps/parts/PartsPage.tsx').then(({ PartsPage }) => ({ default: PartsPage })));
+/** Pages beside the jobs themselves. */
+const PAGES = {
+  '/': () => import('./steps/jobs/JobsPage.tsx').then(({ JobsPage }) => ({ default: JobsPage })),
+  '/parts': () => import('./steps/parts/PartsPage.tsx').then(({ PartsPage }) => ({ default: PartsPage })),
+};
 
 const router = createBrowserRouter([
-  { path: '/', element: <JobsPage /> },
-  {
-    path: '/parts',
-    element: (
-      <Suspense fallback={null}>
-        <PartsPage />
-      </Suspense>
-    ),
-    ErrorBoundary: StepMissing,
-  },
+  ...Object.entries(PAGES).map(later),
   {
     path: '/jobs/:id',
     element: <JobPage />,
     children: [
       { index: true, element: <Navigate to="loads" replace /> },
       { path: 'loads', element: <Loads /> },
-      ...Object.entries(LATER).map(laterStep),
+      ...Object.entries(LATER).map(later),
       { path: '*', element: <Navigate to="../loads" replace /> },
     ],
   },
@@ -70,7 +65,8 @@ const AHEAD_AFTER_MS = 1500;
 window.addEventListener('load', () => {
   setTimeout(() => {
     // Without a signal nothing is fetched ahead; the step is fetched when it is opened.
-    for (const load of Object.values(LATER)) load().catch(() => undefined);
+    for (const load of [fetchLoadDetail, ...Object.values(PAGES), ...Object.values(LATER)])
+      load().catch(() => undefined);
     // From then on the page itself opens without the server, and says what it cannot fetch.
     if (import.meta.env.PROD) navigator.serviceWorker?.register('/sw.js').catch(() => undefined);
   }, AHEAD_AFTER_MS);

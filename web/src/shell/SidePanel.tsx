@@ -1,8 +1,11 @@
 import { Dialog } from 'radix-ui';
-import { LoadDetail } from '../steps/loads/LoadDetail.tsx';
+import { lazy, Suspense } from 'react';
 import { usePanels } from './JobContext.tsx';
+import { fetchLoadDetail } from './loadDetail.ts';
 import { useIsPhone } from './useIsPhone.ts';
 import { FigureWorking } from './WorkingPanel.tsx';
+
+const LoadDetail = lazy(fetchLoadDetail);
 
 /** The panel on the right: a figure's working or a load in detail; a sheet from below on the phone. */
 export function SidePanel() {
@@ -31,7 +34,13 @@ export function SidePanel() {
           </button>
         </span>
       </div>
-      {panel.kind === 'figure' ? <FigureWorking panel={panel} /> : <LoadDetail key={panel.id} id={panel.id} />}
+      {panel.kind === 'figure' ? (
+        <FigureWorking panel={panel} />
+      ) : (
+        <Suspense fallback={null}>
+          <LoadDetail key={panel.id} id={panel.id} />
+        </Suspense>
+      )}
     </>
   );
   if (!isPhone) {
