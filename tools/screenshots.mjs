@@ -15,12 +15,6 @@ const VIEWS = [
   { file: 'loads', job: 'River', step: 'loads' },
   { file: 'loads-dark', job: 'Touring', step: 'loads', theme: 'dark' },
   {
-    file: 'quick-add',
-    job: 'River',
-    step: 'loads',
-    act: (page) => page.getByRole('combobox', { name: 'Add a load' }).fill('coffee 1.2kW 2x6min'),
-  },
-  {
     file: 'load-detail',
     job: 'River',
     step: 'loads',
@@ -57,29 +51,25 @@ const VIEWS = [
   { file: 'result', job: 'River', step: 'result' },
   { file: 'working-dark', job: 'Touring', step: 'result', theme: 'dark', act: open('[data-figure="store.required"]') },
   { file: 'phone-loads', job: 'River', step: 'loads', size: PHONE },
-  {
-    file: 'phone-moves',
-    job: 'River',
-    step: 'paths',
-    size: PHONE,
-    act: (page) => page.locator('[data-order="proved"]').waitFor(),
-  },
   { file: 'phone-moment', job: 'Bookbinder', step: 'moment', size: PHONE },
   { file: 'store', job: 'River', step: 'store' },
-  { file: 'phone-store', job: 'River', step: 'store', size: PHONE },
+  { file: 'sources', job: 'River', step: 'sources' },
+  { file: 'phone-sources', job: 'River', step: 'sources', size: PHONE },
+  { file: 'parts', path: '/parts' },
   { file: 'phone-result', job: 'River', step: 'result', size: PHONE },
 ];
 
 await withApp(async ({ browser, baseURL }) => {
   const jobs = await (await fetch(`${baseURL}/api/jobs`)).json();
-  for (const { file, job, step, theme = 'light', size = DESK, act } of VIEWS) {
+  for (const { file, job, step, path = '/', theme = 'light', size = DESK, act } of VIEWS) {
     const context = await browser.newContext({ baseURL, viewport: size, colorScheme: theme, reducedMotion: 'reduce' });
     const page = await context.newPage();
     const id = jobs.find(({ title }) => job && title.startsWith(job))?.id;
-    await page.goto(id ? `/jobs/${id}/${step}` : '/');
+    await page.goto(id ? `/jobs/${id}/${step}` : path);
     await page.getByRole('heading', { level: 1 }).waitFor();
     if (step === 'moment') await page.locator('[data-moment="ready"]').waitFor();
     if (step === 'store') await page.locator('[data-store="ready"]').waitFor();
+    if (step === 'sources') await page.locator('[data-sources="ready"] [data-day="ready"]').waitFor();
     if (step === 'result') await page.locator('[data-stay="ready"]').waitFor();
     await act?.(page);
     await page.evaluate(() => document.fonts.ready);
