@@ -11,7 +11,9 @@ export function Fillings({ fillings }: { fillings: readonly Filling[] | null }) 
   return (
     <section aria-label="Hours to full" className="border-t border-line py-3">
       <Heading />
-      {fillings.length === 0 && <p className="text-ink-2">Nothing charges it yet: choose sources in the Sources step.</p>}
+      {fillings.length === 0 && (
+        <p className="text-ink-2">Nothing charges it yet: choose sources in the Sources step.</p>
+      )}
       <ul>
         {fillings.map(({ name, kind, amps, hours, decidedBy }) => (
           <li
