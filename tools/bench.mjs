@@ -2,6 +2,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
+import { blankArray } from '@joulemetric/core';
 import { apiTimes } from './lib/apiBench.mjs';
 import { bodyTimes } from './lib/bodyBench.mjs';
 import { ROOT } from './lib/paths.mjs';
@@ -168,23 +169,7 @@ async function openJobOf(page, count, step = 'loads', change = () => ({}), more 
 /** Three arrays that lie differently, driving, and a supply with a charger. */
 function withArrays(job) {
   const [option] = job.options;
-  const array = (id, part) => ({
-    id,
-    name: id,
-    ratingW: 200,
-    panels: [],
-    wiring: 'parallel',
-    controller: { kind: 'mppt', maxA: null, maxW: null, maxV: null, maxInputA: null },
-    mount: 'roof',
-    slopeDeg: 0,
-    azimuthDeg: null,
-    follows: false,
-    setOut: [],
-    shade: 0,
-    shaded: [],
-    clean: null,
-    ...part,
-  });
+  const array = (id, part) => ({ ...blankArray(id, id, 200), ...part });
   const arrays = [array('one', {}), array('two', { slopeDeg: 30 }), array('three', { slopeDeg: 20, azimuthDeg: 200 })];
   return { options: [{ ...option, feeds: [], system: { ...option.system, arrays } }] };
 }

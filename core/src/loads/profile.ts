@@ -1,6 +1,7 @@
 import { sameDay, shareOfDays, usesOn } from '../job/day.ts';
 import { runningPowerW } from '../job/draw.ts';
 import type { Day, Draw, Load, Use } from '../job/schema.ts';
+import { eachMinute } from '../quantity/minutes.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
 import { DEFAULT } from '../reference/defaults.ts';
 import { askedDutyAt } from './duty.ts';
@@ -49,15 +50,6 @@ function usesOf(load: Load, day: Day): readonly Use[] {
 /** What it takes from the bus: on fuel, only the electrical residue. */
 const electricalDraw = ({ draw, path, residueW }: Load): Draw =>
   path === 'fuel' ? { kind: 'steady', powerW: residueW } : draw;
-
-/** Calls `each(minute, share)` for every minute of the day that a stretch touches; wraps past midnight. */
-function eachMinute(startMin: number, minutes: number, each: (minute: number, share: number) => void): void {
-  const end = startMin + minutes;
-  for (let m = Math.floor(startMin); m < end; m++) {
-    const share = Math.min(m + 1, end) - Math.max(m, startMin);
-    if (share > 0) each(m % MINUTES_PER_DAY, share);
-  }
-}
 
 /** The stretches of constant power that one use of a draw consists of, W of one piece. */
 function stretches(draw: Draw, use: Use): { startMin: number; minutes: number; powerW: number }[] {

@@ -1,6 +1,7 @@
 import type { PanelGroup, SolarArray } from '../job/schema.ts';
 import { ampsTogether } from '../panels/operating.ts';
 import { arrayRatingW, groupsAt, panelsOf, unlikeOf } from '../panels/panels.ts';
+import { eachMinute } from '../quantity/minutes.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
 import { DEFAULT } from '../reference/defaults.ts';
 
@@ -116,18 +117,12 @@ export interface ArraySurroundings {
 /** Share of the light left by shade in each minute; 0 while it is not set out. */
 export function shadeLeft({ shade, shaded, setOut }: Pick<SolarArray, 'shade' | 'shaded' | 'setOut'>): Float64Array {
   const left = new Float64Array(MINUTES_PER_DAY).fill(setOut.length === 0 ? 1 - shade : 0);
-  const over = (startMin: number, minutes: number, change: (m: number, share: number) => void) => {
-    for (let m = Math.floor(startMin); m < startMin + minutes; m++) {
-      const share = Math.min(m + 1, startMin + minutes) - Math.max(m, startMin);
-      change(m % MINUTES_PER_DAY, share);
-    }
-  };
   for (const { startMin, minutes } of setOut)
-    over(startMin, minutes, (m, share) => {
+    eachMinute(startMin, minutes, (m, share) => {
       left[m] = Math.min(1 - shade, (left[m] as number) + (1 - shade) * share);
     });
   for (const { startMin, minutes, share: taken } of shaded)
-    over(startMin, minutes, (m, share) => {
+    eachMinute(startMin, minutes, (m, share) => {
       left[m] = (left[m] as number) * (1 - taken * share);
     });
   return left;

@@ -1,6 +1,7 @@
 import { blankLink } from '../job/blank.ts';
 import { driveHours } from '../job/day.ts';
 import type { Brief, DrivingLink, System, Use } from '../job/schema.ts';
+import { eachMinute } from '../quantity/minutes.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
 import { chargingVoltageV } from '../reference/chemistries.ts';
 import { type AlternatorLimit, alternatorLimit, standardDcdc } from './alternator.ts';
@@ -92,10 +93,8 @@ export function sizeDriving(
 export function driveProfile(plan: readonly Use[], watts: number): Float64Array {
   const profile = new Float64Array(MINUTES_PER_DAY);
   for (const { startMin, minutes } of plan)
-    for (let m = Math.floor(startMin); m < startMin + minutes; m++) {
-      const share = Math.min(m + 1, startMin + minutes) - Math.max(m, startMin);
-      const at = m % MINUTES_PER_DAY;
-      profile[at] = (profile[at] as number) + watts * share;
-    }
+    eachMinute(startMin, minutes, (m, share) => {
+      profile[m] = (profile[m] as number) + watts * share;
+    });
   return profile;
 }

@@ -6,6 +6,7 @@ import { passesSupply } from '../moment/supplyMoment.ts';
 import { chainOf } from '../paths/chain.ts';
 import type { Feed } from '../paths/feed.ts';
 import { busDay } from '../paths/ledger.ts';
+import { eachMinute } from '../quantity/minutes.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
 import { chargingVoltageV } from '../reference/chemistries.ts';
 import { DEFAULT } from '../reference/defaults.ts';
@@ -119,9 +120,8 @@ export function supplyDay(supply: Supply, day: Day): SupplyDay {
 function hoursOf(uses: readonly Use[]): Float64Array {
   const on = new Float64Array(MINUTES_PER_DAY).fill(uses.length === 0 ? 1 : 0);
   for (const { startMin, minutes } of uses)
-    for (let m = Math.floor(startMin); m < startMin + minutes; m++) {
-      const at = m % MINUTES_PER_DAY;
-      on[at] = Math.min(1, (on[at] as number) + Math.min(m + 1, startMin + minutes) - Math.max(m, startMin));
-    }
+    eachMinute(startMin, minutes, (m, share) => {
+      on[m] = Math.min(1, (on[m] as number) + share);
+    });
   return on;
 }

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { changePlace } from '../../commands/design.ts';
 import { readWeatherFile } from '../../edges/readWeatherFile.ts';
 import { useJob } from '../../shell/JobContext.tsx';
+import { FileLink } from '../../ui/FileLink.tsx';
 import { MonthsChart } from './MonthsChart.tsx';
 
 type Reading =
@@ -36,20 +37,9 @@ export function WeatherFile() {
   return (
     <div className="pt-3">
       <p className="text-ink-2">
-        <label className="cursor-pointer border-b border-mark focus-within:outline-2 focus-within:outline-offset-2 focus-within:outline-copper hover:text-ink phone:inline-block phone:py-3">
+        <FileLink accept=".epw,.csv,text/csv" disabled={reading?.kind === 'reading'} onFile={(file) => void read(file)}>
           Read a weather file…
-          <input
-            type="file"
-            accept=".epw,.csv,text/csv"
-            className="sr-only"
-            disabled={reading?.kind === 'reading'}
-            onChange={(event) => {
-              const [file] = event.target.files ?? [];
-              event.target.value = '';
-              if (file) void read(file);
-            }}
-          />
-        </label>{' '}
+        </FileLink>{' '}
         <span className="text-note">
           hours of a year as EPW, TMY3 CSV or PVGIS CSV; it sets the place and the months below
           {monthly.from === '' ? '' : `. These are from ${monthly.from}`}

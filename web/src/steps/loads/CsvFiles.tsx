@@ -4,6 +4,7 @@ import { addLoads, roomFor } from '../../commands/loads.ts';
 import { downloadLoads } from '../../edges/files.ts';
 import { readCsv } from '../../edges/readCsv.ts';
 import { useJob } from '../../shell/JobContext.tsx';
+import { FileLink } from '../../ui/FileLink.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { CsvChoice } from './CsvChoice.tsx';
 
@@ -44,23 +45,14 @@ export function CsvFiles() {
           Save the list as CSV
         </button>
       )}
-      <label
+      <FileLink
+        accept=".csv,text/csv"
+        disabled={reading?.kind === 'reading'}
         title={`A job holds ${job.loads.length + roomFor(job)} loads; there is room for ${roomFor(job)} more.`}
-        className="cursor-pointer border-b border-mark focus-within:outline-2 focus-within:outline-offset-2 focus-within:outline-copper hover:text-ink phone:py-3"
+        onFile={(file) => void read(file)}
       >
         Read a CSV…
-        <input
-          type="file"
-          accept=".csv,text/csv"
-          className="sr-only"
-          disabled={reading?.kind === 'reading'}
-          onChange={(event) => {
-            const [file] = event.target.files ?? [];
-            event.target.value = '';
-            if (file) void read(file);
-          }}
-        />
-      </label>
+      </FileLink>
       {reading?.kind === 'reading' && (
         <p role="status" className="num">
           Reading {reading.file}, {Math.round(reading.share * 100)} %{' '}

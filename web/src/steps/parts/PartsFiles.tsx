@@ -2,6 +2,7 @@ import { PARTS, type Part } from '@joulemetric/core';
 import { useState } from 'react';
 import type { StoredPart } from '../../edges/api.ts';
 import { downloadParts, readParts } from '../../edges/partFiles.ts';
+import { FileLink } from '../../ui/FileLink.tsx';
 
 /** The list out to a table and in from one; rows with faults are told by their lines, the others are taken. */
 export function PartsFiles({ own, onRead }: { own: readonly StoredPart[]; onRead: (part: Part) => Promise<void> }) {
@@ -37,20 +38,9 @@ export function PartsFiles({ own, onRead }: { own: readonly StoredPart[]; onRead
       >
         {own.length > 0 ? 'Save your parts as CSV' : 'Save the generic parts as CSV'}
       </button>
-      <label className="cursor-pointer border-b border-mark focus-within:outline-2 focus-within:outline-offset-2 focus-within:outline-copper hover:text-ink phone:py-3">
+      <FileLink accept=".csv,text/csv" disabled={isReading} onFile={(file) => void read(file)}>
         Read a CSV…
-        <input
-          type="file"
-          accept=".csv,text/csv"
-          className="sr-only"
-          disabled={isReading}
-          onChange={(event) => {
-            const [file] = event.target.files ?? [];
-            event.target.value = '';
-            if (file) void read(file);
-          }}
-        />
-      </label>
+      </FileLink>
       {told.length > 0 && (
         <ul role="status" className="w-full">
           {told.map((line) => (

@@ -1,10 +1,10 @@
 import { useDeferredValue, useState } from 'react';
 import { useSourcesDetail } from '../../edges/useSourcesDetail.ts';
-import { useAssessment, useJob } from '../../shell/JobContext.tsx';
+import { useJob } from '../../shell/JobContext.tsx';
 import { PhoneOptions } from '../../shell/PhoneBar.tsx';
 import { Fig } from '../../ui/Fig.tsx';
-import { FindingLine } from '../../ui/FindingLine.tsx';
 import { StepHead } from '../../ui/Question.tsx';
+import { StepFindings } from '../../ui/StepFindings.tsx';
 import { Arrays } from './Arrays.tsx';
 import { CellDay } from './CellDay.tsx';
 import { type Chosen, DayTable } from './DayTable.tsx';
@@ -14,7 +14,6 @@ import { SuppliesPart } from './SuppliesPart.tsx';
 /** Step 6: what fills the store, in every month on every kind of day, and what each source loses on the way. */
 export function Sources() {
   const { job, optionId } = useJob();
-  const { findings } = useAssessment();
   const settled = useDeferredValue(job);
   const { value: detail, problem } = useSourcesDetail(settled, optionId);
   const [chosen, setChosen] = useState<Chosen | null>(null);
@@ -27,18 +26,7 @@ export function Sources() {
         <Fig id="sun.yield" /> from the sun and <Fig id="alternator.yield" /> from driving against{' '}
         <Fig id="demand.battery" after=":" /> <Fig id="balance.net" signed />
       </StepHead>
-      <div className="space-y-1 pt-2">
-        {findings
-          .filter(({ where }) => where.step === 'sources')
-          .map((finding) => (
-            <FindingLine key={finding.code + JSON.stringify(finding.values)} finding={finding} />
-          ))}
-        {problem && (
-          <p role="alert" className="text-copper">
-            {problem}
-          </p>
-        )}
-      </div>
+      <StepFindings step="sources" problem={problem} />
       {detail && shown && kind ? (
         <section
           aria-label="Income less need"

@@ -3,8 +3,8 @@ import { useStoreDetail } from '../../edges/useStoreDetail.ts';
 import { useAssessment, useJob, useView } from '../../shell/JobContext.tsx';
 import { PhoneOptions } from '../../shell/PhoneBar.tsx';
 import { Fig } from '../../ui/Fig.tsx';
-import { FindingLine } from '../../ui/FindingLine.tsx';
 import { StepHead } from '../../ui/Question.tsx';
+import { StepFindings } from '../../ui/StepFindings.tsx';
 import { Arrangement } from './Arrangement.tsx';
 import { BankFields } from './BankFields.tsx';
 import { Fillings } from './Fillings.tsx';
@@ -17,7 +17,7 @@ import { Voltages } from './Voltages.tsx';
 export function Store() {
   const { job, optionId } = useJob();
   const view = useView();
-  const { findings, figures } = useAssessment();
+  const { figures } = useAssessment();
   const { value: detail, problem } = useStoreDetail(useDeferredValue(job), optionId);
   const days = Math.max(1, view.job.brief.sunlessDays);
   return (
@@ -27,18 +27,7 @@ export function Store() {
         <Fig id="store.required" /> needed for {days} sunless {days === 1 ? 'day' : 'days'}, which is{' '}
         <Fig id="store.ah12" /> at 12 V or <Fig id="store.ah24" /> at 24 V
       </StepHead>
-      <div className="space-y-1 pt-2">
-        {findings
-          .filter(({ where }) => where.step === 'store')
-          .map((finding) => (
-            <FindingLine key={finding.code + JSON.stringify(finding.values)} finding={finding} />
-          ))}
-        {problem && (
-          <p role="alert" className="text-copper">
-            {problem}
-          </p>
-        )}
-      </div>
+      <StepFindings step="store" problem={problem} />
       <section
         aria-label="Bank"
         className="mt-2 grid grid-cols-[minmax(0,1fr)_minmax(280px,420px)] gap-x-10 gap-y-4 border-t border-line py-3 @max-[860px]:grid-cols-1"
