@@ -56,6 +56,29 @@ describe('twelve months × the kinds of day', () => {
     }
   });
 
+  it('parked days have no driving and the uses of a parked day; winter is where the sun is low', () => {
+    const on = [{ startMin: 0, minutes: 1440 }];
+    const job = withBrief(
+      withSystem(
+        aJob([
+          aLoad({ watts: 10, hours: 0.001, variants: [{ on: 'parked', uses: on }] }),
+          aLoad({ watts: 5, hours: 0.001, variants: [{ on: 'winter', uses: on }] }),
+        ]),
+        { store: { roundTripEfficiency: 1, capacityAh: 100 }, dcdc: { ratingA: 20 } },
+      ),
+      { drives: withDriveHours([], 2) },
+    );
+    const at = (latitudeDeg: number) => withBrief(job, { place: { ...job.brief.place, latitudeDeg } });
+    const need = (latitudeDeg: number, month: number, kind: string) => cell(at(latitudeDeg), month, kind).needWh;
+    expect(cell(job, 4, 'bright').drivingWh).toBe(0);
+    expect(cell(job, 4, 'driving').drivingWh).toBeCloseTo(568, 6);
+    expect(need(45, 4, 'bright')).toBeCloseTo(240, 0);
+    expect(need(45, 4, 'driving')).toBeCloseTo(0, 0);
+    expect([need(45, 1, 'driving'), need(45, 7, 'driving')]).toEqual([expect.closeTo(120, 0), expect.closeTo(0, 0)]);
+    expect([need(-45, 1, 'driving'), need(-45, 7, 'driving')]).toEqual([expect.closeTo(0, 0), expect.closeTo(120, 0)]);
+    expect(need(10, 1, 'driving')).toBeCloseTo(0, 0);
+  });
+
   it('a place with bright and dull days of its own keeps them', () => {
     const months = (hours: number) => Array.from({ length: 12 }, () => hours);
     const job = withParts(steady(10), { arrays: array(300) });
@@ -194,6 +217,11 @@ describe('driving, by hand', () => {
     expect(detail(driving([thick])).links[0]?.inputA).toBe(20);
   });
 
+  it('a relay between batteries of different voltage passes nothing that is counted', () => {
+    const job = driving([{ ...blankLink('r', 'R', 100), kind: 'relay' }], { systemV: 24 });
+    expect(settle(job, 'a').driving.links[0]).toMatchObject({ inputA: 0, outputW: 0 });
+  });
+
   it('the vehicle’s own amps are what is typed of them', () => {
     const { driving: size } = settle(driving([blankLink('d', 'D', 60)], { ratingA: 100, ownLoadA: 60 }), 'a');
     // 100 × 0.8 − 60 = 20 A at 13.5 V and 90 %.
@@ -292,6 +320,25 @@ describe('supplies, by hand', () => {
   it('a socket of 2 A × 230 V holds the charger back, by its VA', () => {
     // 460 VA ÷ (1/0.98) = 450.8 W of mains, × 0.9.
     expect(cell(on(aHookup(2, 230), 100, 60), 3, 'hookup').supplyWh).toBeCloseTo(450.8 * 0.9 * 24, 3);
+  });
+
+  it('what mains loads draw meanwhile is not there for charging', () => {
+    // 10 A × 230 V × 1 less 1,900 W for an hour: 400 VA ÷ (1/0.98) × 0.9 = 352.8 W, in place of 426.
+    const job = withSystem(
+      withParts(withSupplies(aJob([aLoad({ watts: 1900, hours: 1, path: 'inverter' })]), aHookup(10, 230)), {
+        arrays: [],
+        driving: [],
+        chargers: [{ ...blankCharger('c', 'Charger', 30), leastA: 1 }],
+      }),
+      { inverter: { form: 'transfer' } },
+    );
+    expect(cell(job, 3, 'hookup').supplyWh).toBeCloseTo(426 * 23 + 400 * 0.98 * 0.9, 3);
+  });
+
+  it('a charger that cannot be turned down that far is off', () => {
+    const job = withParts(on(aHookup(2, 230), 100, 60), { chargers: [blankCharger('c', 'Charger', 60)] });
+    expect(cell(job, 3, 'hookup').supplyWh).toBe(0);
+    expect(detail(job).supplies[0]?.hoursAlone).toBeNull();
   });
 
   it('a generator runs 5.63 h a day for 2,400 Wh, on 2.9 l', () => {

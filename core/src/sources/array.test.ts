@@ -62,6 +62,9 @@ describe('what an array gives, by hand', () => {
       around(500, 20),
     );
     expect(kwh(shaded.watts)).toBeCloseTo(whole * 0.9 * (0.75 + 0.25 * 0.5), 9);
+    // Half a minute of shade takes half of that minute.
+    const brief = arrayYield(array(100, { shaded: [{ startMin: 600, minutes: 0.5, share: 1 }] }), around(500, 20));
+    expect(kwh(brief.watts)).toBeCloseTo(whole * (1 - 0.5 / 1440), 12);
     const out = arrayYield(array(100, { setOut: [{ startMin: 1380, minutes: 120.5 }] }), around(500, 20));
     expect(kwh(out.watts)).toBeCloseTo((whole * 120.5) / 1440, 9);
   });
@@ -147,6 +150,14 @@ describe('what panels bring against what a controller bears, by hand', () => {
     expect(window.inputA).toEqual({ value: 11.9, limit: 25, share: 11.9 / 25 });
     expect(window.outputA.share).toBeCloseTo(600 / 14.2 / 30, 9);
     expect(window.watts.share).toBeCloseTo(0.6, 9);
+  });
+
+  it('the coldest and the warmest of the months of use count, whichever they are', () => {
+    const byMonth = (value: number, other: number) => Array.from({ length: 12 }, (_, i) => (i === 6 ? other : value));
+    const monthly = { ...brief.place.monthly, nightTempC: byMonth(8, -15), dayTempC: byMonth(20, 38) };
+    const used = (months: number[]) => windowOf(ofPanels([panel]), { place: { ...place, monthly }, months }, system);
+    expect([used([1, 7]).coldC, used([7, 1]).coldC, used([1, 2]).coldC]).toEqual([-15, -15, 8]);
+    expect(used([1, 7]).hotC - used([1, 2]).hotC).toBeCloseTo(18, 9);
   });
 
   it('a 2,500 W array on an input for 5,000 W uses half of it, and its volts are not known', () => {
