@@ -2,10 +2,11 @@ import { describe, expect, it } from 'vitest';
 import { assess } from './assess/assess.ts';
 import { momentDetail } from './choices/momentDetail.ts';
 import { storeDetail } from './choices/storeDetail.ts';
-import { blankDevice } from './job/blank.ts';
+import { blankArray, blankDevice } from './job/blank.ts';
 import { withDriveHours } from './job/day.ts';
 import type { Device, Inverter, Job, Load } from './job/schema.ts';
 import { proposeLoad } from './loads/quickAdd.ts';
+import { settle } from './settle/settle.ts';
 import { findingOf } from './test/findings.ts';
 import { aHookup, aJob, aLoad, apart, withSupplies, withSystem } from './test/jobs.ts';
 import { stayOf, takenWh } from './test/stay.ts';
@@ -179,6 +180,37 @@ describe('case: lights, fridge and then a fan on a 500 Wh store', () => {
       ).figures['store.days'].value;
     expect(days([lights, fridge])).toBeCloseTo(2.04, 2);
     expect(days([lights, fridge, fan])).toBeCloseTo(1.48, 2);
+  });
+
+  it('a panel of 100 W on its input of 60 W gives 60 W: 208 Wh are back in 3.5 h; its inputs do not add', () => {
+    const job = withSystem(
+      aJob([typed('lights 10W 4h')], (j) => ({
+        ...j,
+        brief: { ...j.brief, drives: [{ startMin: 660, minutes: 120 }], months: [6] },
+      })),
+      { store: { capacityAh: 500 / 12.8, usableDepth: 0.85, inputs: 'one', inputW: 60 }, dcdc: { ratingA: 5 } },
+    );
+    const [option] = job.options;
+    if (!option) throw new Error('no option');
+    const panel = blankArray('panel', 'Panel', 100);
+    const clear = { ...job.brief.place, sky: 'very-clear', latitudeDeg: 30, dayTempC: 0, nightTempC: 0 } as const;
+    const { sources } = settle(
+      {
+        ...job,
+        brief: { ...job.brief, place: clear },
+        options: [{ ...option, system: { ...option.system, arrays: [panel] } }],
+      },
+      'a',
+    );
+    // At eleven the car’s 71 W, at noon the clear sun’s 80 have the socket, held to 60; never both.
+    for (const m of [662, 720, 778]) {
+      const [sun, car] = sources.map(({ watts }) => watts[m] as number) as [number, number];
+      expect(Math.min(sun, car)).toBe(0);
+      expect(sun + car).toBeCloseTo(60, 9);
+    }
+    const best = Math.max(...(sources[0]?.watts ?? []));
+    expect(best).toBeCloseTo(60, 9);
+    expect(208 / best).toBeCloseTo(3.5, 1);
   });
 });
 
@@ -360,6 +392,16 @@ describe('case: 1,700 W at once on a unit of 3,000 W, 51.2 V, 90 %', () => {
     expect(figures['peak.current'].value).toBeCloseTo(36.9, 1);
     expect(figures['inverter.current'].value).toBeCloseTo(65.1, 1);
     expect(findings.map(({ code }) => code)).toContain('surge-unknown');
+  });
+
+  it('an array of 2,500 W uses half of its solar input for 5,000 W, and its voltage window is asked for', () => {
+    const [option] = job.options;
+    if (!option) throw new Error('no option');
+    const blank = blankArray('array', 'Array', 2500);
+    const arrays = [{ ...blank, controller: { ...blank.controller, maxW: 5000 } }];
+    const fitted = { ...job, options: [{ ...option, system: { ...option.system, arrays } }] };
+    expect(settle(fitted, 'a').windows[0]?.watts).toEqual({ value: 2500, limit: 5000, share: 0.5 });
+    expect(assess(fitted).findings.map(({ code }) => code)).toContain('array-window-unknown');
   });
 });
 

@@ -102,18 +102,20 @@ const atArrays = { step: 'sources', figure: 'array.rating' } as const;
 
 /** What the panels bring against what their controller bears, at both ends of the year. */
 export const arrayWindow: Rule = ({ windows }) =>
-  windows.flatMap(({ name, kind, coldC, hotC, coldVoc, hotVmp, inputA }): Finding[] => {
+  windows.flatMap(({ name, kind, coldC, hotC, coldVoc, hotVmp, inputA, outputA, watts }): Finding[] => {
     const found: Finding[] = [];
     if (coldVoc?.limit && coldVoc.value > coldVoc.limit) {
       const values = { name, coldV: coldVoc.value, coldC, limitV: coldVoc.limit };
       found.push({ code: 'array-volts', severity: 'stop', where: atArrays, values });
     }
-    if (coldVoc && coldVoc.limit === null && kind === 'mppt')
+    // A controller that is described has a highest voltage; of one of which nothing is said nothing is asked yet.
+    const isDescribed = coldVoc !== null || outputA.limit !== null || watts.limit !== null;
+    if (isDescribed && (coldVoc?.limit ?? null) === null && kind === 'mppt')
       found.push({
         code: 'array-window-unknown',
         severity: 'note',
         where: atArrays,
-        values: { name, coldV: coldVoc.value },
+        values: { name, coldV: coldVoc?.value ?? 0 },
       });
     if (hotVmp?.limit && hotVmp.value < hotVmp.limit) {
       const values = { name, hotV: hotVmp.value, hotC, neededV: hotVmp.limit };

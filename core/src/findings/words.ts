@@ -271,9 +271,15 @@ const WORDS: { readonly [C in FindingCode]: (values: FindingValues[C]) => Words 
     act: 'Give each kind its own controller, or join them the other way.',
   }),
   'array-window-unknown': (v) => ({
-    what: `${s(v, 'name')}: its controller’s highest voltage is not known; cold panels bring ${showText(n(v, 'coldV'), 'V')}.`,
+    what:
+      n(v, 'coldV') > 0
+        ? `${s(v, 'name')}: its controller’s highest voltage is not known; cold panels bring ${showText(n(v, 'coldV'), 'V')}.`
+        : `${s(v, 'name')}: neither the volts of its panels nor what its controller bears are known.`,
     why: 'A controller that bears less is destroyed on the first cold clear morning.',
-    act: 'Type what its data sheet allows.',
+    act:
+      n(v, 'coldV') > 0
+        ? 'Type what its data sheet allows.'
+        : 'List its panels from their label, and type what the controller’s data sheet allows.',
   }),
   'panel-doubtful': (v) => ({
     what:
