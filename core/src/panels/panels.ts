@@ -106,6 +106,19 @@ export interface Unlike {
 /** Of two or more groups whose curves are known; null where there is nothing to compare. In 800 W/m², cells at their NOCT. */
 export function unlikeOf(panels: readonly PanelGroup[], wiring: Wiring): Unlike | null {
   if (panels.length < 2) return null;
+  const byWiring = knownUnlike.get(panels) ?? new Map<Wiring, Unlike | null>();
+  knownUnlike.set(panels, byWiring);
+  const found = byWiring.get(wiring);
+  if (found !== undefined) return found;
+  const made = compared(panels, wiring);
+  byWiring.set(wiring, made);
+  return made;
+}
+
+/** Comparisons already made: a list of groups is never changed in place. */
+const knownUnlike = new WeakMap<readonly PanelGroup[], Map<Wiring, Unlike | null>>();
+
+function compared(panels: readonly PanelGroup[], wiring: Wiring): Unlike | null {
   const groups = groupsAt(panels, COMPARED_WM2, ({ noctC }) => noctC);
   if (!groups) return null;
   const togetherW = wattsOf(bestPoint(groups, wiring));

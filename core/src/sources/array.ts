@@ -191,6 +191,9 @@ export function arrayYield(array: SolarArray, around: ArraySurroundings): ArrayY
 const LIGHT_STEP = 25;
 const HEAT_STEP_K = 3;
 
+/** Shares already found: a list of groups is never changed in place. */
+const knownShares = new WeakMap<readonly PanelGroup[], Map<string, number>>();
+
 /**
  * What panels joined straight to the store give of what their best point would: the current of their curve at the
  * store's voltage. Where no curve is known, the store's volts ÷ those of a panel made for its bus.
@@ -203,7 +206,8 @@ function straightShare(
     const share = Math.min(1, (chargingV * 12) / (DEFAULT.panelVmp12V.value * busV));
     return () => share;
   }
-  const known = new Map<string, number>();
+  const known = knownShares.get(panels) ?? new Map<string, number>();
+  knownShares.set(panels, known);
   const shareAt = (irradianceWm2: number, cellC: number): number => {
     const groups = groupsAt(panels, irradianceWm2, () => cellC);
     if (!groups) return 0;
@@ -217,7 +221,7 @@ function straightShare(
   return (irradianceWm2, cellC) => {
     const g = Math.max(LIGHT_STEP, Math.round(irradianceWm2 / LIGHT_STEP) * LIGHT_STEP);
     const t = Math.round(cellC / HEAT_STEP_K) * HEAT_STEP_K;
-    const key = `${g} ${t}`;
+    const key = `${chargingV} ${g} ${t}`;
     const share = known.get(key) ?? shareAt(g, t);
     known.set(key, share);
     return share;
