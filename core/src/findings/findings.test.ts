@@ -383,6 +383,12 @@ describe('findings', () => {
     expect(over).not.toContain('converter-start');
   });
 
+  it('a best point above the open volts stops, and everything is still reckoned', () => {
+    const { findings, figures } = assess(withPanels([{ vmpV: 30, impA: 3.33 }]));
+    expect(findings.find(({ code }) => code === 'panel-doubtful')?.severity).toBe('stop');
+    expect(figures['sun.yield'].value).toBeGreaterThan(0);
+  });
+
   it('two arrays are one sun to what must not fail; sun and driving are two', () => {
     const critical = (hours: number) =>
       aJob([aLoad({ critical: true, path: 'direct' })], (job) => ({

@@ -164,7 +164,9 @@ export const panelDoubtful: Rule = ({ solar }) =>
       const agrees = Math.abs(productW / group.ratingW - 1) <= LABEL_OFF;
       if (agrees && panelsOf(group).fit) return [];
       const values = { name: group.name, ratingW: group.ratingW, productW, agrees: agrees ? 1 : 0 };
-      return [{ code: 'panel-doubtful', severity: 'caution', where: atArrays, values }];
+      // A best point outside its ends is of no panel at all.
+      const isNone = sheet.vmpV >= sheet.vocV || sheet.impA >= sheet.iscA;
+      return [{ code: 'panel-doubtful', severity: isNone ? 'stop' : 'caution', where: atArrays, values }];
     }),
   );
 

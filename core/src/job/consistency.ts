@@ -1,7 +1,7 @@
 import { cycleLength } from './draw.ts';
 import type { Fault } from './fault.ts';
 import { overlappingUse } from './overlap.ts';
-import type { Job, Load, PanelGroup, SolarArray, Use } from './schema.ts';
+import type { Job, Load, SolarArray, Use } from './schema.ts';
 
 /** Minutes of slack where lengths typed with decimals must agree. */
 const SLACK_MIN = 1e-6;
@@ -60,27 +60,15 @@ function* overlapFaults(stretches: readonly Use[], path: string): Generator<Faul
   if (overlapping) yield { path, expected: 'stretches that do not overlap', found: `one from ${overlapping.startMin}` };
 }
 
-/** What no panel can be: its best point lies inside its ends. Its watts are said once. */
+/** The watts of an array are said once, and no minute of it twice. */
 function* arrayFaults({ ratingW, panels, setOut, shaded }: SolarArray, path: string): Generator<Fault> {
   if (ratingW === null && panels.length === 0)
     yield { path: `${path}/ratingW`, expected: 'its laboratory watts, or panels that add up to them' };
   if (ratingW !== null && panels.length > 0)
     yield { path: `${path}/ratingW`, expected: 'null, since its panels add up to it', found: `${ratingW}` };
   yield* repeated(panels, `${path}/panels`);
-  for (const [p, panel] of panels.entries()) yield* panelFaults(panel, `${path}/panels/${p}`);
   yield* overlapFaults(setOut, `${path}/setOut`);
   yield* overlapFaults(shaded, `${path}/shaded`);
-}
-
-/** The best point of a panel lies inside its ends. */
-export function* panelFaults(
-  { vmpV, vocV, impA, iscA }: Pick<PanelGroup, 'vmpV' | 'vocV' | 'impA' | 'iscA'>,
-  path: string,
-): Generator<Fault> {
-  if (vmpV !== null && vocV !== null && vmpV >= vocV)
-    yield { path: `${path}/vmpV`, expected: `less than vocV, ${vocV}`, found: `${vmpV}` };
-  if (impA !== null && iscA !== null && impA >= iscA)
-    yield { path: `${path}/impA`, expected: `less than iscA, ${iscA}`, found: `${impA}` };
 }
 
 function* unknownLoads(ids: readonly string[], known: ReadonlySet<string>, path: string): Generator<Fault> {

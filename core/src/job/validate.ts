@@ -1,7 +1,7 @@
 import { Ajv2020, type ErrorObject } from 'ajv/dist/2020.js';
 import { type FirmAppliance, FirmApplianceSchema } from './applianceSchema.ts';
 import { boundsFault, cutShort } from './bounds.ts';
-import { consistencyFaults, loadFaults, panelFaults } from './consistency.ts';
+import { consistencyFaults, loadFaults } from './consistency.ts';
 import { type Fault, shown } from './fault.ts';
 import { migrate, migrateAppliance } from './migrate.ts';
 import { PART_KINDS, type Part } from './partFields.ts';
@@ -83,9 +83,7 @@ export type ValidatedPart =
 export function validatePart(document: unknown): ValidatedPart {
   const tooMuch = boundsFault(document);
   if (tooMuch) return { ok: false, faults: [tooMuch] };
-  if (!fitsPart.accepts(document)) return { ok: false, faults: fitsPart.faults(document) };
-  const faults = document.kind === 'panel' ? [...panelFaults(document, '')] : [];
-  return faults.length ? { ok: false, faults } : { ok: true, part: document };
+  return fitsPart.accepts(document) ? { ok: true, part: document } : { ok: false, faults: fitsPart.faults(document) };
 }
 
 /** An Ajv error in the reader's words: `/loads/3/draw/powerW`, "a number of at least 0", "-5". */

@@ -45,6 +45,8 @@ const WARMER_K = 10;
  * @returns null where no such curve exists: the figures are not those of one panel
  */
 export function fitOneDiode(sheet: DataSheet): OneDiode | null {
+  // The best point lies inside the ends.
+  if (sheet.vmpV >= sheet.vocV || sheet.impA >= sheet.iscA) return null;
   const offBy = (fit: OneDiode): number => {
     const warm = openVoltage(movedTo(fit, sheet, REFERENCE_WM2, 25 + WARMER_K));
     return warm / sheet.vocV - 1 - sheet.vocPerK * WARMER_K;

@@ -60,6 +60,8 @@ describe('one panel', () => {
 
   it('a data sheet that no panel can have has no curve', () => {
     expect(fitOneDiode({ vmpV: 21.9, impA: 9.9, vocV: 22, iscA: 10, ...usual })).toBeNull();
+    expect(fitOneDiode({ vmpV: 33, impA: 5.56, vocV: 21.6, iscA: 5.95, ...usual })).toBeNull();
+    expect(fitOneDiode({ vmpV: 18, impA: 6, vocV: 21.6, iscA: 5.95, ...usual })).toBeNull();
   });
 });
 

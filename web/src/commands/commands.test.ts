@@ -1,7 +1,9 @@
 import {
   APPLIANCES,
   type BatteryString,
+  blankArray,
   blankJob,
+  blankLink,
   blankString,
   blankSupply,
   DAY_KINDS,
@@ -16,9 +18,11 @@ import {
   changeBusVoltage,
   changeDevice,
   changeMoveCost,
+  changeSources,
   changeStore,
   chooseInverterSize,
   duplicateOption,
+  moveTo,
   removeDevice,
   removeOption,
 } from './design.ts';
@@ -168,5 +172,33 @@ describe('commands', () => {
     expect(job.hasNot).toEqual([{ id: 'phone' }, { id: 'fan-roof' }]);
     expect(hasNot('phone')(job)).toBe(job);
     expect(validateJob(job).ok).toBe(true);
+  });
+});
+
+describe('sources and places', () => {
+  it('an array that goes is let go by the charger that shared its output; the job stays valid', () => {
+    const arrays = [blankArray('roof', 'Roof', 200), blankArray('side', 'Side', 100)];
+    const driving = ['roof', 'side'].map((sharesWith) => ({ ...blankLink(`d-${sharesWith}`, 'D', 30), sharesWith }));
+    const all = changeSources('a', 'driving', driving)(changeSources('a', 'arrays', arrays)(blankJob('Sources')));
+    expect(validateJob(all).ok).toBe(true);
+    const left = changeSources('a', 'arrays', arrays.slice(1))(all);
+    expect(left.options[0]?.system.driving?.map(({ sharesWith }) => sharesWith)).toEqual([null, 'side']);
+    for (const job of [left, changeSources('a', 'arrays', null)(all), changeSources('a', 'arrays', [])(all)])
+      expect(validateJob(job).ok).toBe(true);
+  });
+
+  it('somewhere else has neither the clocks of the place before nor its weather file; what was typed stays', () => {
+    const job = blankJob('Moved');
+    const year = Array.from({ length: 12 }, () => 3);
+    const at = (from: string): Job => {
+      const monthly = { ...job.brief.place.monthly, peakSunHours: year, from };
+      return { ...job, brief: { ...job.brief, place: { ...job.brief.place, utcOffsetH: 2, heightM: 900, monthly } } };
+    };
+    const moved = (from: string) =>
+      moveTo({ label: 'Elsewhere', latitudeDeg: -30, longitudeDeg: 20 })(at(from)).brief.place;
+    expect(moved('EPW Madeup')).toMatchObject({ latitudeDeg: -30, longitudeDeg: 20, utcOffsetH: null, heightM: null });
+    expect(moved('EPW Madeup').monthly).toEqual(job.brief.place.monthly);
+    expect(moved('').monthly.peakSunHours).toEqual(year);
+    expect(validateJob({ ...job, brief: { ...job.brief, place: moved('') } }).ok).toBe(true);
   });
 });

@@ -26,6 +26,20 @@ export const changePlace =
   (job) =>
     changeBrief({ place: { ...job.brief.place, ...change } })(job);
 
+/** Somewhere else: the clocks of the place before and what a weather file said of it are not true of it. */
+export const moveTo =
+  (found: Pick<Job['brief']['place'], 'label' | 'latitudeDeg'> & { readonly longitudeDeg: number }): Edit =>
+  (job) => {
+    const { monthly } = job.brief.place;
+    const none = { peakSunHours: null, brightSunHours: null, dullSunHours: null, dayTempC: null, nightTempC: null };
+    return changePlace({
+      ...found,
+      utcOffsetH: null,
+      heightM: null,
+      monthly: monthly.from === '' ? monthly : { ...none, from: '' },
+    })(job);
+  };
+
 export const changeRegion =
   (change: Partial<Job['brief']['region']>): Edit =>
   (job) =>
@@ -54,9 +68,18 @@ export const changeStore = (id: string, change: Partial<System['store']>): Edit 
 /** The lists of what fills the store. */
 export type SourceList = 'driving' | 'arrays' | 'chargers';
 
-/** Another list of chargers or arrays; null where the program is to size them. */
+/** Another list of chargers or arrays; null where the program is to size them. What shared its output with an array that went has it alone. */
 export const changeSources = <K extends SourceList>(id: string, list: K, parts: System[K]): Edit =>
-  changeOption(id, (option) => ({ ...option, system: { ...option.system, [list]: parts } }));
+  changeOption(id, (option) => {
+    const system: System = { ...option.system, [list]: parts };
+    const isThere = (array: string) => system.arrays?.some((one) => one.id === array) ?? false;
+    const lost = system.driving?.some(({ sharesWith }) => sharesWith !== null && !isThere(sharesWith)) ?? false;
+    if (!lost) return { ...option, system };
+    const driving = system.driving?.map((link) =>
+      link.sharesWith !== null && !isThere(link.sharesWith) ? { ...link, sharesWith: null } : link,
+    );
+    return { ...option, system: { ...system, driving: driving ?? null } };
+  });
 
 /** Parts of a device of some kind. */
 export type DeviceChange = {

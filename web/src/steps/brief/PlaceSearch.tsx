@@ -1,7 +1,7 @@
 import { useCombobox } from 'downshift';
 import { useState } from 'react';
 import useSWR from 'swr';
-import { changePlace } from '../../commands/design.ts';
+import { moveTo } from '../../commands/design.ts';
 import { api, type FoundPlace } from '../../edges/api.ts';
 import { useJob } from '../../shell/JobContext.tsx';
 import { useSettled } from '../../ui/useSettled.ts';
@@ -27,7 +27,7 @@ export function PlaceSearch() {
   const found = text.trim().length >= SHORTEST ? (data ?? []) : [];
   const choose = ({ name, country, latitudeDeg, longitudeDeg }: FoundPlace) => {
     const label = `${name}, ${countryOf(country)}`.slice(0, 120);
-    edit(changePlace({ label, latitudeDeg: to2(latitudeDeg), longitudeDeg: to2(longitudeDeg) }));
+    edit(moveTo({ label, latitudeDeg: to2(latitudeDeg), longitudeDeg: to2(longitudeDeg) }));
     setText('');
   };
   const { isOpen, highlightedIndex, getInputProps, getLabelProps, getMenuProps, getItemProps } =

@@ -17,6 +17,8 @@ import { PartPicker } from '../../ui/PartPicker.tsx';
 import { PanelFields } from './PanelFields.tsx';
 
 const MOST_GROUPS = 12;
+/** W that one panel may have. */
+const MOST_PANEL_W = 2000;
 const GRID = 'grid grid-cols-6 items-end gap-x-5 gap-y-2 @max-[1000px]:grid-cols-4 @max-[560px]:grid-cols-2';
 
 const MOUNTS = [
@@ -66,10 +68,10 @@ export function ArrayFields({
     );
     const name = `Panel ${panels.length + 1}`;
     const like = panels.at(-1);
-    // The first takes over the watts that were typed, as one panel where that can be.
-    const group = like
-      ? { ...like, id, name }
-      : blankPanels(id, name, Math.min(2000, Math.max(1, array.ratingW ?? 100)));
+    // The first takes over the watts that were typed, as few panels as can have them.
+    const watts = Math.max(1, array.ratingW ?? 100);
+    const parallel = Math.ceil(watts / MOST_PANEL_W);
+    const group = like ? { ...like, id, name } : { ...blankPanels(id, name, watts / parallel), parallel };
     onChange({ panels: [...panels, group], ratingW: null }, 'panels');
   };
   const removeGroup = (group: PanelGroup) => {
