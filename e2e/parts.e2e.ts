@@ -15,6 +15,7 @@ test('the firm keeps its own parts in a sheet, out to a table and in again, and 
   await page.getByLabel(/^Volts of Workshop LFP 90/).fill('900');
   await expect(page.getByText('Between 2 and 60 V')).toBeVisible();
   await page.getByLabel(/^Volts of Workshop LFP 90/).fill('12.8');
+  await expect(page.getByText('Saved', { exact: true })).toBeVisible();
   await page.reload();
   await expect(page.getByLabel('Name of Workshop LFP 90')).toBeVisible();
   await expect(page.getByLabel(/^Capacity of Workshop LFP 90/)).toHaveValue('90');

@@ -10,7 +10,7 @@ const KINDS = Object.keys(PART_KINDS) as PartKind[];
 
 /** The parts list: the firm's own in a sheet, and the generic ones that ship below. */
 export function PartsPage() {
-  const { own, problem, add, replace, remove } = useParts();
+  const { own, problem, isSaving, add, replace, remove } = useParts();
   const [kind, setKind] = useState<PartKind>('battery');
   const [failed, setFailed] = useState<string | null>(null);
   const mine = (own ?? []).filter(({ part }) => part.kind === kind);
@@ -27,6 +27,7 @@ export function PartsPage() {
         <Link to="/" className="text-[18px] font-semibold phone:min-h-11">
           Joule<span className="text-copper">metric</span>
         </Link>
+        {own && <p className="text-note text-ink-2">{isSaving ? 'Saving…' : 'Saved'}</p>}
       </header>
       <main>
         <div className="mt-10 border-b border-line pb-3 phone:mt-5">
