@@ -23,4 +23,5 @@ if (!read.ok) {
     ...(rest > 0 ? [`${file}: and ${rest} more`] : []),
   );
 }
-process.stdout.write(`${JSON.stringify(read.weather, null, 2)}\n`);
+const { days, ...summary } = read.weather;
+process.stdout.write(`${JSON.stringify({ ...summary, daysOfYear: days?.sunHours.length ?? null }, null, 2)}\n`);

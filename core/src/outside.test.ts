@@ -1,7 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { assess, evaluate } from './assess/assess.ts';
-import { acceptanceW, aStep, type Step, type StoreModel, stepStore } from './days/step.ts';
 import { blankCharger, blankJob } from './job/blank.ts';
 import { withDriveHours } from './job/day.ts';
 import { ambientByMinuteC } from './loads/ambient.ts';
@@ -11,6 +10,7 @@ import { prepareMoves, rankMoves } from './moves/rank.ts';
 import { arrayDay } from './sources/array.ts';
 import { storeDriftWh } from './sources/drift.ts';
 import { driveProfile } from './sources/driving.ts';
+import type { Source, SourceKind } from './sources/source.ts';
 import { sunDay } from './sun/day.ts';
 import { dailyExtraterrestrialKwh, extraterrestrialNormal, sunsetHourAngle } from './sun/geometry.ts';
 import { declinationOn } from './sun/position.ts';
@@ -102,76 +102,30 @@ describe('an array by hand', () => {
   });
 });
 
-describe('what a store takes in, by hand', () => {
-  const model: StoreModel = {
-    capacityWh: 1200,
-    floorWh: 600,
-    oneWayEfficiency: 1,
-    chargeLimitW: 240,
-    dischargeLimitW: 300,
-    taperFromSoc: 0.8,
-  };
-
-  it.each([
-    [0.5, 240],
-    [0.8, 240],
-    // 0.02 to the power of the share of the last fifth that is filled.
-    [0.9, 240 * Math.sqrt(0.02)],
-    [0.95, 240 * 0.02 ** 0.75],
-    [1, 240 * 0.02],
-  ])('at %f of its charge', (soc, watts) => {
-    expect(acceptanceW(model, soc * 1200)).toBeCloseTo(watts, 9);
+describe('what a store gains in a day, by hand', () => {
+  const source = (kind: SourceKind, watts: Float64Array): Source => ({
+    id: kind,
+    kind,
+    name: kind,
+    priority: 0,
+    watts,
+    limitW: null,
+    clippedWh: 0,
+    efficiency: 1,
   });
 
-  /** A step of one source or two, from so much in the store. */
-  const stepped = (store: StoreModel, storedWh: number, demandW: number, offeredW: number[], hours: number): Step => {
-    const step = aStep(offeredW.length, storedWh);
-    stepStore(store, demandW, offeredW, hours, step);
-    return step;
-  };
-
-  it('half the loss on the way in and half on the way out', () => {
-    const lossy = { ...model, oneWayEfficiency: 0.9 };
-    expect(stepped(lossy, 700, 0, [100], 1)).toMatchObject({ storedWh: 790, storageLossWh: expect.closeTo(10, 9) });
-    const out = stepped(lossy, 700, 90, [0], 1);
-    expect([out.storedWh, out.storageLossWh]).toEqual([expect.closeTo(600, 9), expect.closeTo(10, 9)]);
-  });
-
-  it('gives no more than its limit and nothing below its floor; sun serves before the alternator', () => {
-    expect(stepped(model, 1200, 500, [], 1)).toMatchObject({ servedWh: 300, unservedWh: 200 });
-    expect(stepped(model, 650, 500, [0, 0], 1)).toMatchObject({ servedWh: 50, unservedWh: 450, storedWh: 600 });
-    expect([...stepped(model, 1200, 100, [80, 80], 1).takenWh]).toEqual([80, 20]);
-    expect([...stepped(model, 1200, 100, [30, 0, 80, 80], 1).takenWh]).toEqual([30, 0, 70, 0]);
-  });
-
-  it('property: whatever comes and goes, the books of a step balance', () => {
-    const watts = fc.double({ min: 0, max: 2000, noNaN: true });
-    fc.assert(
-      fc.property(
-        watts,
-        fc.array(watts, { maxLength: 5 }),
-        fc.double({ min: 600, max: 1200, noNaN: true }),
-        (demand, offered, stored) => {
-          const step = stepped({ ...model, oneWayEfficiency: 0.92 }, stored, demand, offered, 0.25);
-          const income = step.takenWh.reduce((sum, wh) => sum + wh, 0);
-          expect(income - (step.storedWh - stored)).toBeCloseTo(step.servedWh + step.storageLossWh, 6);
-          expect(step.servedWh + step.unservedWh).toBeCloseTo(demand * 0.25, 6);
-          // None gives more than it offers, and a later one nothing while an earlier has some left.
-          const left = offered.map((w, i) => w * 0.25 - (step.takenWh[i] as number));
-          expect(Math.min(0, ...left)).toBeGreaterThanOrEqual(-1e-9);
-          const firstLeft = left.findIndex((wh) => wh > 1e-9);
-          if (firstLeft >= 0) expect([...step.takenWh].slice(firstLeft + 1).every((wh) => wh <= 1e-9)).toBe(true);
-        },
-      ),
-    );
-  });
-
-  it('over a day it gains what is over, less half the loss, and loses what is missing, with half on top', () => {
+  it('what is over, less what is lost on the way in, without what is missing and is lost on the way out', () => {
     const bus = new Float64Array(1440).fill(60);
-    const sun = new Float64Array(1440).fill(0).fill(160, 600, 1200);
-    // Ten hours 100 W over, fourteen hours 60 W missing, 0.81 there and back.
-    expect(storeDriftWh(bus, sun, 0.81)).toBeCloseTo(1000 * 0.9 - (14 * 60) / 0.9, 6);
-    expect(storeDriftWh(bus, driveProfile(withDriveHours([], 2), 250), 1)).toBeCloseTo(500 - 60 * 24, 6);
+    const sun = new Float64Array(1440).fill(160, 600, 1200);
+    // Ten hours 100 W over, fourteen hours 60 W missing.
+    const passage = { inBySun: 0.9, inByAmps: 0.8, out: 0.9 };
+    expect(storeDriftWh(bus, [source('sun', sun)], passage)).toBeCloseTo(1000 * 0.9 - (14 * 60) / 0.9, 6);
+    expect(storeDriftWh(bus, [source('driving', sun)], passage)).toBeCloseTo(1000 * 0.8 - (14 * 60) / 0.9, 6);
+    // The sun serves first: 60 W of its 160 go to the bus, so that a charger's 50 W are all over.
+    const both = [source('sun', sun), source('driving', new Float64Array(1440).fill(50, 600, 1200))];
+    expect(storeDriftWh(bus, both, passage)).toBeCloseTo(1000 * 0.9 + 500 * 0.8 - (14 * 60) / 0.9, 6);
+    const driven = source('driving', driveProfile(withDriveHours([], 2), 250));
+    expect(storeDriftWh(bus, [driven], { inBySun: 1, inByAmps: 1, out: 1 })).toBeCloseTo(500 - 60 * 24, 6);
   });
 });
 

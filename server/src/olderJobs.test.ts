@@ -29,7 +29,22 @@ const CHARGING = new Set([
   'payload.left',
 ]);
 
-describe.each([3, 4, 5])('a file of version %d', (version) => {
+/** Since version 7 a charger's amps are counted as amps: what follows from that, where something drives. */
+const AMPS = new Set([
+  'dcdc.required',
+  'dcdc.rating',
+  'alternator.yield',
+  'array.required',
+  'array.rating',
+  'sun.yield',
+  'balance.net',
+  'loss.controllers',
+  'storage.spared',
+  'mass.kit',
+  'payload.left',
+]);
+
+describe.each([3, 4, 5, 6])('a file of version %d', (version) => {
   const figuresThen = figuresOf(version);
 
   it.each(Object.keys(figuresThen))('%s comes forward with the same figures', (name) => {
@@ -41,7 +56,9 @@ describe.each([3, 4, 5])('a file of version %d', (version) => {
       const now = Object.fromEntries(
         Object.entries(assess(checked.job, option).figures).map(([id, figure]) => [flatId(id), figure]),
       ) as Record<string, { value: number }>;
-      const compared = Object.entries(figures).filter(([id]) => version >= 5 || !CHARGING.has(id));
+      const compared = Object.entries(figures).filter(
+        ([id]) => !(version < 5 ? CHARGING : AMPS).has(id) && !id.startsWith('array.yield'),
+      );
       expect(compared.length).toBeGreaterThan(25);
       for (const [id, value] of compared)
         expect((now[id]?.value ?? Number.NaN) / (value || 1), `${option} ${id}`).toBeCloseTo(value === 0 ? 0 : 1, 9);

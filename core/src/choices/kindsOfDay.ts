@@ -1,6 +1,5 @@
 import { steadyDay } from '../days/steady.ts';
-import { blankString } from '../job/blank.ts';
-import type { Day, Job, Place } from '../job/schema.ts';
+import type { Job, Place } from '../job/schema.ts';
 import { Effort } from '../moment/effort.ts';
 import { type Settled, settle } from '../settle/settle.ts';
 import { throughInputs } from '../sources/shared.ts';
@@ -8,6 +7,7 @@ import { offeredWh, type Source } from '../sources/source.ts';
 import { type SupplyDay, supplyDay } from '../sources/supplyDay.ts';
 import { placeIn } from '../sun/day.ts';
 import { monthlyExtraterrestrialKwh } from '../sun/geometry.ts';
+import { seasonOf } from '../sun/season.ts';
 import { BRIGHT_SHARE, clearnessAt, DULL_SHARE } from '../sun/spread.ts';
 
 /** A kind of day: parked under a bright or a dull sky, driving, or on a supply, the last two under a mean one. */
@@ -62,38 +62,6 @@ export function kindsOf({ brief }: Job): KindOfDay[] {
     ...(brief.drives.length > 0 ? [{ kind: 'driving', name: 'Driving', supplyId: null } as const] : []),
     ...brief.supplies.map(({ kind, name, id }) => ({ kind, name, supplyId: id })),
   ];
-}
-
-/** The job with every size as it is settled, so that another month changes the day and not what is fitted. */
-export function asFitted({ option, store, driving, solar, inverters }: Settled, asStored: Job): Job {
-  const { system } = option;
-  const fitted = {
-    ...system,
-    store: { ...system.store, strings: system.store.strings ?? fittedString(store.ah) },
-    devices: system.devices.map((device) => {
-      const sized = inverters.find((one) => one.device.id === device.id);
-      return device.kind === 'inverter' && sized && sized.ratingW > 0 ? { ...device, ratingW: sized.ratingW } : device;
-    }),
-    driving: driving.links.map(({ link }) => link),
-    arrays: [...solar.arrays],
-  };
-  return {
-    ...asStored,
-    options: asStored.options.map((one) => (one.id === option.id ? { ...one, system: fitted } : one)),
-  };
-}
-
-const fittedString = (ah: number) => (ah > 0 ? [blankString('required', 'As required', ah)] : null);
-
-/** Beyond the tropics the three months about each solstice are winter and summer; between them there are none. */
-const TROPIC_DEG = 23.44;
-
-function seasonOf(month: number, latitudeDeg: number): Day['season'] {
-  if (Math.abs(latitudeDeg) <= TROPIC_DEG) return 'usual';
-  const northern = latitudeDeg > 0;
-  if ([12, 1, 2].includes(month)) return northern ? 'winter' : 'summer';
-  if ([6, 7, 8].includes(month)) return northern ? 'summer' : 'winter';
-  return 'usual';
 }
 
 /** Peak sun hours of a kind of day in a month; null = the month's mean. A place with figures of its own keeps them. */

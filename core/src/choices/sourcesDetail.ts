@@ -2,12 +2,13 @@ import { steadyDay } from '../days/steady.ts';
 import type { Job } from '../job/schema.ts';
 import { Effort } from '../moment/effort.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
+import { asFitted } from '../settle/fitted.ts';
 import { settle } from '../settle/settle.ts';
 import type { LinkFlow } from '../sources/link.ts';
 import { yieldOf } from '../sources/source.ts';
 import type { Window } from '../sources/window.ts';
 import { type ArrayLedger, arrayLedgers, panelsSum, type UnlikeDetail, unlikeDetails } from './arrayLedger.ts';
-import { asFitted, cellOf, type DayCell, type KindOfDay, kindsOf, playDay } from './kindsOfDay.ts';
+import { cellOf, type DayCell, type KindOfDay, kindsOf, playDay } from './kindsOfDay.ts';
 import { type SupplyUse, supplyUses } from './supplyUse.ts';
 
 /** One link to the alternator, for a usual day. */

@@ -2,11 +2,10 @@ import { onItsDay, shareOfDays } from '../job/day.ts';
 import { type LoadProfile, rememberedProfile } from '../loads/profile.ts';
 import { busDay } from '../paths/ledger.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
-import { CHEMISTRY, chargingVoltageV } from '../reference/chemistries.ts';
 import type { Settled } from '../settle/settle.ts';
 import type { Source } from '../sources/source.ts';
-import { chargeAtPeukert } from '../store/peukert.ts';
-import { aStep, type StoreModel, stepStore } from './step.ts';
+import { type Filled, fill, type StoreModel, socOf, whAt } from './fill.ts';
+import { storeModelOf } from './setup.ts';
 
 /** Energy books of one simulated day, Wh. */
 export interface DayBooks {
@@ -51,23 +50,22 @@ export interface StaySimulation {
  */
 export function simulateStay(settled: Settled): StaySimulation {
   const { job, sources } = settled;
-  const model = storeModel(settled);
+  const store = dayStore(settled);
   const busOn = busOfDay(settled);
   const days = job.brief.nightsOffGrid;
-  let storedWh = model.capacityWh;
-  let today = simulateDay(model, storedWh, busOn(0), sources);
+  let storedWh = store.model.fullWh;
+  let today = simulateDay(store, storedWh, busOn(0), sources);
   const first = today;
   let [worst, worstDay] = [first, 1];
   let shortFromDay: number | null = null;
   for (let day = 0; day < days; day++) {
     // A day that begins as the one before did, with the same loads, is the same day.
     const same = day === 0 || (busOn(day) === busOn(day - 1) && storedWh === today.startWh);
-    if (!same) today = simulateDay(model, storedWh, busOn(day), sources);
+    if (!same) today = simulateDay(store, storedWh, busOn(day), sources);
     if (shortFromDay === null && today.books.unservedWh > 1e-9) shortFromDay = day + 1;
     if (today.books.unservedWh > worst.books.unservedWh + 1e-9) [worst, worstDay] = [today, day + 1];
     storedWh = today.endWh;
   }
-  const floorSoc = model.capacityWh > 0 ? model.floorWh / model.capacityWh : 0;
   return {
     first,
     last: today,
@@ -75,25 +73,24 @@ export function simulateStay(settled: Settled): StaySimulation {
     worstDay,
     shortFromDay,
     days,
-    floorSoc,
+    floorSoc: socOf(store.model, store.floorWh, store.warmShare),
     sources: sources.map(({ id, kind, name }) => ({ id, kind, name })),
   };
 }
 
-/** The store as it is sized: old, at its coldest. */
-export function storeModel({ store, option }: Settled): StoreModel {
-  const data = CHEMISTRY[option.system.store.chemistry];
-  const { nominalV, usableDepth, coldFactor, typicalA, peukert, dischargeEfficiency } = store.factors;
-  const capacityWh = chargeAtPeukert(store.ah, typicalA, peukert) * nominalV * coldFactor * store.ageing;
-  return {
-    capacityWh,
-    // The reserve is a share of the capacity as it then is.
-    floorWh: capacityWh * (1 - usableDepth),
-    oneWayEfficiency: dischargeEfficiency,
-    chargeLimitW: store.chargeLimitA * chargingVoltageV(option.system.busVoltageV),
-    dischargeLimitW: store.dischargeLimitA * nominalV,
-    taperFromSoc: data.taperFromSoc,
-  };
+/** A store and the level at which it has nothing left to give. */
+export interface DayStore {
+  readonly model: StoreModel;
+  /** Share of its capacity that the cold leaves. */
+  readonly warmShare: number;
+  readonly floorWh: number;
+}
+
+/** The store as it is sized: old, at its coldest; the reserve is a share of the capacity as it then is. */
+export function dayStore(settled: Settled): DayStore {
+  const model = storeModelOf(settled, 'old');
+  const { coldFactor, usableDepth } = settled.store.factors;
+  return { model, warmShare: coldFactor, floorWh: whAt(model, 1 - usableDepth, coldFactor) };
 }
 
 /** W on the bus on each day of the stay: what is of some days runs on the first, and then as often as it is said to. */
@@ -128,39 +125,68 @@ export interface Simulated extends DayTrace {
   readonly endWh: number;
 }
 
+/**
+ * A day at the store's terminals, of which the loads are not told apart: sources feed the bus, the sun before chargers,
+ * what is over charges, what is missing is taken down to the floor, and the rest goes unserved.
+ */
 export function simulateDay(
-  model: StoreModel,
+  { model, warmShare, floorWh }: DayStore,
   startWh: number,
   busW: Float64Array,
   sources: readonly Source[],
 ): Simulated {
   const soc = new Float64Array(MINUTES_PER_DAY + 1);
-  const step = aStep(sources.length, startWh);
-  const offeredW = new Float64Array(sources.length);
   const takenWh = new Float64Array(sources.length);
   const books = { spilledWh: 0, servedWh: 0, unservedWh: 0, storageLossWh: 0 };
-  const perWh = model.capacityWh > 0 ? 1 / model.capacityWh : 0;
-  let lowestWh = startWh;
+  const filled: Filled = { storedWh: startWh, hours: 0, takenWh: 0 };
+  const socNow = () => socOf(model, filled.storedWh, warmShare);
+  let lowestSoc = socNow();
   let unservedFromMin: number | null = null;
-  soc[0] = startWh * perWh;
+  soc[0] = lowestSoc;
   for (let m = 0; m < MINUTES_PER_DAY; m++) {
-    for (let i = 0; i < sources.length; i++) offeredW[i] = (sources[i] as Source).watts[m] as number;
-    stepStore(model, busW[m] as number, offeredW, HOURS, step);
-    for (let i = 0; i < sources.length; i++) {
-      const taken = step.takenWh[i] as number;
-      takenWh[i] = (takenWh[i] as number) + taken;
-      if ((sources[i] as Source).kind === 'sun') books.spilledWh += (offeredW[i] as number) * HOURS - taken;
+    const demandW = busW[m] as number;
+    let [sunW, incomeW] = [0, 0];
+    for (const { watts, kind } of sources) {
+      incomeW += watts[m] as number;
+      if (kind === 'sun') sunW += watts[m] as number;
     }
-    books.servedWh += step.servedWh;
-    books.unservedWh += step.unservedWh;
-    books.storageLossWh += step.storageLossWh;
-    if (unservedFromMin === null && step.unservedWh > 1e-9) unservedFromMin = m;
-    lowestWh = Math.min(lowestWh, step.storedWh);
-    soc[m + 1] = step.storedWh * perWh;
+    const directWh = Math.min(demandW, incomeW) * HOURS;
+    const over = incomeW - demandW;
+    const before = filled.storedWh;
+    let leftWh = directWh;
+    let outWh = 0;
+    if (over > 0) {
+      const sunOver = Math.max(0, sunW - demandW);
+      const efficiency = (sunOver * model.inBySun + (over - sunOver) * model.inByAmps) / over;
+      fill(model, before, over, efficiency, warmShare, HOURS, Number.POSITIVE_INFINITY, filled);
+      leftWh += filled.takenWh;
+      books.storageLossWh += filled.takenWh - (filled.storedWh - before);
+    } else {
+      const missingWh = -over * HOURS;
+      outWh = Math.min(missingWh, model.dischargeLimitW * HOURS, Math.max(0, (before - floorWh) * model.out));
+      filled.storedWh = before - outWh / model.out;
+      books.storageLossWh += outWh / model.out - outWh;
+      if (missingWh - outWh > 1e-9) {
+        books.unservedWh += missingWh - outWh;
+        unservedFromMin ??= m;
+      }
+    }
+    books.servedWh += directWh + outWh;
+    // Of what is used, the earlier source gives first.
+    for (const [i, { watts, kind }] of sources.entries()) {
+      const offeredWh = (watts[m] as number) * HOURS;
+      const taken = Math.min(offeredWh, leftWh);
+      leftWh -= taken;
+      takenWh[i] = (takenWh[i] as number) + taken;
+      if (kind === 'sun') books.spilledWh += offeredWh - taken;
+    }
+    const now = socNow();
+    lowestSoc = Math.min(lowestSoc, now);
+    soc[m + 1] = now;
   }
-  const all = { ...books, takenWh: [...takenWh], storeChangeWh: step.storedWh - startWh };
+  const all = { ...books, takenWh: [...takenWh], storeChangeWh: filled.storedWh - startWh };
   assertBalanced(all);
-  return { soc, books: all, lowestSoc: lowestWh * perWh, unservedFromMin, startWh, endWh: step.storedWh };
+  return { soc, books: all, lowestSoc, unservedFromMin, startWh, endWh: filled.storedWh };
 }
 
 /** Sources − store change = served + storage loss, to 1e-6 of what was moved. */

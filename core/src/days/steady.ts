@@ -1,8 +1,8 @@
-import { MINUTES_PER_DAY } from '../quantity/units.ts';
 import type { Settled } from '../settle/settle.ts';
 import { storeDriftWh } from '../sources/drift.ts';
-import { type Source, togetherW } from '../sources/source.ts';
-import { type Simulated, simulateDay, storeModel } from './simulate.ts';
+import type { Source } from '../sources/source.ts';
+import { passageOf } from '../store/passage.ts';
+import { dayStore, type Simulated, simulateDay } from './simulate.ts';
 
 /** Days after which one that still drifts is taken as it is. */
 const MOST_DAYS = 40;
@@ -14,11 +14,11 @@ const SETTLED_WH = 0.01;
  * is empty at some time. What is spilled and what goes unserved of it is so of every such day.
  */
 export function steadyDay(settled: Settled, busW: Float64Array, sources: readonly Source[]): Simulated {
-  const model = storeModel(settled);
-  const gains = storeDriftWh(busW, togetherW(sources, MINUTES_PER_DAY), settled.roundTripEfficiency) >= 0;
-  let startWh = gains ? model.capacityWh : model.floorWh;
+  const store = dayStore(settled);
+  const gains = storeDriftWh(busW, sources, passageOf(settled.option.system)) >= 0;
+  let startWh = gains ? store.model.fullWh : store.floorWh;
   for (let day = 1; ; day++) {
-    const trace = simulateDay(model, startWh, busW, sources);
+    const trace = simulateDay(store, startWh, busW, sources);
     if (day === MOST_DAYS || Math.abs(trace.endWh - startWh) < SETTLED_WH) return trace;
     startWh = trace.endWh;
   }

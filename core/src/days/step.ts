@@ -1,79 +1,324 @@
-import { TAPER_END } from '../store/charging.ts';
+import { type Filled, fill, type StoreModel, whAt } from './fill.ts';
 
-/** Limits of a store for the stepper, all plain numbers so that the loop stays tight. */
-export interface StoreModel {
-  readonly capacityWh: number;
-  /** Wh at which it is cut off: what is left when the usable depth is used. */
-  readonly floorWh: number;
-  /** √ of the round trip, taken once on the way in and once on the way out. */
-  readonly oneWayEfficiency: number;
-  /** W at the terminals. */
-  readonly chargeLimitW: number;
-  readonly dischargeLimitW: number;
-  /** State of charge above which charging tapers towards `TAPER_END` of the limit at 100 %. */
-  readonly taperFromSoc: number;
-}
-
-/** Where the energy of one step went, Wh; `storedWh` is what is in the store afterwards. */
-export interface Step {
-  storedWh: number;
-  /** Taken from each source, in the order they are drawn on. */
-  readonly takenWh: Float64Array;
-  servedWh: number;
-  unservedWh: number;
-  storageLossWh: number;
-}
-
-export const aStep = (sources: number, storedWh: number): Step => ({
-  storedWh,
-  takenWh: new Float64Array(sources),
-  servedWh: 0,
-  unservedWh: 0,
-  storageLossWh: 0,
-});
-
-/** Largest power the store accepts, W: flat to `taperFromSoc`, then falling exponentially. Common practice. */
-export function acceptanceW(model: StoreModel, storedWh: number): number {
-  if (model.capacityWh <= 0) return 0;
-  const soc = storedWh / model.capacityWh;
-  if (soc <= model.taperFromSoc) return model.chargeLimitW;
-  const depth = Math.min(1, (soc - model.taperFromSoc) / (1 - model.taperFromSoc));
-  return model.chargeLimitW * TAPER_END ** depth;
+/** What one step of a day begins with: what is asked for, what is offered, how it is around the store. */
+export interface StepInput {
+  hours: number;
+  /** W at the bus, and the parts of it that appliances use and that idle away. */
+  busW: number;
+  usefulW: number;
+  idleW: number;
+  sunW: number;
+  /** Of chargers, whose amps are limited: from the alternator, and from supplies. */
+  drivingW: number;
+  supplyW: number;
+  /** Share of the capacity that the cold leaves, and whether the store may not be charged. */
+  warmShare: number;
+  isLocked: boolean;
+  /** Wh at the bus that must be left to stop what runs. */
+  stopWh: number;
 }
 
 /**
- * One step of the store's day. Sources serve the loads first and straight from the bus; what is left over charges,
- * what is missing is taken from the store down to its floor, the rest goes unserved. Of what is used, the earlier
- * source gives first. Writes into `out`, whose `storedWh` it begins with, so that the loop allocates nothing.
- * @param offeredW what each source offers, W, in the order they are drawn on
+ * What each load takes, W at the bus: asked for only where some are dropped. After the loads stand idle that is nobody's
+ * and the heater of the store, which is never cut off.
  */
-export function stepStore(
-  model: StoreModel,
-  demandW: number,
-  offeredW: ArrayLike<number>,
-  hours: number,
-  out: Step,
-): void {
-  const { storedWh } = out;
-  let incomeW = 0;
-  for (let i = 0; i < offeredW.length; i++) incomeW += offeredW[i] as number;
-  const directW = Math.min(demandW, incomeW);
-  const missingW = demandW - directW;
-  const roomW = (model.capacityWh - storedWh) / (model.oneWayEfficiency * hours);
-  const chargeW = Math.max(0, Math.min(incomeW - directW, acceptanceW(model, storedWh), roomW));
-  const availableW = Math.max(0, ((storedWh - model.floorWh) * model.oneWayEfficiency) / hours);
-  const dischargeW = Math.min(missingW, model.dischargeLimitW, availableW);
-  const inWh = chargeW * hours;
-  const outWh = dischargeW * hours;
-  let leftW = directW + chargeW;
-  for (let i = 0; i < offeredW.length; i++) {
-    const takenW = Math.min(offeredW[i] as number, leftW);
-    leftW -= takenW;
-    out.takenWh[i] = takenW * hours;
+export interface LoadShares {
+  readonly usefulW: Float64Array;
+  readonly conversionW: Float64Array;
+  readonly idleW: Float64Array;
+}
+
+/** When loads are dropped and come back, and in what order. */
+export interface CutOff {
+  /** State of charge at which all are cut off; above it, what is kept for critical ones; above that, where they come back. */
+  readonly soc: number;
+  readonly keep: number;
+  readonly reconnect: number;
+  /** All at once, or one after the other until the rest can be carried. */
+  readonly together: boolean;
+  /** Loads in the order in which they are dropped; idle that is nobody's goes first. */
+  readonly order: readonly number[];
+  readonly critical: readonly boolean[];
+}
+
+/** What stands from one step to the next. */
+export interface StepState {
+  storedWh: number;
+  /** Loads that are cut off, and how many. */
+  readonly cut: Uint8Array;
+  cutCount: number;
+  /** h into the last step at which something first went unserved in it; below 0 = nothing did. */
+  shortAtH: number;
+}
+
+/** Energy books, Wh: sources + what the store gave = useful + every loss. What goes unserved stands beside them. */
+export interface Books {
+  sunOfferedWh: number;
+  sunWh: number;
+  drivingWh: number;
+  supplyWh: number;
+  /** Of the sun, what went straight to what ran. */
+  directSunWh: number;
+  /** Wh at the terminals into the store and out of it. */
+  intoStoreWh: number;
+  outOfStoreWh: number;
+  usefulWh: number;
+  conversionWh: number;
+  idleWh: number;
+  storageWh: number;
+  /** What the appliances would have used. */
+  unservedWh: number;
+  /** Sun that was not taken while the store was too cold to be charged. */
+  lockedWh: number;
+}
+
+export const noBooks = (): Books => ({
+  sunOfferedWh: 0,
+  sunWh: 0,
+  drivingWh: 0,
+  supplyWh: 0,
+  directSunWh: 0,
+  intoStoreWh: 0,
+  outOfStoreWh: 0,
+  usefulWh: 0,
+  conversionWh: 0,
+  idleWh: 0,
+  storageWh: 0,
+  unservedWh: 0,
+  lockedWh: 0,
+});
+
+export const addBooks = (to: Books, from: Books): void => {
+  for (const key of Object.keys(to) as (keyof Books)[]) to[key] += from[key];
+};
+
+/** h below which no time has passed. */
+const NO_TIME = 1e-12;
+/** Wh within which a level counts as reached. */
+const REACHED_WH = 1e-9;
+/** W that are not missed. */
+const NO_POWER_W = 1e-9;
+
+/**
+ * One step at constant powers. Sources feed the loads first and straight from the bus; what is over charges, the sun
+ * before chargers; what is missing comes out of the store. Where the store reaches its cut-off inside the step, loads
+ * are dropped there and then, whole ones, and come back where it reaches the level of that.
+ * @param shares what each load takes in this step; asked for only where some are dropped
+ * @param unserved Wh that each load went without, added to
+ */
+export function makeStep(model: StoreModel, cutOff: CutOff) {
+  const loads = cutOff.order.length;
+  const idler = loads;
+  const filled: Filled = { storedWh: 0, hours: 0, takenWh: 0 };
+  const slots = loads + 2;
+  const canHold = model.fullWh > 0;
+  const on = { busW: 0, usefulW: 0, idleW: 0 };
+
+  /** What those still connected take. */
+  function connected(state: StepState, input: StepInput, shares: () => LoadShares): void {
+    if (state.cutCount === 0) {
+      on.busW = input.busW;
+      on.usefulW = input.usefulW;
+      on.idleW = input.idleW;
+      return;
+    }
+    const { usefulW, conversionW, idleW } = shares();
+    on.busW = 0;
+    on.usefulW = 0;
+    on.idleW = 0;
+    for (let i = 0; i < slots; i++) {
+      if (state.cut[i] === 1) continue;
+      on.usefulW += usefulW[i] as number;
+      on.idleW += idleW[i] as number;
+      on.busW += (usefulW[i] as number) + (conversionW[i] as number) + (idleW[i] as number);
+    }
   }
 
-  out.storedWh = storedWh + inWh * model.oneWayEfficiency - outWh / model.oneWayEfficiency;
-  out.servedWh = (directW + dischargeW) * hours;
-  out.unservedWh = (missingW - dischargeW) * hours;
-  out.storageLossWh = inWh * (1 - model.oneWayEfficiency) + outWh * (1 / model.oneWayEfficiency - 1);
+  function drop(state: StepState, i: number): void {
+    if (state.cut[i] === 1) return;
+    state.cut[i] = 1;
+    state.cutCount++;
+  }
+
+  /** Drops loads, in their order, until what is left can be carried with so many watts. */
+  function dropUntil(state: StepState, input: StepInput, shares: () => LoadShares, carriedW: number): void {
+    drop(state, idler);
+    connected(state, input, shares);
+    for (const i of cutOff.order) {
+      if (on.busW <= carriedW + NO_POWER_W) return;
+      drop(state, i);
+      connected(state, input, shares);
+    }
+  }
+
+  function dropAll(state: StepState): void {
+    for (let i = 0; i <= loads; i++) drop(state, i);
+  }
+
+  const ordinaryLeft = (state: StepState): boolean => {
+    for (let i = 0; i < loads; i++) if (state.cut[i] === 0 && !cutOff.critical[i]) return true;
+    return false;
+  };
+
+  /** The store has come down to where loads go. */
+  function cutAt(state: StepState, input: StepInput, books: Books, shares: () => LoadShares, isKept: boolean): void {
+    if (state.cutCount === 0 && input.stopWh > 0) {
+      // What runs is stopped with what was kept for it.
+      const givenWh = Math.min(input.stopWh, state.storedWh * model.out);
+      state.storedWh -= givenWh / model.out;
+      books.usefulWh += givenWh;
+      books.outOfStoreWh += givenWh;
+      books.storageWh += givenWh / model.out - givenWh;
+    }
+    if (isKept) {
+      drop(state, idler);
+      for (const i of cutOff.order) if (!cutOff.critical[i]) drop(state, i);
+    } else if (cutOff.together) dropAll(state);
+    else dropUntil(state, input, shares, input.sunW + input.drivingW + input.supplyW);
+  }
+
+  function reconnect(state: StepState, all: boolean): void {
+    for (let i = 0; i <= loads; i++) {
+      if (state.cut[i] === 0 || !(all || cutOff.critical[i])) continue;
+      state.cut[i] = 0;
+      state.cutCount--;
+    }
+  }
+
+  return function step(
+    state: StepState,
+    input: StepInput,
+    books: Books,
+    shares: () => LoadShares,
+    unserved: Float64Array,
+  ): void {
+    const { warmShare, sunW, drivingW, supplyW } = input;
+    const incomeW = sunW + drivingW + supplyW;
+    const cutWh = whAt(model, cutOff.soc, warmShare) + (input.stopWh > 0 ? input.stopWh / model.out : 0);
+    const keptWh = cutOff.keep > 0 ? whAt(model, Math.min(1, cutOff.soc + cutOff.keep), warmShare) : cutWh;
+    const backWh = whAt(model, Math.min(0.99, cutOff.soc + cutOff.reconnect), warmShare);
+    const allBackWh = whAt(model, Math.min(0.99, cutOff.soc + cutOff.keep + cutOff.reconnect), warmShare);
+    // A store that holds nothing has no level to come back to.
+    if (!canHold && state.cutCount > 0) reconnect(state, true);
+    let left = input.hours;
+    state.shortAtH = -1;
+    books.sunOfferedWh += sunW * left;
+    connected(state, input, shares);
+    while (left > NO_TIME) {
+      if (state.cutCount > 0 && canHold) {
+        const all = state.storedWh >= allBackWh - REACHED_WH;
+        if (all || (state.storedWh >= backWh - REACHED_WH && hasCriticalCut(state))) {
+          reconnect(state, all);
+          connected(state, input, shares);
+        }
+      }
+      const missingW = on.busW - incomeW;
+      let used = left;
+      let storedNext = state.storedWh;
+      let intoWh = 0;
+      if (missingW > NO_POWER_W) {
+        // More than the store may give trips for as long as it is asked for.
+        if (missingW > model.dischargeLimitW + NO_POWER_W && state.storedWh > cutWh && canHold) {
+          const before = state.cut.slice();
+          dropUntil(state, input, shares, incomeW + model.dischargeLimitW);
+          const outW = Math.max(0, on.busW - incomeW);
+          used = Math.min(left, outW > 0 ? ((state.storedWh - cutWh) * model.out) / outW : left);
+          state.storedWh -= (outW * used) / model.out;
+          account(
+            state,
+            input,
+            books,
+            shares,
+            unserved,
+            input.hours - left,
+            used,
+            0,
+            outW,
+            (outW * used) / model.out - outW * used,
+          );
+          state.cut.set(before);
+          state.cutCount = before.reduce((sum, one) => sum + one, 0);
+          connected(state, input, shares);
+          left -= used;
+          continue;
+        }
+        const isKept = cutOff.keep > 0 && keptWh > cutWh && state.storedWh > cutWh && ordinaryLeft(state);
+        const levelWh = isKept ? keptWh : cutWh;
+        const availableWh = (state.storedWh - levelWh) * model.out;
+        if (availableWh <= REACHED_WH * model.out) {
+          cutAt(state, input, books, shares, isKept);
+          connected(state, input, shares);
+          continue;
+        }
+        const lasts = availableWh / missingW;
+        if (lasts < left) used = lasts;
+        storedNext -= (missingW * used) / model.out;
+      } else if (missingW < -NO_POWER_W && !input.isLocked) {
+        const over = -missingW;
+        const sunOver = Math.max(0, sunW - on.busW);
+        const efficiency = (sunOver * model.inBySun + (over - sunOver) * model.inByAmps) / over;
+        const until =
+          state.cutCount === 0 || !canHold
+            ? Number.POSITIVE_INFINITY
+            : hasCriticalCut(state) && state.storedWh < backWh - REACHED_WH
+              ? backWh
+              : allBackWh;
+        fill(model, state.storedWh, over, efficiency, warmShare, left, until, filled);
+        storedNext = filled.storedWh;
+        intoWh = filled.takenWh;
+        used = Math.min(left, Math.max(NO_TIME, filled.hours));
+      }
+      const outW = missingW > NO_POWER_W ? missingW : 0;
+      const lostWh = outW > 0 ? (outW * used) / model.out - outW * used : intoWh - (storedNext - state.storedWh);
+      state.storedWh = storedNext;
+      account(state, input, books, shares, unserved, input.hours - left, used, intoWh, outW, lostWh);
+      left -= used;
+    }
+  };
+
+  function hasCriticalCut(state: StepState): boolean {
+    for (let i = 0; i < loads; i++) if (state.cut[i] === 1 && cutOff.critical[i]) return true;
+    return false;
+  }
+
+  function account(
+    state: StepState,
+    input: StepInput,
+    books: Books,
+    shares: () => LoadShares,
+    unserved: Float64Array,
+    sinceH: number,
+    hours: number,
+    intoWh: number,
+    outW: number,
+    lostWh: number,
+  ): void {
+    const { sunW, drivingW } = input;
+    const needWh = on.busW * hours;
+    const directWh = needWh - outW * hours;
+    const directSunWh = Math.min(directWh, sunW * hours);
+    const directDrivingWh = Math.min(directWh - directSunWh, drivingW * hours);
+    const sunInWh = Math.min(intoWh, Math.max(0, sunW * hours - directSunWh));
+    const drivingInWh = Math.min(intoWh - sunInWh, Math.max(0, drivingW * hours - directDrivingWh));
+    books.directSunWh += directSunWh;
+    books.sunWh += directSunWh + sunInWh;
+    books.drivingWh += directDrivingWh + drivingInWh;
+    books.supplyWh += directWh - directSunWh - directDrivingWh + (intoWh - sunInWh - drivingInWh);
+    books.intoStoreWh += intoWh;
+    books.outOfStoreWh += outW * hours;
+    books.storageWh += lostWh;
+    books.usefulWh += on.usefulW * hours;
+    books.idleWh += on.idleW * hours;
+    books.conversionWh += needWh - (on.usefulW + on.idleW) * hours;
+    if (input.isLocked) books.lockedWh += Math.max(0, sunW * hours - directSunWh);
+    if (state.cutCount === 0) return;
+    const { usefulW } = shares();
+    for (let i = 0; i < loads; i++) {
+      if (state.cut[i] === 0) continue;
+      const wh = (usefulW[i] as number) * hours;
+      if (wh > 0 && state.shortAtH < 0) state.shortAtH = sinceH;
+      unserved[i] = (unserved[i] as number) + wh;
+      books.unservedWh += wh;
+    }
+  }
 }

@@ -5,7 +5,7 @@ import { chargingVolts, chemistryOf, computed, fromDefault, ofJob } from './inpu
 
 /** What charges from the alternator. */
 export const explainDriving = (settled: Settled) => ({
-  ...family('alternator', { limit: limit(settled), yield: yielded(settled) }),
+  ...family('alternator', { limit: limit(settled), yield: yielded(settled), counts: counts(settled) }),
   ...family('dcdc', { required: required(settled), rating: rating(settled) }),
 });
 
@@ -45,8 +45,9 @@ const required = (settled: Settled): Draft => ({
   label: 'DC-DC to cover the day',
   basis: ORIGIN.si,
   working: {
-    formula: settled.driving.drives ? '{need} ÷ ({hours} × {volts})' : '0: no driving on a usual day',
-    inputs: [refer('need', 'demand.battery'), hours(settled), chargingVolts(settled)],
+    formula: settled.driving.drives ? '{need} ÷ ({hours} × {volts} × {counted})' : '0: no driving on a usual day',
+    inputs: [refer('need', 'demand.battery'), hours(settled), chargingVolts(settled), counted(settled)],
+    note: AMPS,
   },
 });
 
@@ -102,3 +103,27 @@ function yielded(settled: Settled): Draft {
     },
   };
 }
+
+/** Amps are limited as amps: what they are worth does not rise with the volts at which they come. */
+const AMPS =
+  'A charger is limited in amps, and amps are counted as amps: what it gives at charging volts counts as so many ampere-hours at the store’s own.';
+
+const counted = ({ driving }: Settled) =>
+  computed(
+    'counted',
+    'Ampere-hours at the store’s own volts, as against the watts they come with',
+    driving.countsShare,
+    'share',
+  );
+
+const counts = (settled: Settled): Draft => ({
+  value: settled.income.drivingCountsWh,
+  unit: 'Wh/day',
+  label: 'Of it counts against the need',
+  basis: ORIGIN.practice,
+  working: {
+    formula: '{yield} × {counted}',
+    inputs: [refer('yield', 'alternator.yield'), counted(settled)],
+    note: AMPS,
+  },
+});

@@ -86,7 +86,7 @@ function required(settled: Settled): Draft {
       formula,
       inputs: [
         refer('need', 'demand.battery'),
-        ...(everything ? [] : [refer('alternator', 'alternator.yield')]),
+        ...(everything ? [] : [refer('alternator', 'alternator.counts')]),
         refer('sun', 'sun.hours'),
         ...shares,
       ],
@@ -139,6 +139,6 @@ const net = ({ income }: Settled): Draft => ({
   basis: ORIGIN.si,
   working: {
     formula: '{sun} + {alternator} − {need}',
-    inputs: [refer('sun', 'sun.yield'), refer('alternator', 'alternator.yield'), refer('need', 'demand.battery')],
+    inputs: [refer('sun', 'sun.yield'), refer('alternator', 'alternator.counts'), refer('need', 'demand.battery')],
   },
 });

@@ -12,6 +12,7 @@ const FORWARD: Forward = {
   3: fromSinglesToLists,
   4: fromCapacitiesToUnits,
   5: fromWattsToPanels,
+  6: fromStayToPlan,
 };
 
 /** Version 2: devices instead of one inverter; loads with place, other days, device, volts, photos; a kind of day. */
@@ -212,6 +213,29 @@ function fromWattsToPanels(older: Document): Document {
   };
 }
 
+/** Version 7: a plan of days, cut-offs and who is dropped first, the days of a weather file. */
+function fromStayToPlan(older: Document): Document {
+  return {
+    ...older,
+    brief: part(older.brief, (brief) => ({
+      plan: [],
+      ...brief,
+      place: part(brief.place, (place) => ({
+        ...place,
+        monthly: part(place.monthly, (monthly) => ({ days: null, ...monthly })),
+      })),
+    })),
+    rules: part(older.rules, (rules) => ({ dropOrder: 'critical-last', ...rules })),
+    options: each(older.options, (option) => ({
+      ...option,
+      system: part(option.system, (system) => ({
+        ...system,
+        store: part(system.store, (store) => ({ cutOff: null, reconnect: null, keepForCritical: 0, ...store })),
+      })),
+    })),
+  };
+}
+
 /** Driving was taken to begin at nine, or as much earlier as the day needs. */
 function drivesFrom(hours: unknown): unknown {
   if (typeof hours !== 'number' || !(hours >= 0 && hours <= 24)) return hours;
@@ -262,6 +286,7 @@ const APPLIANCE_FORWARD: Forward = {
   3: (older) => ({ ...older, load: part(older.load, loadWithUses) }),
   4: (older) => older,
   5: (older) => older,
+  6: (older) => older,
 };
 
 /** Brings an entry of the firm's catalogue forward: its load is of the same versions as a job's. */

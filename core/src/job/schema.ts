@@ -1,9 +1,31 @@
 import { type Static, Type } from '@sinclair/typebox';
 import { Load as LoadSchema } from './loadSchema.ts';
-import { byMonth, id, number, object, oneNumberOf, oneOf, orNull, text, Use as UseSchema } from './schemaParts.ts';
+import { PlanStretch as PlanStretchSchema } from './planSchema.ts';
+import {
+  byDay,
+  byMonth,
+  id,
+  number,
+  object,
+  oneNumberOf,
+  oneOf,
+  orNull,
+  text,
+  Use as UseSchema,
+} from './schemaParts.ts';
 import { Supply as SupplySchema } from './supplySchema.ts';
 import { Option } from './systemSchema.ts';
-import { ALTERNATORS, COINCIDE, JOB_FORMAT, MAINS, MARGINS, MOST_LOADS, SCHEMA_VERSION, SKIES } from './values.ts';
+import {
+  ALTERNATORS,
+  COINCIDE,
+  DROP_ORDERS,
+  JOB_FORMAT,
+  MAINS,
+  MARGINS,
+  MOST_LOADS,
+  SCHEMA_VERSION,
+  SKIES,
+} from './values.ts';
 
 /**
  * The job file: one document, one schema. The TypeScript types below are derived from it, the published
@@ -57,6 +79,14 @@ export const JobSchema = Type.Object(
             dullSunHours: byMonth(0, 12, 'the same of a dull day, which three days of four exceed'),
             dayTempC: byMonth(-90, 60, '°C on a usual afternoon'),
             nightTempC: byMonth(-90, 60, '°C on a usual night'),
+            days: byDay(
+              {
+                sunHours: [0, 14, 'kWh/m² on the flat'],
+                dayTempC: [-90, 60, '°C at its warmest'],
+                nightTempC: [-90, 60, '°C at its coldest'],
+              },
+              'each day of the year that a weather file holds',
+            ),
             from: text(120, 'where these figures are from, such as a weather file; empty = typed'),
           },
           'what is known month by month; it takes the place of the figures above',
@@ -69,6 +99,10 @@ export const JobSchema = Type.Object(
         description: 'months of use, 1 = January',
       }),
       nightsOffGrid: Type.Integer({ minimum: 1, maximum: 365, description: 'nights in a row away from power' }),
+      plan: Type.Array(PlanStretchSchema, {
+        maxItems: 60,
+        description: 'days of the trip, one stretch after the other; [] = the nights away as usual, then one on power',
+      }),
       drives: Type.Array(UseSchema, { maxItems: 6, description: 'stretches of driving on a usual day; [] = none' }),
       sunlessDays: number(0, 30, 'days to ride through without sun'),
       alternator: object({
@@ -103,6 +137,7 @@ export const JobSchema = Type.Object(
         twoMayStart: Type.Boolean({ description: 'two loads may start in the same instant' }),
         coincide: oneOf(COINCIDE, 'what may coincide: anything, or what the lanes have at the same time'),
         arrayCovers: oneOf(['the-rest', 'everything'], 'array sized for what the alternator leaves, or for all'),
+        dropOrder: oneOf(DROP_ORDERS, 'which loads go first when the store has no more to give'),
         arrayFactor: orNull(
           0.3,
           1,
@@ -136,7 +171,7 @@ export const JobSchema = Type.Object(
   },
   {
     $schema: 'https://json-schema.org/draft/2020-12/schema',
-    $id: 'urn:joulemetric:job:6',
+    $id: 'urn:joulemetric:job:7',
     title: 'Joulemetric job file',
     additionalProperties: false,
   },
@@ -163,6 +198,7 @@ export type Day = Brief['day'];
 export type Feed = DesignOption['feeds'][number];
 export type Charger = System['chargers'][number];
 export type Place = Brief['place'];
+export type PlanStretch = Brief['plan'][number];
 export type Supply = Brief['supplies'][number];
 export type Together = Job['together'];
 export type DayKind = Load['variants'][number]['on'];

@@ -24,6 +24,30 @@ export const byMonth = (minimum: number, maximum: number, description: string) =
     maxItems: 12,
     description: `${description}, January to December; null = not known month by month`,
   });
+const YEAR_DAYS = 365;
+/** Several figures for each day of a year of 365, 1 January first, or null. */
+export const byDay = <K extends string>(
+  columns: Readonly<Record<K, readonly [minimum: number, maximum: number, description: string]>>,
+  description: string,
+) =>
+  Type.Unsafe<Readonly<Record<K, readonly number[]>> | null>({
+    type: ['object', 'null'],
+    additionalProperties: false,
+    required: Object.keys(columns),
+    properties: Object.fromEntries(
+      Object.entries<readonly [number, number, string]>(columns).map(([key, [minimum, maximum, of]]) => [
+        key,
+        {
+          type: 'array',
+          items: { type: 'number', minimum, maximum },
+          minItems: YEAR_DAYS,
+          maxItems: YEAR_DAYS,
+          description: of,
+        },
+      ]),
+    ),
+    description: `${description}; null = not known day by day`,
+  });
 export const object = <T extends Record<string, TSchema>>(properties: T, description?: string) =>
   Type.Object(properties, { additionalProperties: false, ...(description ? { description } : {}) });
 /** One of several kinds, told by `kind`. `discriminator` lets Ajv complain only about the one chosen; others may ignore it. */

@@ -1,6 +1,6 @@
 /** What a job file calls itself, and the version that is written; older ones are brought forward. */
 export const JOB_FORMAT = 'joulemetric-job';
-export const SCHEMA_VERSION = 6;
+export const SCHEMA_VERSION = 7;
 
 /** Loads that a job may hold. */
 export const MOST_LOADS = 500;
@@ -32,6 +32,10 @@ export const ALTERNATORS = ['steady', 'smart'] as const;
 export const INPUTS = ['add', 'one'] as const;
 /** Who comes first where sun and alternator share one output. */
 export const SHARINGS = ['sun-first', 'blended'] as const;
+/** Kinds of day of a trip; at home the store is filled, away nobody is on board. */
+export const PLAN_KINDS = ['usual', 'parked', 'driving', 'supply', 'away', 'home'] as const;
+/** Which loads go first when the store has no more to give: all at once, what is not critical, the largest. */
+export const DROP_ORDERS = ['together', 'critical-last', 'largest-first'] as const;
 /** What may coincide: anything at any time, or only what the lanes have at the same time. */
 export const COINCIDE = ['any-time', 'by-lanes'] as const;
 export const WAVEFORMS = ['pure', 'stepped'] as const;

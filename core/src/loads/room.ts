@@ -1,5 +1,6 @@
 import type { Draw } from '../job/schema.ts';
 import { atLeast } from '../quantity/units.ts';
+import type { DutyLine } from './duty.ts';
 
 type Room = Extract<Draw, { kind: 'room' }>;
 
@@ -25,9 +26,17 @@ export function shellUa(volumeM3: number, insulation: Room['insulation']): numbe
  * @param irradianceWm2 sun on the flat, W/m², taken for the glass as well
  */
 export function roomDuty(room: Room, outsideC: number, irradianceWm2: number): number {
-  const gainW =
-    shellUa(room.volumeM3, room.insulation) * (outsideC - room.setC) +
-    room.glazingM2 * SOLAR_GAIN * irradianceWm2 +
-    room.internalW;
-  return Math.max(0, (room.mode === 'cooling' ? gainW : -gainW) / room.capacityW);
+  const { base, perK, perWm2 } = roomLine(room);
+  return Math.max(0, base + perK * outsideC + perWm2 * irradianceWm2);
+}
+
+/** The same duty as a line in the weather, not yet held above 0. */
+export function roomLine({ volumeM3, insulation, glazingM2, internalW, setC, mode, capacityW }: Room): DutyLine {
+  const sign = mode === 'cooling' ? 1 : -1;
+  const ua = shellUa(volumeM3, insulation);
+  return {
+    base: (sign * (internalW - ua * setC)) / capacityW,
+    perK: (sign * ua) / capacityW,
+    perWm2: (sign * glazingM2 * SOLAR_GAIN) / capacityW,
+  };
 }

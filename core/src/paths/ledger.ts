@@ -158,23 +158,35 @@ export function ledgerRows(
 
 /** A load's share of what its device loses. */
 function shareOf(profile: LoadProfile, chain: Chain, day: DeviceDay): { conversionWh: number; idleWh: number } {
+  let conversionWm = 0;
+  let idleWm = 0;
+  eachShare(profile, chain, day, (_, conversionW, idleW) => {
+    conversionWm += conversionW;
+    idleWm += idleW;
+  });
+  return { conversionWh: conversionWm / 60, idleWh: idleWm / 60 };
+}
+
+/** What a load's device loses on its account, W in each minute that it is on. */
+export function eachShare(
+  profile: LoadProfile,
+  chain: Chain,
+  day: DeviceDay,
+  each: (minute: number, conversionW: number, idleW: number) => void,
+): void {
   const { ratingW, curve } = day.feed;
   const { meanW, varianceW2, onShare } = profile;
   const idleW = ratingW * curve.c0;
   const square = curve.c2 / ratingW;
-  let conversionWm = 0;
-  let idleWm = 0;
   for (const [from, to] of profile.active) {
     for (let m = from; m < to; m++) {
       const output = day.outputW[m] as number;
       const w = (meanW[m] as number) / chain.efficiency;
       const variance = varianceW2 ? (varianceW2[m] as number) / chain.efficiency ** 2 : 0;
-      conversionWm += w * (curve.c1 + square * output) + square * variance;
       const share = output > 0 ? w / output : (onShare[m] as number) / (day.holders[m] as number);
-      idleWm += idleW * (day.heldShare[m] as number) * share;
+      each(m, w * (curve.c1 + square * output) + square * variance, idleW * (day.heldShare[m] as number) * share);
     }
   }
-  return { conversionWh: conversionWm / 60, idleWh: idleWm / 60 };
 }
 
 /**

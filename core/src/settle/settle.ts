@@ -16,6 +16,7 @@ import { controllersLoseWh, offeredWh, type Source, togetherW, yieldOf } from '.
 import { directWh } from '../sources/spared.ts';
 import { type Window, windowOf } from '../sources/window.ts';
 import { batteryKg, kitMassKg } from '../store/mass.ts';
+import { passageOf } from '../store/passage.ts';
 import { chargeWeightedMeanA } from '../store/peukert.ts';
 import { storeFactors } from '../store/requirement.ts';
 import { type StoreSize, sizeStore } from '../store/size.ts';
@@ -53,6 +54,8 @@ interface Income {
   /** What each kind of source brings. */
   readonly sunWh: number;
   readonly drivingWh: number;
+  /** Of what driving brings, what counts against the need. */
+  readonly drivingCountsWh: number;
   /** Income less need, as if all passed through the store. */
   readonly netWh: number;
   /** Lost in controllers on the way in. */
@@ -78,9 +81,10 @@ export function settle(asStored: Job, optionId?: string, effort?: Effort): Settl
   const factors = storeFactors(system, chargeWeightedMeanA(bus.busW, nominalV));
   const store = sizeStore(system, brief, day.demand, factors, busPeak.weight / nominalV);
   const driving = sizeDriving(brief, system, needWh, store);
-  const drivenWh = job.rules.arrayCovers === 'everything' ? 0 : driving.yieldWh;
-  const solar = sizeSolar(system, skyOver(day), Math.max(0, needWh - drivenWh));
+  const coveredWh = job.rules.arrayCovers === 'everything' ? 0 : driving.yieldWh * driving.countsShare;
+  const solar = sizeSolar(system, skyOver(day), Math.max(0, needWh - coveredWh));
   const sources = sourcesOf(solar.sources, driving.sources, system);
+  const drivenWh = yieldOf(sources, 'driving');
   return {
     ...day,
     nominalV,
@@ -103,11 +107,12 @@ export function settle(asStored: Job, optionId?: string, effort?: Effort): Settl
     sources,
     income: {
       sunWh: yieldOf(sources, 'sun'),
-      drivingWh: yieldOf(sources, 'driving'),
-      netWh: sources.reduce((sum, source) => sum + offeredWh(source), 0) - needWh,
+      drivingWh: drivenWh,
+      drivingCountsWh: drivenWh * driving.countsShare,
+      netWh: yieldOf(sources, 'sun') + drivenWh * driving.countsShare - needWh,
       controllersWh: controllersLoseWh(sources),
       directWh: directWh(bus.busW, sunW(sources)),
-      driftWh: storeDriftWh(bus.busW, togetherW(sources, MINUTES_PER_DAY), roundTripEfficiency),
+      driftWh: storeDriftWh(bus.busW, sources, passageOf(system)),
     },
     kitKg: kitMassKg(
       store.bank?.kg ?? batteryKg(system, store.capacityWh),

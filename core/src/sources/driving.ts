@@ -4,6 +4,7 @@ import type { Brief, DrivingLink, System, Use } from '../job/schema.ts';
 import { eachMinute } from '../quantity/minutes.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
 import { chargingVoltageV } from '../reference/chemistries.ts';
+import { passageOf } from '../store/passage.ts';
 import { type AlternatorLimit, alternatorLimit, standardDcdc } from './alternator.ts';
 import { type LinkFlow, linkFlow } from './link.ts';
 import type { Source } from './source.ts';
@@ -25,6 +26,8 @@ export interface DrivingSize {
   /** A at charging volts that are counted on: what each gives, all held to what the alternator can feed. */
   readonly usedA: number;
   readonly yieldWh: number;
+  /** Share of it that counts against the need: amps are counted as amps. */
+  readonly countsShare: number;
   /** As each flows while driving, held so. */
   readonly links: readonly LinkFlow[];
   /** One for each link, before any shares its output with the sun. */
@@ -43,16 +46,19 @@ interface Store {
 /** @param needWh of the day, at the store */
 export function sizeDriving(
   { alternator, drives: plan }: Pick<Brief, 'alternator' | 'drives'>,
-  { driving, busVoltageV }: System,
+  system: System,
   needWh: number,
   store: Store,
 ): DrivingSize {
+  const { driving, busVoltageV } = system;
   const { chargeLimitA } = store;
   const chargingV = chargingVoltageV(busVoltageV);
   const limit = alternatorLimit(alternator, chargingV);
+  const { inByAmps, inBySun } = passageOf(system);
+  const countsShare = inByAmps / inBySun;
   const hours = driveHours({ drives: plan });
   const drives = hours >= SHORTEST_DRIVE_H;
-  const requiredA = drives ? needWh / (hours * chargingV) : 0;
+  const requiredA = drives ? needWh / (hours * chargingV * countsShare) : 0;
   const isChosen = driving !== null;
   const suggestedA = standardDcdc(requiredA, Math.min(limit.outputA, chargeLimitA));
   const fitted: readonly DrivingLink[] =
@@ -73,6 +79,7 @@ export function sizeDriving(
     isChosen,
     usedA: outputW / chargingV,
     yieldWh: outputW * hours,
+    countsShare,
     links,
     sources: links.map(
       ({ link, outputW: watts, efficiency }): Source => ({

@@ -63,18 +63,24 @@ export function sizeSolar({ arrays, busVoltageV }: System, sky: Sky, toCoverWh: 
   };
 }
 
-function arraySource(array: SolarArray, { onPlane, ambientC, flatFactor }: Sky, busV: number): ArraySource {
-  const { maxA, maxW, kind } = array.controller;
+/** W that the controller of an array gives at most; null = no limit is known. */
+export function controllerLimitW({ controller: { maxA, maxW } }: SolarArray, busV: number): number | null {
+  const limits = [...(maxA === null ? [] : [maxA * chargingVoltageV(busV)]), ...(maxW === null ? [] : [maxW])];
+  return limits.length > 0 ? Math.min(...limits) : null;
+}
+
+/** An array under a sky, with what its controller lets through. */
+export function arraySource(array: SolarArray, { onPlane, ambientC, flatFactor }: Sky, busV: number): ArraySource {
+  const { kind } = array.controller;
   const chargingV = chargingVoltageV(busV);
   const around = { irradianceWm2: onPlane(array), ambientC, flatFactor, chargingV, busV };
   const { watts, chain } = arrayYield(array, around);
-  const limits = [...(maxA === null ? [] : [maxA * chargingV]), ...(maxW === null ? [] : [maxW])];
   return {
     id: array.id,
     name: array.name,
     kind: 'sun',
     priority: 0,
-    limitW: limits.length > 0 ? Math.min(...limits) : null,
+    limitW: controllerLimitW(array, busV),
     // One that joins the panels straight to the store converts nothing.
     efficiency: kind === 'mppt' ? DEFAULT.mpptEfficiency.value : 1,
     watts,

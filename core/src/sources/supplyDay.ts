@@ -3,7 +3,7 @@ import type { LoadProfile } from '../loads/profile.ts';
 import type { SizedInverter } from '../moment/sizeInverters.ts';
 import { sizeOn, supplyLimit } from '../moment/supplyLimit.ts';
 import { passesSupply } from '../moment/supplyMoment.ts';
-import { chainOf } from '../paths/chain.ts';
+import { type Chain, chainOf } from '../paths/chain.ts';
 import type { Feed } from '../paths/feed.ts';
 import { busDay } from '../paths/ledger.ts';
 import { eachMinute } from '../quantity/minutes.ts';
@@ -64,13 +64,8 @@ export function supplyDay(supply: Supply, day: Day): SupplyDay {
   const { profiles, system, inverters, feeds } = day;
   const limit = supplyLimit(supply);
   const chargers = chargersOf(system);
-  const through = new Set(inverters.filter(({ device }) => passesSupply(device)).map(({ device }) => device.id));
   const chains = profiles.map(({ load }) => chainOf(load, system.devices));
-  const passes = profiles.map(
-    ({ load }, i) =>
-      load.path === 'supply-only' ||
-      (chains[i]?.device?.kind === 'inverter' && through.has(chains[i]?.device?.id ?? '')),
-  );
+  const passes = passing(profiles, chains, inverters);
   const rest = profiles.filter((_, i) => !passes[i]);
   const restW = rest.length === profiles.length ? day.busW : busDay(rest, system.devices, feeds).busW;
   const isOn = hoursOf(supply.hours);
@@ -116,8 +111,22 @@ export function supplyDay(supply: Supply, day: Day): SupplyDay {
   return { source, busW, throughWh, chargersWh, hours: minutes / 60 };
 }
 
+/** Which loads a supply feeds while it is there: those that wait for it, and those on an inverter that lets it through. */
+export function passing(
+  profiles: readonly LoadProfile[],
+  chains: readonly Chain[],
+  inverters: readonly SizedInverter[],
+): boolean[] {
+  const through = new Set(inverters.filter(({ device }) => passesSupply(device)).map(({ device }) => device.id));
+  return profiles.map(
+    ({ load }, i) =>
+      load.path === 'supply-only' ||
+      (chains[i]?.device?.kind === 'inverter' && through.has(chains[i]?.device?.id ?? '')),
+  );
+}
+
 /** Share of each minute in which it is there; no hours said = all day. */
-function hoursOf(uses: readonly Use[]): Float64Array {
+export function hoursOf(uses: readonly Use[]): Float64Array {
   const on = new Float64Array(MINUTES_PER_DAY).fill(uses.length === 0 ? 1 : 0);
   for (const { startMin, minutes } of uses)
     eachMinute(startMin, minutes, (m, share) => {

@@ -1,4 +1,5 @@
 import { MJ_PER_KWH } from '../quantity/units.ts';
+import { MONTH_DAYS } from './months.ts';
 import { declinationOn } from './position.ts';
 
 /** Solar constant, W/m² (Duffie & Beckman). */
@@ -47,9 +48,6 @@ export function dailyExtraterrestrialKwh(latitudeDeg: number, day: number, decl 
     (Math.cos(latitude) * Math.cos(decl) * Math.sin(ws) + ws * Math.sin(latitude) * Math.sin(decl));
   return Math.max(0, joules) / 1e6 / MJ_PER_KWH;
 }
-
-/** Days of each month of a common year. */
-const MONTH_DAYS = [31, 28, 31, 30, 31, 30, 31, 31, 30, 31, 30, 31] as const;
 
 /** The month's mean of H₀ over all of its days, kWh/m² a day. @param month 1 = January */
 export function monthlyExtraterrestrialKwh(latitudeDeg: number, month: number): number {

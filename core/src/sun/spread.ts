@@ -31,19 +31,22 @@ function gammaFor(mean: number, max: number): number {
   return (low + high) / 2;
 }
 
+/** Clearness below which a share of the days stays, 0…1, for the days of a month of that mean. @param mean K̄, 0…1 */
+export function spreadOf(mean: number): (share: number) => number {
+  if (!(mean > LEAST_MEAN) || mean > MOST_MEAN) return () => mean;
+  const max = brightest(mean);
+  const gamma = gammaFor(mean, max);
+  if (Math.abs(gamma) < 1e-6) return (share) => K_MIN + share * (max - K_MIN);
+  const grown = Math.expm1(gamma * (max - K_MIN));
+  return (share) => K_MIN + Math.log1p(share * grown) / gamma;
+}
+
 /**
  * Clearness that a share of the days stays below: 0.25 of a dull day, 0.75 of a bright one.
  * @param mean K̄ of the month, 0…1
  * @param share 0…1
  */
-export function clearnessAt(mean: number, share: number): number {
-  if (!(mean > LEAST_MEAN)) return mean;
-  if (mean > MOST_MEAN) return mean;
-  const max = brightest(mean);
-  const gamma = gammaFor(mean, max);
-  if (Math.abs(gamma) < 1e-6) return K_MIN + share * (max - K_MIN);
-  return K_MIN + Math.log1p(share * Math.expm1(gamma * (max - K_MIN))) / gamma;
-}
+export const clearnessAt = (mean: number, share: number): number => spreadOf(mean)(share);
 
 /** Days of the month that a bright day is brighter than, and a dull one. */
 export const BRIGHT_SHARE = 0.75;

@@ -1,3 +1,4 @@
+import { dayOfYear, YEAR_DAYS } from '../sun/months.ts';
 import type { WeatherHour, WeatherSeries } from './series.ts';
 
 /** A month of a weather file. */
@@ -25,19 +26,50 @@ function quantile(values: readonly number[], share: number): number {
   return below + (at - Math.floor(at)) * (above - below);
 }
 
-/** The months of a series, all years together; a month without a day is left out. */
-export function weatherMonths({ hours }: Pick<WeatherSeries, 'hours'>): WeatherMonth[] {
+/** The hours of each whole day, in their order. */
+function daysOf(hours: readonly WeatherHour[]): WeatherHour[][] {
   const days: WeatherHour[][] = [];
   for (const hour of hours) {
     if (hour.hour === 0 || days.length === 0) days.push([]);
     (days.at(-1) as WeatherHour[]).push(hour);
   }
+  return days;
+}
+
+const sunHoursOf = (day: readonly WeatherHour[]): number => day.reduce((sum, { ghiWh }) => sum + ghiWh, 0) / 1000;
+const highestOf = (day: readonly WeatherHour[]): number => Math.max(...day.map(({ tempC }) => tempC));
+const lowestOf = (day: readonly WeatherHour[]): number => Math.min(...day.map(({ tempC }) => tempC));
+
+/** Each day of a year of 365, 1 January first. */
+export interface WeatherDays {
+  readonly sunHours: readonly number[];
+  readonly dayTempC: readonly number[];
+  readonly nightTempC: readonly number[];
+}
+
+/** The first of each date in a series, without 29 February; null when a date has no day. */
+export function weatherDays({ hours }: Pick<WeatherSeries, 'hours'>): WeatherDays | null {
+  const byDate = new Map<number, WeatherHour[]>();
+  for (const day of daysOf(hours)) {
+    const [first] = day;
+    if (!first || (first.month === 2 && first.day === 29)) continue;
+    const date = dayOfYear(first.month, first.day);
+    if (!byDate.has(date)) byDate.set(date, day);
+  }
+  if (byDate.size < YEAR_DAYS) return null;
+  const days = Array.from({ length: YEAR_DAYS }, (_, i) => byDate.get(i) as WeatherHour[]);
+  return { sunHours: days.map(sunHoursOf), dayTempC: days.map(highestOf), nightTempC: days.map(lowestOf) };
+}
+
+/** The months of a series, all years together; a month without a day is left out. */
+export function weatherMonths({ hours }: Pick<WeatherSeries, 'hours'>): WeatherMonth[] {
+  const days = daysOf(hours);
   return Array.from({ length: 12 }, (_, i) => i + 1).flatMap((month) => {
     const those = days.filter(([first]) => first?.month === month);
     if (those.length === 0) return [];
-    const sums = those.map((day) => day.reduce((sum, { ghiWh }) => sum + ghiWh, 0) / 1000);
-    const highest = those.map((day) => Math.max(...day.map(({ tempC }) => tempC)));
-    const lowest = those.map((day) => Math.min(...day.map(({ tempC }) => tempC)));
+    const sums = those.map(sunHoursOf);
+    const highest = those.map(highestOf);
+    const lowest = those.map(lowestOf);
     return [
       {
         month,

@@ -1,6 +1,6 @@
 import { monthName } from '../sun/months.ts';
 import { isEpw, readEpw } from './epw.ts';
-import { type WeatherMonth, weatherMonths } from './months.ts';
+import { type WeatherDays, type WeatherMonth, weatherDays, weatherMonths } from './months.ts';
 import { isPvgis, readPvgis } from './pvgis.ts';
 import { Faults, type WeatherFault, type WeatherSeries } from './series.ts';
 import { isTmy3, readTmy3 } from './tmy3.ts';
@@ -12,6 +12,7 @@ export const MOST_WEATHER_CHARS = 20 * 1_048_576;
 export interface Weather extends Omit<WeatherSeries, 'hours'> {
   readonly hours: number;
   readonly months: readonly WeatherMonth[];
+  readonly days: WeatherDays | null;
 }
 
 export type WeatherRead =
@@ -30,7 +31,7 @@ export function readWeather(text: string): WeatherRead {
       if (days < 28) faults.add(0, `${monthName(month)} has ${days} whole days: a year of hours is needed`);
     }
   if (!series || faults.count > 0) return { ok: false, faults: faults.told, count: faults.count };
-  return { ok: true, weather: { ...series, hours: series.hours.length, months } };
+  return { ok: true, weather: { ...series, hours: series.hours.length, months, days: weatherDays(series) } };
 }
 
 function tooLarge(faults: Faults): null {

@@ -31,7 +31,14 @@ export const moveTo =
   (found: Pick<Job['brief']['place'], 'label' | 'latitudeDeg'> & { readonly longitudeDeg: number }): Edit =>
   (job) => {
     const { monthly } = job.brief.place;
-    const none = { peakSunHours: null, brightSunHours: null, dullSunHours: null, dayTempC: null, nightTempC: null };
+    const none = {
+      peakSunHours: null,
+      brightSunHours: null,
+      dullSunHours: null,
+      dayTempC: null,
+      nightTempC: null,
+      days: null,
+    };
     return changePlace({
       ...found,
       utcOffsetH: null,

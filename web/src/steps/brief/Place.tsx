@@ -27,7 +27,7 @@ function FinerPlace() {
     [longitudeDeg, utcOffsetH, heightM, ...Object.values(monthly)].some((one) => one !== null && one !== ''),
   );
   const change = (part: Partial<typeof monthly>, key: string) =>
-    edit(changePlace({ monthly: { ...monthly, ...part } }), `monthly-${key}`);
+    edit(changePlace({ monthly: { ...monthly, ...part, days: null } }), `monthly-${key}`);
   const imperial = job.brief.region.units === 'imperial';
   const degrees = imperial
     ? { unit: '°F', shown: (c: number) => c * 1.8 + 32, stored: (f: number) => (f - 32) / 1.8 }

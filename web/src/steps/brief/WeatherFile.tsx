@@ -67,7 +67,7 @@ export function WeatherFile() {
 }
 
 /** A place as a weather file has it: its months, where it is, and how its clocks stand. */
-function placeOf({ months, format, name, ...where }: Weather, file: string) {
+function placeOf({ months, days, format, name, ...where }: Weather, file: string) {
   const by = (of: (month: Weather['months'][number]) => number) => months.map((month) => to3(of(month)));
   return {
     latitudeDeg: where.latitudeDeg,
@@ -81,6 +81,11 @@ function placeOf({ months, format, name, ...where }: Weather, file: string) {
       dullSunHours: by(({ dullSunHours }) => dullSunHours),
       dayTempC: by(({ dayTempC }) => dayTempC),
       nightTempC: by(({ nightTempC }) => nightTempC),
+      days: days && {
+        sunHours: days.sunHours.map(to3),
+        dayTempC: days.dayTempC.map(to3),
+        nightTempC: days.nightTempC.map(to3),
+      },
       from: `${format} ${name === '' ? file : name}`.replace(/[\p{Cc}\p{Cs}]/gu, ' ').slice(0, 120),
     },
   };

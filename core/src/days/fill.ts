@@ -1,0 +1,89 @@
+import { TAPER_END } from '../store/charging.ts';
+import type { Passage } from '../store/passage.ts';
+
+/** A store as the simulation steps it, all plain numbers; Wh are ampere-hours × nominal volts. */
+export interface StoreModel extends Passage {
+  /** Wh in it when full, as old as it is and at the day's current. */
+  readonly fullWh: number;
+  /** W at the terminals. */
+  readonly chargeLimitW: number;
+  readonly dischargeLimitW: number;
+  /** State of charge above which charging tapers towards `TAPER_END` of the limit at 100 %. */
+  readonly taperFromSoc: number;
+}
+
+/** What came of some time of charging. */
+export interface Filled {
+  storedWh: number;
+  /** h that passed: less than asked for where the level was reached. */
+  hours: number;
+  /** Wh taken at the terminals. */
+  takenWh: number;
+}
+
+const FALL = -Math.log(TAPER_END);
+
+/** Wh in the store at a state of charge, when the cold leaves a share of its capacity. */
+export const whAt = ({ fullWh }: StoreModel, soc: number, warmShare: number): number =>
+  fullWh * (1 - warmShare * (1 - soc));
+
+/** State of charge 0…1 of what is in it, of the capacity that the cold leaves. */
+export const socOf = ({ fullWh }: StoreModel, storedWh: number, warmShare: number): number =>
+  fullWh > 0 && warmShare > 0 ? Math.max(0, 1 - (1 - storedWh / fullWh) / warmShare) : 0;
+
+/**
+ * Charges at constant power in closed form: straight while the charger decides, and where the store decides falling
+ * exponentially from its limit to `TAPER_END` of it at 100 %. Common practice.
+ * @param efficiency Wh stored for each taken
+ * @param warmShare of the capacity that the cold leaves
+ * @param untilWh where it stops, at the latest when full
+ */
+export function fill(
+  model: StoreModel,
+  storedWh: number,
+  offeredW: number,
+  efficiency: number,
+  warmShare: number,
+  hours: number,
+  untilWh: number,
+  out: Filled,
+): void {
+  const { fullWh, chargeLimitW, taperFromSoc } = model;
+  const target = untilWh < fullWh ? untilWh : fullWh;
+  let stored = storedWh;
+  let left = hours;
+  if (offeredW > 0 && chargeLimitW > 0 && stored < target) {
+    const span = (1 - taperFromSoc) * fullWh * warmShare;
+    const fallFrom = fullWh - span;
+    const perWh = FALL / span;
+    const heldFrom = offeredW >= chargeLimitW ? fallFrom : fallFrom + Math.log(chargeLimitW / offeredW) / perWh;
+    if (stored < heldFrom) {
+      const rate = (offeredW < chargeLimitW ? offeredW : chargeLimitW) * efficiency;
+      const end = heldFrom < target ? heldFrom : target;
+      const needed = (end - stored) / rate;
+      if (needed >= left) {
+        stored += rate * left;
+        left = 0;
+      } else {
+        stored = end;
+        left -= needed;
+      }
+    }
+    if (left > 0 && stored < target) {
+      const from = Math.exp(perWh * (stored - fallFrom));
+      const growth = perWh * efficiency * chargeLimitW;
+      const needed = (Math.exp(perWh * (target - fallFrom)) - from) / growth;
+      if (needed >= left) {
+        stored = fallFrom + Math.log(from + growth * left) / perWh;
+        left = 0;
+      } else {
+        stored = target;
+        left -= needed;
+      }
+    }
+  }
+  out.takenWh = efficiency > 0 ? (stored - storedWh) / efficiency : 0;
+  out.storedWh = stored;
+  // A full store stays full for the rest of the time.
+  out.hours = untilWh < fullWh ? hours - left : hours;
+}

@@ -1,0 +1,77 @@
+import type { DesignOption, Job, SolarArray } from '../job/schema.ts';
+import { ambientByMinuteC } from '../loads/ambient.ts';
+import { standingOf } from '../sources/array.ts';
+import { arraySource, controllerLimitW } from '../sources/solar.ts';
+import { placeIn, sunAheadMin, sunDay } from '../sun/day.ts';
+import { planeIrradiance } from '../sun/plane.ts';
+import { stepMeans } from './demand.ts';
+import type { Climate } from './weather.ts';
+
+/** Clearness at which arrays are reckoned; between them it is straight. */
+const LEVELS = 11;
+export const LEVEL_STEP = 0.09;
+
+/** What arrays give through a day of a month, at each level of clearness, and what is around them. */
+export interface MonthSky {
+  /** One for each array: W of each step, level after level, the cells as warm as the month's air makes them. */
+  readonly arrays: readonly Float64Array[];
+  /** Share by which an array gives more for each K of air above the month's; and W that its controller lets through at most. */
+  readonly perK: readonly number[];
+  readonly mostW: readonly number[];
+  /** W/m² on the flat of each step for a clearness of 1. */
+  readonly flatWm2: Float64Array;
+  /** −1…1 between the coldest and the warmest step of a day. */
+  readonly warmth: Float64Array;
+  readonly meanC: number;
+  readonly swingC: number;
+}
+
+/** Clearness whose level is `level`. */
+const clearnessAtLevel = (level: number): number => level * LEVEL_STEP;
+
+export function monthSky(
+  { brief, rules }: Pick<Job, 'brief' | 'rules'>,
+  { system }: DesignOption,
+  climate: Climate,
+  month: number,
+  steps: number,
+): MonthSky {
+  const place = placeIn(brief.place, month);
+  const ahead = sunAheadMin(place, month);
+  const meanC = climate.meanC[month - 1] as number;
+  const swingC = climate.swingC[month - 1] as number;
+  const above = climate.aboveKwh[month - 1] as number;
+  const arrays = system.arrays ?? [];
+  const dayAt = (clearness: number) => {
+    const there = { ...place, peakSunHours: clearness * above, monthly: { ...place.monthly, peakSunHours: null } };
+    return { place: there, sun: sunDay(there, month) };
+  };
+  const ambientC = ambientByMinuteC(place, ahead);
+  const levels = Array.from({ length: LEVELS }, (_, level) => dayAt(clearnessAtLevel(level)));
+  const tables = arrays.map((array) => {
+    const table = new Float64Array(LEVELS * steps);
+    for (const [level, { place: there, sun }] of levels.entries()) {
+      if (level === 0) continue;
+      const sky = {
+        onPlane: (plane: Pick<SolarArray, 'slopeDeg' | 'azimuthDeg' | 'follows'>) => planeIrradiance(there, sun, plane),
+        ambientC,
+        flatFactor: rules.arrayFactor,
+      };
+      table.set(stepMeans(arraySource(array, sky, system.busVoltageV).watts, steps), level * steps);
+    }
+    return table;
+  });
+  const unit = { dayTempC: 1, nightTempC: -1 };
+  return {
+    arrays: tables,
+    // Of panels joined straight to the store the current counts, which hardly moves with warmth.
+    perK: arrays.map((array) =>
+      rules.arrayFactor !== null || array.controller.kind === 'pwm' ? 0 : standingOf(array).powerPerK,
+    ),
+    mostW: arrays.map((array) => controllerLimitW(array, system.busVoltageV) ?? Number.POSITIVE_INFINITY),
+    flatWm2: stepMeans(dayAt(1).sun.irradianceWm2, steps),
+    warmth: stepMeans(ambientByMinuteC({ ...place, ...unit }, ahead), steps),
+    meanC,
+    swingC,
+  };
+}

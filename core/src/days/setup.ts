@@ -1,0 +1,210 @@
+import { onItsDay } from '../job/day.ts';
+import { runningPowerW } from '../job/draw.ts';
+import type { Day, DesignOption, Job } from '../job/schema.ts';
+import { loadProfile } from '../loads/profile.ts';
+import { chainOf } from '../paths/chain.ts';
+import { MINUTES_PER_DAY } from '../quantity/units.ts';
+import { CHEMISTRY, chargingVoltageV } from '../reference/chemistries.ts';
+import type { Settled } from '../settle/settle.ts';
+import { driveProfile } from '../sources/driving.ts';
+import { hoursOf, passing, supplyDay } from '../sources/supplyDay.ts';
+import { batteryKg } from '../store/mass.ts';
+import { passageOf } from '../store/passage.ts';
+import { chargeAtPeukert } from '../store/peukert.ts';
+import { seasonOf } from '../sun/season.ts';
+import { type DemandTable, demandTable, stepMeans } from './demand.ts';
+import type { StoreModel } from './fill.ts';
+import { type MonthSky, monthSky } from './income.ts';
+import { dayKind, daysOfPlan, type PlanDay, runsOn } from './plan.ts';
+import type { CutOff } from './step.ts';
+import { type Climate, climateOf } from './weather.ts';
+
+/** Everything that is settled before days are played: all that depends on the job, made when it is first needed. */
+export interface DaysSetup {
+  readonly settled: Settled;
+  readonly stepMin: number;
+  readonly steps: number;
+  readonly climate: Climate;
+  readonly latitudeDeg: number;
+  readonly model: StoreModel;
+  readonly cutOff: CutOff;
+  readonly battery: Battery;
+  readonly plan: readonly PlanDay[];
+  readonly sharing: Sharing;
+  readonly loadNames: readonly { readonly id: string; readonly name: string; readonly critical: boolean }[];
+  readonly skyIn: (month: number) => MonthSky;
+  /** @param index of the day by the calendar, 0 a Monday; `at` in the plan */
+  readonly dayOn: (index: number, at: number, month: number) => DayTables;
+}
+
+/** How warm the store gets, and what the cold does to it. */
+export interface Battery {
+  /** °C that it does not fall below where it stands, and below which it may not be charged. */
+  readonly coldestC: number;
+  readonly minChargeC: number;
+  readonly coldLossPerK: number;
+  readonly coldFromC: number;
+  readonly heaterW: number;
+  readonly heatToC: number;
+  /** Wh to warm it by a K. */
+  readonly whPerK: number;
+}
+
+/** What one kind of day asks for and gets, besides the sun. */
+export interface DayTables {
+  readonly demand: DemandTable;
+  /** One for each link to the alternator: W in each step. */
+  readonly driving: readonly Float64Array[];
+  readonly supplyW: Float64Array;
+  readonly isDriving: boolean;
+}
+
+/** Outputs and inputs that sources share. */
+export interface Sharing {
+  readonly outputs: readonly {
+    readonly array: number;
+    readonly link: number;
+    readonly mostW: number;
+    readonly blended: boolean;
+  }[];
+  readonly oneInput: boolean;
+  readonly inputW: number;
+}
+
+/** State of charge that loads must gain above the cut-off before they come back. Common practice. */
+export const RECONNECT_SHARE = 0.1;
+/** K above the lowest temperature at which it may be charged, to which a heater warms it. Common practice. */
+const SAFE_K = 5;
+/** Wh/K of a kg of battery. From memory. */
+const WH_PER_KG_K = 1 / 3.6;
+
+export type Age = 'now' | 'old';
+
+/** The store as it is now, or old: full at the day's current, with what it loses going in and coming out. */
+export function storeModelOf({ store, option }: Settled, age: Age): StoreModel {
+  const { nominalV, typicalA, peukert } = store.factors;
+  return {
+    fullWh: chargeAtPeukert(store.ah, typicalA, peukert) * nominalV * (age === 'old' ? store.ageing : 1),
+    ...passageOf(option.system),
+    chargeLimitW: store.chargeLimitA * chargingVoltageV(option.system.busVoltageV),
+    dischargeLimitW: store.dischargeLimitA * nominalV,
+    taperFromSoc: CHEMISTRY[option.system.store.chemistry].taperFromSoc,
+  };
+}
+
+/** @param settled of the job with its sizes fitted; `stepMin` a divisor of the day */
+export function setUpDays(settled: Settled, stepMin: number, age: Age = 'now'): DaysSetup {
+  const { job, option } = settled;
+  const steps = MINUTES_PER_DAY / stepMin;
+  const climate = climateOf(job.brief.place);
+  const plan = daysOfPlan(job.brief);
+  const skies = new Map<number, MonthSky>();
+  const days = new Map<string, DayTables>();
+  const sometimes = job.loads.flatMap(({ daysPerWeek }, i) => (daysPerWeek < 7 ? [i] : []));
+  const { latitudeDeg } = job.brief.place;
+  const dayOn = (index: number, at: number, month: number): DayTables => {
+    const planDay = plan[at % plan.length] as PlanDay;
+    const kind = dayKind(planDay, seasonOf(month, latitudeDeg), index);
+    const pattern = sometimes.map((i) => Number(runsOn(job.loads[i] as Job['loads'][number], planDay, kind, index)));
+    const key = [plan.indexOf(planDay), kind.season, kind.week, ...pattern].join(' ');
+    const found = days.get(key) ?? tablesOf(settled, planDay, kind, index, steps, meanOfDesignC(settled));
+    days.set(key, found);
+    return found;
+  };
+  return {
+    settled,
+    stepMin,
+    steps,
+    climate,
+    latitudeDeg,
+    model: storeModelOf(settled, age),
+    cutOff: cutOffOf(job, option, settled),
+    battery: batteryOf(settled),
+    plan,
+    sharing: sharingOf(option),
+    loadNames: job.loads.map(({ id, name, critical }) => ({ id, name, critical })),
+    skyIn: (month) => {
+      const found = skies.get(month) ?? monthSky(job, option, climate, month, steps);
+      skies.set(month, found);
+      return found;
+    },
+    dayOn,
+  };
+}
+
+/** What is known of how warm the bank gets. */
+function batteryOf({ option, store }: Settled): Battery {
+  const said = option.system.store;
+  const { minChargeC, coldLossPerK, coldFromC } = CHEMISTRY[said.chemistry];
+  return {
+    coldestC: said.coldestC,
+    minChargeC,
+    coldLossPerK,
+    coldFromC,
+    heaterW: said.heaterW ?? 0,
+    heatToC: minChargeC + SAFE_K,
+    whPerK: Math.max(1, (store.bank?.kg ?? batteryKg(option.system, store.capacityWh)) * WH_PER_KG_K),
+  };
+}
+
+function sharingOf({ system: { arrays, driving, busVoltageV, store } }: DesignOption): Sharing {
+  return {
+    outputs: (driving ?? []).flatMap(({ sharesWith, ratingA, sharing }, link) => {
+      const array = (arrays ?? []).findIndex(({ id }) => id === sharesWith);
+      if (array < 0) return [];
+      return [{ array, link, mostW: ratingA * chargingVoltageV(busVoltageV), blended: sharing === 'blended' }];
+    }),
+    oneInput: store.inputs === 'one',
+    inputW: store.inputW ?? Number.POSITIVE_INFINITY,
+  };
+}
+
+/** °C, mean of the month designed for: what the rise of hot water is said for. */
+const meanOfDesignC = ({ ambientC }: Settled): number => ambientC.reduce((sum, c) => sum + c, 0) / ambientC.length;
+
+/** Loads in the order in which they go: critical ones last, else the largest first or what stands lowest in the list. */
+function cutOffOf({ loads, rules }: Job, { system }: DesignOption, { store }: Settled): CutOff {
+  const { cutOff, reconnect, keepForCritical } = system.store;
+  const largestFirst = rules.dropOrder === 'largest-first';
+  const ranked = loads
+    .map(({ critical, draw, quantity }, i) => ({ i, critical, w: quantity * runningPowerW(draw) }))
+    .sort((a, b) => Number(a.critical) - Number(b.critical) || (largestFirst ? b.w - a.w : 0) || b.i - a.i);
+  return {
+    soc: cutOff ?? 1 - store.factors.usableDepth,
+    keep: keepForCritical,
+    reconnect: reconnect ?? RECONNECT_SHARE,
+    together: rules.dropOrder === 'together',
+    order: ranked.map(({ i }) => i),
+    critical: loads.map(({ critical }) => critical),
+  };
+}
+
+function tablesOf(settled: Settled, plan: PlanDay, kind: Day, index: number, steps: number, meanC: number): DayTables {
+  const { job, option, feeds, inverters, ambientC, sun, driving } = settled;
+  const { system } = option;
+  const around = { ambientC, irradianceWm2: sun.irradianceWm2, day: kind };
+  const loads = job.loads.map((load) => onItsDay(load, runsOn(load, plan, kind, index)));
+  const profiles = loads.map((load) => loadProfile(load, around));
+  const { devices } = system;
+  const chains = profiles.map(({ load }) => chainOf(load, devices));
+  const supplied = plan.supply && supplyDay(plan.supply, { profiles, system, inverters, feeds, busW: zeroes() });
+  const passes = plan.supply ? passing(profiles, chains, inverters) : [];
+  const away = plan.supply ? hoursOf(plan.supply.hours).map((on) => 1 - on) : null;
+  const mayRun = profiles.map((_, i) => (passes[i] ? away : null));
+  const home = plan.kind === 'home' ? zeroes().fill(homeW(settled)) : null;
+  return {
+    demand: demandTable(profiles, mayRun, { devices, feeds }, kind, meanC, steps),
+    driving: driving.links.map(({ outputW }) => stepMeans(driveProfile(plan.drives, outputW), steps)),
+    supplyW: stepMeans(home ?? supplied?.source.watts ?? zeroes(), steps),
+    isDriving: plan.drives.length > 0,
+  };
+}
+
+const zeroes = (): Float64Array => new Float64Array(MINUTES_PER_DAY);
+
+/** W at home: what its chargers give, or as much as the store takes. */
+function homeW({ option, store }: Settled): number {
+  const volts = chargingVoltageV(option.system.busVoltageV);
+  const chargersA = option.system.chargers.reduce((sum, { ratingA }) => sum + ratingA, 0);
+  return (chargersA > 0 ? chargersA : store.chargeLimitA) * volts;
+}

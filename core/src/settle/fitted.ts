@@ -1,0 +1,24 @@
+import { blankString } from '../job/blank.ts';
+import type { Job } from '../job/schema.ts';
+import type { Settled } from './settle.ts';
+
+/** The job with every size as it is settled, so that another month changes the day and not what is fitted. */
+export function asFitted({ option, store, driving, solar, inverters }: Settled, asStored: Job): Job {
+  const { system } = option;
+  const fitted = {
+    ...system,
+    store: { ...system.store, strings: system.store.strings ?? fittedString(store.ah) },
+    devices: system.devices.map((device) => {
+      const sized = inverters.find((one) => one.device.id === device.id);
+      return device.kind === 'inverter' && sized && sized.ratingW > 0 ? { ...device, ratingW: sized.ratingW } : device;
+    }),
+    driving: driving.links.map(({ link }) => link),
+    arrays: [...solar.arrays],
+  };
+  return {
+    ...asStored,
+    options: asStored.options.map((one) => (one.id === option.id ? { ...one, system: fitted } : one)),
+  };
+}
+
+const fittedString = (ah: number) => (ah > 0 ? [blankString('required', 'As required', ah)] : null);

@@ -1,0 +1,22 @@
+import type { System } from '../job/schema.ts';
+import { CHEMISTRY, chargingVoltageV, nominalVoltageV } from '../reference/chemistries.ts';
+
+/** What is left of a watt-hour on its way into the store and out of it; in the store it is ampere-hours × nominal volts. */
+export interface Passage {
+  /** Of what the sun brings, limited by its watts: half of the round trip's loss. */
+  readonly inBySun: number;
+  /** Of what chargers bring: they are limited by their amps, and amps are counted as amps whatever the volts. */
+  readonly inByAmps: number;
+  readonly out: number;
+}
+
+/**
+ * An ampere-hour that a charger gives at V_ch is η_coulombic·V_nominal Wh in the store, never more than half of the
+ * round trip's loss would leave: √η_rt.
+ */
+export function passageOf({ store, busVoltageV }: Pick<System, 'store' | 'busVoltageV'>): Passage {
+  const { coulombic, roundTripEfficiency } = CHEMISTRY[store.chemistry];
+  const oneWay = Math.sqrt(store.roundTripEfficiency ?? roundTripEfficiency);
+  const byAmps = (coulombic * nominalVoltageV(store.chemistry, busVoltageV)) / chargingVoltageV(busVoltageV);
+  return { inBySun: oneWay, inByAmps: Math.min(oneWay, byAmps), out: oneWay };
+}
