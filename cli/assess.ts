@@ -5,7 +5,6 @@
  * and how fast, what each depth costs, and the job at 12, 24 and 48 V; with --sources what fills it: twelve months ×
  * kinds of day, each array's ledger from laboratory watts, its controller's window, unlike panels, driving, supplies.
  */
-import { readFile } from 'node:fs/promises';
 import { parseArgs } from 'node:util';
 import {
   assess,
@@ -17,16 +16,10 @@ import {
   sourcesDetail,
   storeDetail,
 } from '@joulemetric/core';
-import { validateJob } from '@joulemetric/core/validate';
 import { withFlatIds } from './flatIds.ts';
+import { optionOf, readJob, refuse } from './readJob.ts';
 
 const USAGE = 'usage: npm run -s assess -- FILE.json [--option ID] [--moves | --moment | --store | --sources]';
-
-/** Bad input: the reasons on standard error, exit code 2. */
-function refuse(...reasons: string[]): never {
-  process.stderr.write(`${reasons.join('\n')}\n`);
-  process.exit(2);
-}
 
 function readArguments() {
   try {
@@ -45,32 +38,12 @@ function readArguments() {
   }
 }
 
-async function readDocument(file: string): Promise<unknown> {
-  try {
-    return JSON.parse(await readFile(file, 'utf8'));
-  } catch (error) {
-    refuse(`${file}: ${error instanceof SyntaxError ? `not JSON: ${error.message}` : (error as Error).message}`);
-  }
-}
-
 const { values, positionals } = readArguments();
 const [file] = positionals;
 if (file === undefined || positionals.length > 1) refuse(USAGE);
 
-const checked = validateJob(await readDocument(file));
-if (!checked.ok) {
-  refuse(
-    ...checked.faults.map(
-      ({ path, expected, found }) =>
-        `${file}: ${path}: expected ${expected}${found === undefined ? '' : `, found ${found}`}`,
-    ),
-  );
-}
-const { job } = checked;
-if (values.option !== undefined && !job.options.some(({ id }) => id === values.option)) {
-  refuse(`${file}: no option "${values.option}"; it has ${job.options.map(({ id }) => id).join(', ')}`);
-}
-const optionId = values.option ?? job.options[0]?.id ?? '';
+const job = await readJob(file);
+const optionId = optionOf(job, values.option, file);
 process.stdout.write(`${JSON.stringify(withFlatIds(answer()), null, 2)}\n`);
 
 function answer(): object {

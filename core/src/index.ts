@@ -8,6 +8,21 @@ export { assess, type Evaluation, evaluate } from './assess/assess.ts';
 export type { Assessment, JobSummary } from './assess/assessment.ts';
 // What fills it, on a day of this trip?
 export { type ArrayLedger, CAUSES, type Cause, type UnlikeDetail } from './choices/arrayLedger.ts';
+// When does it run out, and how sure is that?
+export {
+  type DaysAsk,
+  type Mark,
+  type PreparedDays,
+  prepareDays,
+  survivals,
+  type TripDetail,
+  tripDetail,
+  type YearDetail,
+  yearDetail,
+  yearsOdds,
+  yearsSample,
+} from './choices/daysDetail.ts';
+export { type Decision, daysMoment, type MomentExplained } from './choices/daysMoment.ts';
 export type { Habit, Habits, Rare } from './choices/habits.ts';
 export type { SizeChoice } from './choices/inverterChoice.ts';
 export type { DayCell, KindOfDay } from './choices/kindsOfDay.ts';
@@ -36,7 +51,13 @@ export {
   type VoltageChoice,
 } from './choices/storeDetail.ts';
 export type { SupplyUse } from './choices/supplyUse.ts';
+export type { Survival, TripWeather, TypicalDay } from './days/answers.ts';
+export { joinSamples, type LoadOdds, type MonthOdds, type Odds, type Share, type YearsSample } from './days/odds.ts';
+export { planOf } from './days/plan.ts';
+export type { DaysRun, Trace } from './days/run.ts';
 export type { StaySimulation } from './days/simulate.ts';
+export type { Books } from './days/step.ts';
+export { type WhatIf, whatIfsOf } from './days/whatIf.ts';
 export { arrayFigure } from './explain/arrays.ts';
 export type { FigureId, Figures } from './explain/figures.ts';
 export { inverterFigures } from './explain/inverterIds.ts';
@@ -89,6 +110,7 @@ export type {
   Load,
   PanelGroup,
   PathKind,
+  PlanStretch,
   SolarArray,
   SolarController,
   Supply,

@@ -29,7 +29,25 @@ export interface MonthSky {
 /** Clearness whose level is `level`. */
 const clearnessAtLevel = (level: number): number => level * LEVEL_STEP;
 
+/** Skies already reckoned: an option is never changed in place. */
+const known = new WeakMap<DesignOption, Map<string, MonthSky>>();
+
 export function monthSky(
+  job: Pick<Job, 'brief' | 'rules'>,
+  option: DesignOption,
+  climate: Climate,
+  month: number,
+  steps: number,
+): MonthSky {
+  const skies = known.get(option) ?? new Map<string, MonthSky>();
+  known.set(option, skies);
+  const key = `${month} ${steps}`;
+  const found = skies.get(key) ?? makeSky(job, option, climate, month, steps);
+  skies.set(key, found);
+  return found;
+}
+
+function makeSky(
   { brief, rules }: Pick<Job, 'brief' | 'rules'>,
   { system }: DesignOption,
   climate: Climate,

@@ -45,6 +45,12 @@ export interface DaysRun {
   /** h in which the store was too cold to be charged. */
   readonly lockedH: number;
   readonly trace: Trace | null;
+  readonly probe: Probe | null;
+}
+
+/** What each load takes in one step, W at the bus, and which of them are cut off at its end. */
+export interface Probe extends LoadShares {
+  readonly isCut: readonly boolean[];
 }
 
 export interface RunOptions {
@@ -58,6 +64,8 @@ export interface RunOptions {
   readonly traced?: boolean;
   /** The month whose light there is, whatever the day. */
   readonly month?: number | null;
+  /** A step of which it is written down what each load takes; from the first counted day on. */
+  readonly probe?: number;
   /** Stops when something goes unserved. */
   readonly untilShort?: boolean;
 }
@@ -141,6 +149,7 @@ export function runDays(setup: DaysSetup, weather: WeatherRun, options: RunOptio
     return shares;
   };
   let playedDays = 0;
+  let probe: Probe | null = null;
 
   for (let d = 0; d < days + leadIn; d++) {
     const day = dayOf(weather.fromDay + d);
@@ -256,6 +265,15 @@ export function runDays(setup: DaysSetup, weather: WeatherRun, options: RunOptio
       input.supplyW = suppliedW;
       if (trace === null) step(state, input, books, shareOut, unserved);
       else tracedStep(counted * steps + at, airC);
+      if (counted * steps + at === options.probe) {
+        const { usefulW: useful, conversionW, idleW } = shareOut();
+        probe = {
+          usefulW: useful.slice(),
+          conversionW: conversionW.slice(),
+          idleW: idleW.slice(),
+          isCut: [...state.cut].map((cut) => cut === 1),
+        };
+      }
       const soc = socOf(model, state.storedWh, input.warmShare);
       if (soc < low) low = soc;
       if (shortFromH === null && state.shortAtH >= 0) shortFromH = counted * 24 + at * hours + state.shortAtH;
@@ -285,6 +303,7 @@ export function runDays(setup: DaysSetup, weather: WeatherRun, options: RunOptio
     shortFromH,
     lockedH,
     trace,
+    probe,
   };
 
   /** A step of which everything is written down. */

@@ -92,13 +92,16 @@ export function storeModelOf({ store, option }: Settled, age: Age): StoreModel {
   };
 }
 
-/** @param settled of the job with its sizes fitted; `stepMin` a divisor of the day */
-export function setUpDays(settled: Settled, stepMin: number, age: Age = 'now'): DaysSetup {
+/** @param settled of the job with its sizes fitted; `stepMin` a divisor of the day; `plan` the job's own when left out */
+export function setUpDays(
+  settled: Settled,
+  stepMin: number,
+  age: Age = 'now',
+  plan: readonly PlanDay[] = daysOfPlan(settled.job.brief),
+): DaysSetup {
   const { job, option } = settled;
   const steps = MINUTES_PER_DAY / stepMin;
   const climate = climateOf(job.brief.place);
-  const plan = daysOfPlan(job.brief);
-  const skies = new Map<number, MonthSky>();
   const days = new Map<string, DayTables>();
   const sometimes = job.loads.flatMap(({ daysPerWeek }, i) => (daysPerWeek < 7 ? [i] : []));
   const { latitudeDeg } = job.brief.place;
@@ -123,11 +126,7 @@ export function setUpDays(settled: Settled, stepMin: number, age: Age = 'now'): 
     plan,
     sharing: sharingOf(option),
     loadNames: job.loads.map(({ id, name, critical }) => ({ id, name, critical })),
-    skyIn: (month) => {
-      const found = skies.get(month) ?? monthSky(job, option, climate, month, steps);
-      skies.set(month, found);
-      return found;
-    },
+    skyIn: (month) => monthSky(job, option, climate, month, steps),
     dayOn,
   };
 }

@@ -14,6 +14,7 @@ export function* consistencyFaults(job: Job): Generator<Fault> {
   yield* repeated(job.hasNot, '/hasNot');
   yield* repeated(job.brief.supplies, '/brief/supplies');
   yield* overlapFaults(job.brief.drives, '/brief/drives');
+  yield* planFaults(job);
   for (const [s, supply] of job.brief.supplies.entries()) {
     yield* overlapFaults(supply.hours, `/brief/supplies/${s}/hours`);
     if (supply.kind === 'outlet' && supply.reserveShare >= supply.fullShare)
@@ -53,6 +54,22 @@ export function* consistencyFaults(job: Job): Generator<Fault> {
   }
   yield* deviceFaults(job);
 }
+
+/** Days of a plan that a year can hold, each on a supply that there is. */
+function* planFaults({ brief: { plan, supplies } }: Job): Generator<Fault> {
+  const days = plan.reduce((sum, stretch) => sum + stretch.days, 0);
+  if (days > MOST_PLAN_DAYS)
+    yield { path: '/brief/plan', expected: `at most ${MOST_PLAN_DAYS} days in all`, found: `${days}` };
+  for (const [p, { kind, supply }] of plan.entries()) {
+    const path = `/brief/plan/${p}/supply`;
+    if (kind !== 'supply' && supply !== null)
+      yield { path, expected: 'null, since it is not a day on a supply', found: supply };
+    if (kind === 'supply' && !supplies.some(({ id }) => id === supply))
+      yield { path, expected: 'the id of a supply of this job', found: `${supply}` };
+  }
+}
+
+const MOST_PLAN_DAYS = 366;
 
 /** Stretches of a day that do not overlap, so that no minute counts twice. */
 function* overlapFaults(stretches: readonly Use[], path: string): Generator<Fault> {

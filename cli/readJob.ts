@@ -1,0 +1,36 @@
+import { readFile } from 'node:fs/promises';
+import type { Job } from '@joulemetric/core';
+import { validateJob } from '@joulemetric/core/validate';
+
+/** Bad input: the reasons on standard error, exit code 2. */
+export function refuse(...reasons: string[]): never {
+  process.stderr.write(`${reasons.join('\n')}\n`);
+  process.exit(2);
+}
+
+async function readDocument(file: string): Promise<unknown> {
+  try {
+    return JSON.parse(await readFile(file, 'utf8'));
+  } catch (error) {
+    refuse(`${file}: ${error instanceof SyntaxError ? `not JSON: ${error.message}` : (error as Error).message}`);
+  }
+}
+
+/** The job of a file, or every fault of it with its place. */
+export async function readJob(file: string): Promise<Job> {
+  const checked = validateJob(await readDocument(file));
+  if (checked.ok) return checked.job;
+  refuse(
+    ...checked.faults.map(
+      ({ path, expected, found }) =>
+        `${file}: ${path}: expected ${expected}${found === undefined ? '' : `, found ${found}`}`,
+    ),
+  );
+}
+
+/** The option asked for, or the job's first. */
+export function optionOf({ options }: Job, asked: string | undefined, file: string): string {
+  if (asked !== undefined && !options.some(({ id }) => id === asked))
+    refuse(`${file}: no option "${asked}"; it has ${options.map(({ id }) => id).join(', ')}`);
+  return asked ?? options[0]?.id ?? '';
+}

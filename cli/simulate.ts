@@ -1,0 +1,125 @@
+/**
+ * `npm run -s simulate -- FILE.json [--option ID] [--years N] [--seed S]`: plays the job's days through and prints the
+ * books and the odds as JSON: the trip of its plan in typical weather, a full store without sun, a usual day of each
+ * month, and many years that might be.
+ */
+import { parseArgs } from 'node:util';
+import {
+  type DaysAsk,
+  prepareDays,
+  survivals,
+  tripDetail,
+  type YearsSample,
+  yearDetail,
+  yearsOdds,
+  yearsSample,
+} from '@joulemetric/core';
+import { optionOf, readJob, refuse } from './readJob.ts';
+
+const USAGE = 'usage: npm run -s simulate -- FILE.json [--option ID] [--years N] [--seed S] [--step MINUTES]';
+const STEPS = [1, 2, 3, 4, 5, 6, 10, 12, 15];
+const MOST_YEARS = 2000;
+
+function readArguments() {
+  try {
+    return parseArgs({
+      allowPositionals: true,
+      options: {
+        option: { type: 'string' },
+        years: { type: 'string', default: '200' },
+        seed: { type: 'string', default: '1' },
+        step: { type: 'string', default: '15' },
+      },
+    });
+  } catch (error) {
+    refuse((error as Error).message, USAGE);
+  }
+}
+
+function whole(name: string, text: string, least: number, most: number): number {
+  const value = Number(text);
+  if (!/^[+-]?\d+$/.test(text.trim()) || value < least || value > most)
+    refuse(`--${name}: expected a whole number from ${least} to ${most}, found "${text}"`, USAGE);
+  return value;
+}
+
+const { values, positionals } = readArguments();
+const [file] = positionals;
+if (file === undefined || positionals.length > 1) refuse(USAGE);
+const years = whole('years', values.years, 0, MOST_YEARS);
+const seed = whole('seed', values.seed, 0, 2 ** 31 - 1);
+const stepMin = whole('step', values.step, 1, 15);
+if (!STEPS.includes(stepMin)) refuse(`--step: expected one of ${STEPS.join(', ')} minutes, found "${values.step}"`);
+const job = await readJob(file);
+const optionId = optionOf(job, values.option, file);
+const ask: DaysAsk = { month: null, weather: 'typical', ifs: [], stepMin };
+const prepared = prepareDays(job, optionId, ask);
+const sample: YearsSample = yearsSample(prepared, seed, 0, years);
+process.stdout.write(`${JSON.stringify(answer(), (_, value) => plain(value), 2)}\n`);
+
+/** Typed arrays are printed as lists. */
+function plain(value: unknown): unknown {
+  return ArrayBuffer.isView(value) ? [...(value as Float32Array)] : value;
+}
+
+function answer(): object {
+  const { model, cutOff } = prepared.setup;
+  const { run: trip, month, marks, unserved, beyond, plan } = tripDetail(prepared);
+  const { typical, run: year } = yearDetail(prepared);
+  return {
+    optionId,
+    stepMin,
+    store: {
+      fullWh: model.fullWh,
+      cutOffSoc: cutOff.soc,
+      keepForCritical: cutOff.keep,
+      reconnectSoc: cutOff.soc + cutOff.keep + cutOff.reconnect,
+      inBySun: model.inBySun,
+      inByAmps: model.inByAmps,
+      out: model.out,
+    },
+    plan,
+    survival: survivals(prepared).map(({ hours, ...one }) => ({
+      ...one,
+      hours,
+      days: hours === null ? null : hours / 24,
+    })),
+    trip: { month, ...summaryOf(trip), marks, unserved, beyond },
+    year: { weather: 'typical', ...summaryOf(year) },
+    typical,
+    odds: years === 0 ? null : withBooks(yearsOdds(prepared, sample, seed)),
+  };
+}
+
+function withBooks({ books, fromStoreWh, ...odds }: ReturnType<typeof yearsOdds>): object {
+  return { ...odds, books: { ...books, fromStoreWh, outOfBalanceWh: outOfBalance(books, fromStoreWh) } };
+}
+
+function outOfBalance(books: ReturnType<typeof yearsOdds>['books'], fromStoreWh: number): number {
+  const { sunWh, drivingWh, supplyWh, usefulWh, conversionWh, idleWh, storageWh } = books;
+  return sunWh + drivingWh + supplyWh + fromStoreWh - usefulWh - conversionWh - idleWh - storageWh;
+}
+
+function summaryOf({
+  days,
+  books,
+  fromStoreWh,
+  shortFromH,
+  lockedH,
+  lowSoc,
+  shortWh,
+  spilledWh,
+  endSoc,
+}: typeof prepared extends never ? never : ReturnType<typeof tripDetail>['run']): object {
+  return {
+    days,
+    books: { ...books, fromStoreWh, outOfBalanceWh: outOfBalance(books, fromStoreWh) },
+    shortFromH,
+    shortDays: [...shortWh].filter((wh) => wh > 0.01).length,
+    lockedH,
+    lowSoc,
+    endSoc,
+    shortWh,
+    spilledWh,
+  };
+}

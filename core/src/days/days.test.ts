@@ -1,0 +1,636 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { prepareDays, tripDetail } from '../choices/daysDetail.ts';
+import { daysMoment } from '../choices/daysMoment.ts';
+import type { Job, Load, PlanStretch } from '../job/schema.ts';
+import { settle } from '../settle/settle.ts';
+import { yieldOf } from '../sources/source.ts';
+import { designMonth } from '../sun/day.ts';
+import { aHookup, aJob, aLoad, withSupplies, withSystem } from '../test/jobs.ts';
+import { simulate } from '../test/spice.ts';
+import { survivalOf, typicalDays } from './answers.ts';
+import { type Filled, fill, type StoreModel } from './fill.ts';
+import { runDays } from './run.ts';
+import { setUpDays } from './setup.ts';
+import { typicalRun, type WeatherRun } from './weather.ts';
+import { jobUnder, weatherUnder } from './whatIf.ts';
+
+const days = (n: number, kind: PlanStretch['kind'], part: Partial<PlanStretch> = {}): PlanStretch => ({
+  kind,
+  days: n,
+  driveH: null,
+  supply: null,
+  hours: null,
+  ...part,
+});
+
+const planned = (job: Job, ...plan: PlanStretch[]): Job => ({ ...job, brief: { ...job.brief, plan } });
+const asked = { month: 6, weather: 'typical', ifs: [], stepMin: 15 } as const;
+const setupOf = (job: Job, stepMin = 15) => setUpDays(settle(job), stepMin);
+/** So many days without any sun at 20 °C. */
+const dark = (n: number, meanC = 20): WeatherRun => ({
+  fromDay: 0,
+  clearness: new Float64Array(n),
+  meanC: new Float64Array(n).fill(meanC),
+  swingC: new Float64Array(n),
+});
+const always = (watts: number, part: Partial<Load> = {}) => aLoad({ watts, hours: 24, uses: ALL_DAY, ...part });
+const ALL_DAY = [{ startMin: 0, minutes: 1440 }];
+const lfp100 = { chemistry: 'lfp', capacityAh: 100, coldestC: 20 } as const;
+const alone = (job: Job): Job => withSystem(job, { dcdc: { ratingA: 0 }, array: { ratingW: 0 } });
+
+describe('how long a full store lasts, in closed form', () => {
+  const lasts = (job: Job, stepMin = 15) => survivalOf(settle(alone(job)), stepMin, 'now', 6).hours ?? Number.NaN;
+
+  it.each([1, 5, 15])('a constant load: charge × depth × √round trip ÷ watts, at steps of %d min', (stepMin) => {
+    const job = withSystem(aJob([always(37)]), { store: lfp100 });
+    expect(lasts(job, stepMin)).toBeCloseTo((1280 * 0.8 * Math.sqrt(0.95)) / 37, 6);
+  });
+
+  it('a fridge of 8.0 W on 86 % of 1,280 Wh without loss: 138 h', () => {
+    const job = withSystem(aJob([always(7.97)]), { store: { ...lfp100, usableDepth: 0.86, roundTripEfficiency: 1 } });
+    expect(lasts(job)).toBeCloseTo(138.1, 1);
+  });
+
+  it('an air conditioner of 750 W at 55 % on 1,280 Wh: 3.1 h', () => {
+    const cooler = always(0, { draw: { kind: 'thermostatic', runningW: 750, duty: 0.55, setC: 4 } });
+    // At 25 °C around it its duty is as said.
+    const job = withSystem(aJob([cooler]), { store: { ...lfp100, usableDepth: 1, roundTripEfficiency: 1 } });
+    const run = runDays(setupOf(alone(job)), dark(1, 25), { untilShort: true });
+    expect(run.shortFromH).toBeCloseTo(1280 / (750 * 0.55), 6);
+  });
+
+  it.each([
+    ['flooded', 20, 3.54],
+    ['agm', 20, 20 * (100 / (20 * 20)) ** 1.12],
+    ['gel', 10, 20 * (100 / (10 * 20)) ** 1.15],
+  ] as const)('%s of 100 Ah at %d A: Peukert', (chemistry, amps, hours) => {
+    const store = { ...lfp100, chemistry, coldestC: 25, usableDepth: 1, roundTripEfficiency: 1 };
+    expect(lasts(withSystem(aJob([always(12 * amps)]), { store }))).toBeCloseTo(hours, 2);
+  });
+
+  it('a station of 500 Wh, 85 % of it: 208 Wh a day last 2.04 days, with a fan 1.48', () => {
+    const lights = aLoad({ watts: 10, uses: [{ startMin: 1200, minutes: 240 }] });
+    const fridge = always(7);
+    const fan = aLoad({ watts: 8, uses: [{ startMin: 480, minutes: 600 }] });
+    const store = { ...lfp100, capacityAh: 500 / 12.8, usableDepth: 0.85, roundTripEfficiency: 1 };
+    const of = (...loads: Load[]) => lasts(withSystem(aJob(loads), { store })) / 24;
+    // In the mean 2.04 and 1.48 days; from midnight on the lights come late: 9 Wh are left after two days, and on the
+    // second 137 Wh last until 7 W and from eight o'clock 15 W have used them.
+    expect(of(lights, fridge)).toBeCloseTo(2 + 9 / 7 / 24, 6);
+    expect(of(lights, fridge, fan)).toBeCloseTo(1 + (8 + (137 - 56) / 15) / 24, 6);
+  });
+
+  it('a load against a constant source lasts as long as what is missing', () => {
+    const hookup = aHookup(1, 230, { share: 1 });
+    const job = withSupplies(
+      withSystem(aJob([always(300)]), {
+        store: { ...lfp100, roundTripEfficiency: 1 },
+        charger: { ratingA: 10, leastA: 0, efficiency: 1, powerFactor: 1 },
+      }),
+      hookup,
+    );
+    const setup = setUpDays(settle(alone(job)), 15, 'now', [
+      { kind: 'supply', drives: [], supply: { ...hookup, hours: [] } },
+    ]);
+    // 10 A at 14.2 V come straight to the load.
+    const run = runDays(setup, dark(2), { untilShort: true });
+    expect(run.shortFromH).toBeCloseTo((1280 * 0.8) / (300 - 142), 6);
+  });
+
+  it('the cold leaves less: lead 1 % for each K below 25 °C, and what is kept is a share of that', () => {
+    const store = { ...lfp100, chemistry: 'agm', usableDepth: 0.5, roundTripEfficiency: 1 } as const;
+    const at = (coldestC: number) =>
+      runDays(setupOf(alone(withSystem(aJob([always(30)]), { store: { ...store, coldestC } }))), dark(3, coldestC), {
+        untilShort: true,
+      }).shortFromH ?? Number.NaN;
+    expect(at(25)).toBeCloseTo(600 / 30, 6);
+    expect(at(5) / at(25)).toBeCloseTo(0.8, 6);
+  });
+});
+
+describe('charging', () => {
+  const model: StoreModel = {
+    fullWh: 1200,
+    inBySun: 1,
+    inByAmps: 1,
+    out: 1,
+    chargeLimitW: 240,
+    dischargeLimitW: 300,
+    taperFromSoc: 0.8,
+  };
+  /** The same law in small steps: constant below the taper, then 0.02 to the power of the share of it that is filled. */
+  const inSmallSteps = (fromWh: number, offeredW: number, efficiency: number, hours: number): number => {
+    let stored = fromWh;
+    const n = 200_000;
+    for (let i = 0; i < n; i++) {
+      const soc = stored / 1200;
+      const accepts = soc <= 0.8 ? 240 : 240 * 0.02 ** ((soc - 0.8) / 0.2);
+      stored = Math.min(1200, stored + (Math.min(offeredW, accepts) * efficiency * hours) / n);
+    }
+    return stored;
+  };
+
+  it.each([
+    [600, 500, 1, 1],
+    [900, 500, 1, 3],
+    [900, 60, 0.9, 4],
+    [1100, 30, 0.8, 2],
+    [1190, 500, 1, 0.25],
+    [0, 3, 1, 5],
+  ])('from %f Wh with %f W at %f for %f h', (fromWh, offeredW, efficiency, hours) => {
+    const out: Filled = { storedWh: 0, hours: 0, takenWh: 0 };
+    fill(model, fromWh, offeredW, efficiency, 1, hours, Number.POSITIVE_INFINITY, out);
+    expect(out.storedWh).toBeCloseTo(inSmallSteps(fromWh, offeredW, efficiency, hours), 1);
+    expect(out.takenWh * efficiency).toBeCloseTo(out.storedWh - fromWh, 9);
+    expect(out.hours).toBe(hours);
+  });
+
+  it('says when a level is reached, straight and in the taper', () => {
+    const out: Filled = { storedWh: 0, hours: 0, takenWh: 0 };
+    fill(model, 600, 120, 1, 1, 10, 840, out);
+    expect([out.storedWh, out.hours]).toEqual([840, expect.closeTo(2, 9)]);
+    fill(model, 600, 1000, 1, 1, 10, 1140, out);
+    expect(inSmallSteps(600, 1000, 1, out.hours)).toBeCloseTo(1140, 1);
+  });
+
+  it('138 Ah of AGM at 50 % and 25 A for two hours of driving: 47.5 Ah stored but for the taper, not full', () => {
+    const store = { chemistry: 'agm', capacityAh: 138, coldestC: 25 } as const;
+    const job = withSystem(aJob([]), { store, dcdc: { ratingA: 25 }, array: { ratingW: 0 } });
+    const setup = setUpDays(settle(job), 15, 'now', [
+      { kind: 'driving', drives: [{ startMin: 540, minutes: 120 }], supply: null },
+    ]);
+    const run = runDays(setup, dark(1, 25), { fromSoc: 0.5 });
+    // Straight to 80.5 %, then as the store takes it: 0.95 Ah stored for each, limit 0.2 C.
+    let ah = 69;
+    for (let i = 0; i < 72_000; i++) {
+      const soc = ah / 138;
+      const limit = soc <= 0.8 ? 27.6 : 27.6 * 0.02 ** ((soc - 0.8) / 0.2);
+      ah += (0.95 * Math.min(25, limit) * 2) / 72_000;
+    }
+    expect(run.endSoc[0]).toBeCloseTo(ah / 138, 3);
+    expect(ah / 138).toBeLessThan(0.86);
+    // 50 Ah of sun would be worth more: its watts are limited, not its amps.
+    expect(setup.model.inBySun).toBeCloseTo(Math.sqrt(0.85), 9);
+    expect(setup.model.inByAmps).toBeCloseTo((0.95 * 12) / 14.2, 9);
+  });
+
+  it('an LFP bank below 0 °C takes nothing, and with a heater it does', () => {
+    const cold = { ...lfp100, coldestC: -8 };
+    const job = (heaterW: number | null) =>
+      withSystem(aJob([always(5)]), { store: { ...cold, heaterW }, array: { ratingW: 300 }, dcdc: { ratingA: 0 } });
+    const winter: WeatherRun = { ...dark(3, -8), clearness: new Float64Array(3).fill(0.6) };
+    const play = (heaterW: number | null) => runDays(setupOf(job(heaterW)), winter, { fromSoc: 0.5, month: 3 });
+    const [locked, heated] = [play(null), play(100)];
+    expect(locked.books.intoStoreWh).toBe(0);
+    expect(locked.lockedH).toBe(72);
+    expect(locked.books.lockedWh).toBeCloseTo(locked.books.sunOfferedWh - locked.books.sunWh, 6);
+    expect(heated.books.intoStoreWh).toBeGreaterThan(500);
+    expect(heated.lockedH).toBeLessThan(66);
+  });
+});
+
+describe('an R–C battery with the same loads in a circuit simulator', () => {
+  it('gives the same charge within 1 % over a day of cycling', async () => {
+    // 60 W for six hours of each twelve; inside the battery so many ohms that √0.9 of the volts are left at that power.
+    const out = Math.sqrt(0.9);
+    const amps = 60 / (12.8 * out);
+    const ohm = (12.8 * (1 - out)) / amps;
+    const farad = 3_600_000;
+    const vectors = await simulate([
+      `C1 store 0 ${farad} IC=12.8`,
+      `R1 store bus ${ohm}`,
+      'V1 gate 0 PULSE(0 1 0 1 1 21600 43200)',
+      'B1 bus 0 I=V(gate)*60/max(V(bus),6)',
+      '.tran 60 86400 UIC',
+    ]);
+    const volts = vectors.get('v(store)') ?? vectors.get('store');
+    if (!volts) throw new Error([...vectors.keys()].join(' '));
+    const drawnAh = ((12.8 - (volts.at(-1) as number)) * farad) / 3600;
+    const load = aLoad({
+      watts: 60,
+      uses: [
+        { startMin: 0, minutes: 360 },
+        { startMin: 720, minutes: 360 },
+      ],
+    });
+    const job = withSystem(aJob([load]), { store: { ...lfp100, roundTripEfficiency: 0.9 } });
+    const run = runDays(setupOf(alone(job)), dark(1));
+    const ours = ((1 - (run.endSoc[0] as number)) * 1280) / 12.8;
+    expect(ours / drawnAh).toBeGreaterThan(0.99);
+    expect(ours / drawnAh).toBeLessThan(1.01);
+  });
+});
+
+describe('the cut-off', () => {
+  const store = { ...lfp100, roundTripEfficiency: 1, usableDepth: 0.8 };
+  const pair = (critical: boolean) => [always(30, { name: 'A', critical }), always(70, { name: 'B' })];
+  const play = (job: Job, n: number, fromSoc = 1) => runDays(setupOf(alone(job)), dark(n), { fromSoc, traced: true });
+
+  it('is found inside a step, whole loads go, and what they go without is theirs', () => {
+    const run = play(withSystem(aJob(pair(false)), { store }), 1);
+    // 1,024 Wh at 100 W: 10.24 h; then both are off.
+    expect(run.shortFromH).toBeCloseTo(10.24, 6);
+    expect([...run.unservedWh]).toEqual([expect.closeTo(30 * 13.76, 4), expect.closeTo(70 * 13.76, 4)]);
+    expect(run.books.usefulWh).toBeCloseTo(1024, 4);
+  });
+
+  it('keeps a share for critical loads, which go on alone', () => {
+    const run = play(withSystem(aJob(pair(true)), { store: { ...store, keepForCritical: 0.3 } }), 2);
+    // 640 Wh at 100 W, then 384 Wh at 30 W.
+    expect(run.shortFromH).toBeCloseTo(6.4, 6);
+    expect(run.unservedWh[1]).toBeCloseTo(70 * (48 - 6.4), 4);
+    expect(run.unservedWh[0]).toBeCloseTo(30 * (48 - 6.4 - 12.8), 4);
+  });
+
+  it.each([
+    ['critical-last', 'B', 'A'],
+    ['largest-first', 'B', 'A'],
+  ] as const)('%s: %s goes and %s stays, as long as what comes in carries it', (dropOrder, gone, stays) => {
+    const hookup = aHookup(1, 230);
+    const job = withSupplies(
+      withSystem(aJob(pair(dropOrder === 'critical-last')), {
+        store: { ...store, chemistry: 'lfp' },
+        charger: { ratingA: 4, leastA: 0, efficiency: 1, powerFactor: 1 },
+      }),
+      hookup,
+    );
+    const settled = settle(alone({ ...job, rules: { ...job.rules, dropOrder } }));
+    const setup = setUpDays(settled, 15, 'now', [{ kind: 'supply', drives: [], supply: hookup }]);
+    // 56.8 W come in: at the floor they carry A, not both.
+    const run = runDays(setup, dark(1), { fromSoc: 0.2 });
+    const short = Object.fromEntries(setup.loadNames.map(({ name }, i) => [name, run.unservedWh[i]]));
+    expect([short[gone] ?? 0, short[stays]]).toEqual([expect.any(Number), 0]);
+    expect(short[gone]).toBeGreaterThan(500);
+  });
+
+  it('together: all go, and all come back ten points of charge above', () => {
+    const hookup = aHookup(1, 230);
+    const job = withSupplies(
+      withSystem(aJob(pair(true)), { store, charger: { ratingA: 4, leastA: 0, efficiency: 1, powerFactor: 1 } }),
+      hookup,
+    );
+    const settled = settle(alone({ ...job, rules: { ...job.rules, dropOrder: 'together' } }));
+    const setup = setUpDays(settled, 15, 'now', [{ kind: 'supply', drives: [], supply: hookup }]);
+    const run = runDays(setup, dark(1), { fromSoc: 0.2, traced: true });
+    // 128 Wh come back at 56.8 W × 0.98 × 12.8 ÷ 14.2, then 43.2 W are missing.
+    const back = 128 / (56.8 * Math.min(1, (0.98 * 12.8) / 14.2));
+    const lasts = 128 / 43.2;
+    const k = (hours: number) => Math.floor(hours * 4);
+    expect(run.trace?.unservedW[k(back - 0.3)]).toBe(100);
+    expect(run.trace?.unservedW[k(back + 0.3)]).toBe(0);
+    expect(run.trace?.unservedW[k(back + lasts + 0.3)]).toBe(100);
+  });
+
+  it('a cut-off and a way back that are said take the place of depth and ten points', () => {
+    const job = withSystem(aJob([always(100)]), { store: { ...store, cutOff: 0.5, reconnect: 0.2 } });
+    expect(play(job, 1).shortFromH).toBeCloseTo(6.4, 6);
+  });
+
+  it('a heater is stopped with what its stop needs left in the store', () => {
+    const heater = aLoad({
+      name: 'Heater',
+      uses: ALL_DAY,
+      draw: {
+        kind: 'cycle',
+        phases: [
+          { label: 'start', powerW: 122.4, minutes: 1 / 3 },
+          { label: 'run', powerW: 21, minutes: null },
+          // 8.4 A at 12 V for three minutes: 5 Wh.
+          { label: 'stop', powerW: 100.8, minutes: 3 },
+        ],
+      },
+    });
+    const job = withSystem(aJob([heater]), { store: { ...store, capacityAh: 10 } });
+    const run = play(job, 1);
+    // 102.4 Wh above the floor: 0.68 to start, 5.04 kept to stop, the rest runs at 21 W.
+    const runsH = 1 / 180 + (102.4 - 0.68 - 5.04) / 21;
+    expect(run.shortFromH).toBeCloseTo(runsH, 1);
+    expect(run.lowSoc[0]).toBeCloseTo(0.2, 6);
+    expect(run.books.usefulWh).toBeCloseTo(102.4, 6);
+  });
+
+  it('a store of nothing serves what the moment brings, and nothing breaks', () => {
+    const job = withSystem(aJob([always(50)]), { store: { ...store, capacityAh: 0.5 }, array: { ratingW: 400 } });
+    const sunny: WeatherRun = { ...dark(2), clearness: new Float64Array(2).fill(0.6) };
+    const run = runDays(setupOf(withSystem(job, { dcdc: { ratingA: 0 } })), sunny, { month: 6 });
+    expect(run.books.usefulWh + run.books.unservedWh).toBeCloseTo(2 * 1200, 4);
+    expect(run.books.usefulWh).toBeGreaterThan(200);
+  });
+
+  it('more than the bank may give goes off for as long as it is asked for', () => {
+    const kettle = aLoad({ name: 'Kettle', watts: 1500, uses: [{ startMin: 600, minutes: 60 }] });
+    const job = withSystem(aJob([always(20), kettle]), { store });
+    const run = play(job, 1);
+    expect([...run.unservedWh]).toEqual([0, expect.closeTo(1500, 6)]);
+  });
+});
+
+describe('the same day as the figures have it', () => {
+  const loads = [
+    always(12, { path: 'direct' }),
+    aLoad({ watts: 700, hours: 0.5, path: 'inverter' }),
+    aLoad({ watts: 60, hours: 5, path: 'inverter-adapter' }),
+    always(0, { draw: { kind: 'thermostatic', runningW: 45, duty: 0.4, setC: 4 } }),
+    aLoad({ watts: 0, hours: 3, draw: { kind: 'thermostatic', runningW: 90, duty: 0.5, setC: -18 }, path: 'inverter' }),
+  ];
+  const job = withSystem(
+    aJob(loads, (one) => ({ ...one, brief: { ...one.brief, months: [6] } })),
+    { store: { ...lfp100, capacityAh: 400 }, array: { ratingW: 600 }, dcdc: { ratingA: 30 } },
+  );
+  const settled = settle(job);
+  const usual = { kind: 'usual', drives: job.brief.drives, supply: null } as const;
+
+  it.each([1, 5, 15])('need and income at steps of %d min', (stepMin) => {
+    const setup = setUpDays(settled, stepMin, 'now', [usual]);
+    const month = designMonth(job.brief);
+    const run = runDays(setup, typicalRun(setup.climate, 0, 3, month), { month, traced: true });
+    const perDay = (row: Float32Array | undefined) =>
+      (((row ?? []) as Float32Array).reduce((sum, w) => sum + w, 0) * (stepMin / 60)) / 3;
+    const busWh = settled.bus.busW.reduce((sum, w) => sum + w, 0) / 60;
+    expect(perDay(run.trace?.needW) / busWh).toBeCloseTo(1, stepMin === 1 ? 4 : 2);
+    expect(perDay(run.trace?.sunOfferedW) / yieldOf(settled.sources, 'sun')).toBeCloseTo(1, 2);
+    expect(run.books.idleWh / 3).toBeCloseTo(settled.bus.idleW.reduce((sum, w) => sum + w, 0) / 60, 4);
+  });
+
+  it('property: whatever the job, the books balance, nothing is lost and no charge is beyond its ends', () => {
+    const aDay = fc.record({
+      watts: fc.integer({ min: 1, max: 1200 }),
+      startMin: fc.integer({ min: 0, max: 1439 }),
+      minutes: fc.integer({ min: 1, max: 1440 }),
+      path: fc.constantFrom('direct', 'inverter', 'dc-dc', 'inverter-adapter'),
+      critical: fc.boolean(),
+      daysPerWeek: fc.constantFrom(7, 7, 5, 2, 1, 0.5),
+    });
+    const spec = fc.record({
+      loads: fc.array(aDay, { minLength: 1, maxLength: 6 }),
+      ah: fc.integer({ min: 1, max: 400 }),
+      chemistry: fc.constantFrom('lfp', 'agm', 'flooded'),
+      array: fc.integer({ min: 0, max: 800 }),
+      dcdc: fc.integer({ min: 0, max: 40 }),
+      keep: fc.constantFrom(0, 0.2),
+      order: fc.constantFrom('together', 'critical-last', 'largest-first'),
+      clearness: fc.array(fc.double({ min: 0, max: 0.8, noNaN: true }), { minLength: 4, maxLength: 4 }),
+      meanC: fc.integer({ min: -25, max: 40 }),
+      coldestC: fc.integer({ min: -20, max: 20 }),
+      fromSoc: fc.double({ min: 0, max: 1, noNaN: true }),
+    });
+    fc.assert(
+      fc.property(spec, (one) => {
+        const made = aJob(
+          one.loads.map(({ startMin, minutes, ...load }) =>
+            aLoad({ ...load, path: load.path as Load['path'], uses: [{ startMin, minutes }] }),
+          ),
+        );
+        const ready = withSystem(
+          { ...made, rules: { ...made.rules, dropOrder: one.order as Job['rules']['dropOrder'] } },
+          {
+            store: {
+              chemistry: one.chemistry as 'lfp',
+              capacityAh: one.ah,
+              coldestC: one.coldestC,
+              keepForCritical: one.keep,
+            },
+            array: { ratingW: one.array },
+            dcdc: { ratingA: one.dcdc },
+          },
+        );
+        const setup = setUpDays(settle(ready), 15, 'now', [{ ...usual, drives: ready.brief.drives }]);
+        const weather = { ...dark(4, one.meanC), clearness: Float64Array.from(one.clearness) };
+        const run = runDays(setup, weather, { fromSoc: one.fromSoc, month: 6, traced: true });
+        const { books } = run;
+        const income = books.sunWh + books.drivingWh + books.supplyWh + run.fromStoreWh;
+        const spent = books.usefulWh + books.conversionWh + books.idleWh + books.storageWh;
+        expect(Math.abs(income - spent)).toBeLessThan(1e-6 * Math.max(1, spent));
+        expect(run.unservedWh.reduce((sum, wh) => sum + wh, 0)).toBeCloseTo(books.unservedWh, 6);
+        for (const soc of run.trace?.soc ?? []) {
+          expect(soc).toBeGreaterThanOrEqual(0);
+          expect(soc).toBeLessThanOrEqual(1 + 1e-6);
+        }
+        for (const key of ['conversionWh', 'idleWh', 'storageWh', 'unservedWh', 'lockedWh'] as const)
+          expect(books[key]).toBeGreaterThanOrEqual(-1e-6);
+        // Whatever is wanted is served or not.
+        const wanted = runDays(
+          setUpDays(
+            settle(withSystem(ready, { store: { capacityAh: 20_000, chemistry: 'lfp', coldestC: 20 } })),
+            15,
+            'now',
+            [usual],
+          ),
+          weather,
+          { month: 6 },
+        );
+        expect(books.usefulWh + books.unservedWh).toBeCloseTo(wanted.books.usefulWh + wanted.books.unservedWh, 3);
+      }),
+      { numRuns: 60 },
+    );
+  });
+});
+
+describe('demand that follows the weather', () => {
+  it('a fridge works harder by the degrees between it and the air, and no less than in a lived-in vehicle', () => {
+    const fridge = always(0, { draw: { kind: 'thermostatic', runningW: 50, duty: 0.4, setC: 5 } });
+    const setup = setupOf(withSystem(alone(aJob([fridge])), { store: { ...lfp100, capacityAh: 2000 } }));
+    const wh = (meanC: number) => runDays(setup, dark(1, meanC)).books.usefulWh;
+    // 0.4 × (T − 5)/20 of 50 W.
+    expect(wh(25)).toBeCloseTo(480, 6);
+    expect(wh(33)).toBeCloseTo(480 * 1.4, 6);
+    expect(wh(0)).toBeCloseTo((480 * 13) / 20, 6);
+    const run = runDays(setup, dark(1, 60));
+    // At 60 °C it would have to run 1.1 of the time: all day it cannot hold.
+    expect([run.books.usefulWh, run.beyondH[0]]).toEqual([expect.closeTo(1200, 6), expect.closeTo(24, 6)]);
+  });
+
+  it('cold water is warmer in warm weather, and a room is cooled for the sun on its glass', () => {
+    const water = aLoad({
+      path: 'direct',
+      uses: [{ startMin: 600, minutes: 120 }],
+      draw: { kind: 'water-heating', powerW: 1000, litres: 20, riseK: 30, efficiency: 1, standingW: 0 },
+    });
+    const job = withSystem(alone(aJob([water])), { store: { ...lfp100, capacityAh: 2000 } });
+    const setup = setupOf(job);
+    const { dayTempC, nightTempC } = job.brief.place;
+    const said = (dayTempC + nightTempC) / 2;
+    const wh = (meanC: number) => runDays(setup, dark(1, meanC)).books.usefulWh;
+    expect(wh(said)).toBeCloseTo(20 * 1.163 * 30, 1);
+    expect(wh(said + 10)).toBeCloseTo(20 * 1.163 * 20, 1);
+    const room = always(0, {
+      path: 'direct',
+      draw: {
+        kind: 'room',
+        mode: 'cooling',
+        capacityW: 2000,
+        cop: 2,
+        setC: 25,
+        volumeM3: 8,
+        insulation: 'good',
+        glazingM2: 1,
+        internalW: 100,
+      },
+    });
+    const cooled = setupOf(withSystem(alone(aJob([room])), { store: { ...lfp100, capacityAh: 4000 } }));
+    const noSun = runDays(cooled, dark(1, 35)).books.usefulWh;
+    // UA = 1 × 1.33 × 6 × 8^(2/3) = 31.9 W/K, for ten K, and 100 W inside: half of that is drawn.
+    expect(noSun).toBeCloseTo(((31.92 * 10 + 100) / 2) * 24, 0);
+    const sunny: WeatherRun = { ...dark(1, 35), clearness: new Float64Array(1).fill(0.5) };
+    const withSun = runDays(cooled, sunny, { month: 6 });
+    const flatWh = 0.5 * (cooled.climate.aboveKwh[5] as number) * 1000;
+    expect(withSun.books.usefulWh - noSun).toBeCloseTo((0.7 * flatWh) / 2, 0);
+  });
+});
+
+describe('plans', () => {
+  const store = { ...lfp100, capacityAh: 200 };
+  it('days of kinds follow one another; at home the store is filled, away only what is never off runs', () => {
+    const job = planned(
+      withSystem(aJob([always(10), aLoad({ watts: 200, hours: 3 })]), {
+        store,
+        dcdc: { ratingA: 0 },
+        array: { ratingW: 0 },
+      }),
+      days(2, 'parked'),
+      days(1, 'away'),
+      days(1, 'home'),
+    );
+    const { run, stretchOfDay, plan } = tripDetail(prepareDays(job, 'a', asked));
+    expect(stretchOfDay).toEqual([0, 0, 1, 2]);
+    expect(plan).toHaveLength(3);
+    const wh = (soc: number) => soc * 2560;
+    const ends = [1, ...run.endSoc].map(wh);
+    const drawn = ends.slice(0, 3).map((end, i) => (end - (ends[i + 1] as number)) * Math.sqrt(0.95));
+    expect(drawn).toEqual([expect.closeTo(840, 1), expect.closeTo(840, 1), expect.closeTo(240, 1)]);
+    expect(run.endSoc[3]).toBeCloseTo(1, 2);
+  });
+
+  it('hours of driving and of a supply as they are said', () => {
+    const hookup = aHookup(10, 230);
+    const job = withSupplies(
+      withSystem(aJob([]), {
+        store,
+        dcdc: { ratingA: 20 },
+        array: { ratingW: 0 },
+        charger: { ratingA: 10, leastA: 0, efficiency: 1, powerFactor: 1 },
+      }),
+      hookup,
+    );
+    const wh = (...plan: PlanStretch[]) => {
+      const setup = setupOf(planned(job, ...plan));
+      return runDays(setup, dark(plan.length), { fromSoc: 0.2 }).books;
+    };
+    expect(wh(days(1, 'driving', { driveH: 3 })).drivingWh).toBeCloseTo(20 * 14.2 * 3, 6);
+    expect(wh(days(1, 'driving')).drivingWh).toBeCloseTo(20 * 14.2, 6);
+    expect(wh(days(1, 'supply', { supply: 'hookup', hours: 2 })).supplyWh).toBeCloseTo(10 * 14.2 * 2, 6);
+    expect(wh(days(1, 'supply', { supply: 'hookup', hours: 0 })).supplyWh).toBeCloseTo(0, 3);
+    expect(wh(days(1, 'parked')).drivingWh).toBe(0);
+  });
+
+  it('what runs on working days and on weekends goes by the calendar, and no day counts twice', () => {
+    const each = (daysPerWeek: number) =>
+      setupOf(
+        planned(
+          withSystem(alone(aJob([aLoad({ watts: 100, hours: 1, daysPerWeek })])), {
+            store: { ...store, capacityAh: 900 },
+          }),
+          days(14, 'parked'),
+        ),
+      );
+    const perDay = (daysPerWeek: number) => {
+      const setup = each(daysPerWeek);
+      return Array.from({ length: 7 }, (_, i) => Math.round(runDays(setup, dark(1), { weekday: i }).books.usefulWh));
+    };
+    expect(perDay(5)).toEqual([100, 100, 100, 100, 100, 0, 0]);
+    expect(perDay(2)).toEqual([0, 0, 0, 0, 0, 100, 100]);
+    expect(perDay(7)).toEqual([100, 100, 100, 100, 100, 100, 100]);
+    expect(perDay(3).filter((wh) => wh > 0)).toHaveLength(3);
+    expect(runDays(each(0.5), dark(14), { weekday: 0 }).books.usefulWh).toBeCloseTo(100, 6);
+  });
+});
+
+describe('what might come otherwise', () => {
+  const job = withSystem(aJob([always(10), aLoad({ watts: 100, hours: 2, path: 'inverter' })]), {
+    store: lfp100,
+    array: { ratingW: 300 },
+    dcdc: { ratingA: 0 },
+    inverter: { ratingW: 1000, idleW: 12, policy: 'with-loads' },
+  });
+  const play = (one: Job) => runDays(setupOf(planned(one, days(1, 'parked'))), dark(1)).books;
+
+  it('an inverter left on idles all day, a guest uses a third more, a shaded panel gives half', () => {
+    expect(play(jobUnder(job, ['inverter-on'])).idleWh).toBeCloseTo(24 * 12, 6);
+    expect(play(job).idleWh).toBeCloseTo(2 * 12, 6);
+    expect(play(jobUnder(job, ['guest'])).usefulWh).toBeCloseTo(240 + (200 * 4) / 3, 6);
+    const sunOf = (one: Job) => {
+      const run: WeatherRun = { ...dark(1), clearness: new Float64Array(1).fill(0.5) };
+      return runDays(setupOf(one), run, { month: 6 }).books.sunOfferedWh;
+    };
+    expect(sunOf(jobUnder(job, ['shaded'])) / sunOf(job)).toBeCloseTo(0.5, 1);
+    expect(jobUnder(job, ['heat-wave'])).toBe(job);
+  });
+
+  it('heat, cold and cloud change the weather and no more', () => {
+    const weather: WeatherRun = { ...dark(2), clearness: Float64Array.from([0.5, 0.02]) };
+    expect([...weatherUnder(weather, ['heat-wave']).meanC]).toEqual([28, 28]);
+    expect([...weatherUnder(weather, ['cold-snap', 'heat-wave']).meanC]).toEqual([18, 18]);
+    const dull = weatherUnder(weather, ['overcast']).clearness;
+    expect(dull[0]).toBeLessThan(0.35);
+    expect(dull[0]).toBeGreaterThan(0.05);
+    expect(dull[1]).toBe(0.02);
+  });
+});
+
+describe('a moment explained', () => {
+  const job = planned(
+    withSystem(aJob([always(60, { name: 'Fridge', critical: true }), always(40, { name: 'Lamp' })]), {
+      store: { ...lfp100, roundTripEfficiency: 1 },
+      array: { ratingW: 50 },
+      dcdc: { ratingA: 0 },
+    }),
+    days(3, 'parked'),
+  );
+  const prepared = prepareDays(job, 'a', { ...asked, weather: 'sunless' });
+
+  it('says what drew and what would have served: a store by so much, a load less, no panel in the dark', () => {
+    // 1,024 Wh at 100 W last 10.24 h.
+    const moment = daysMoment(prepared, 12);
+    expect(moment).toMatchObject({ needW: 100, unservedW: 100, outageFromH: 10.25 - 0.25 });
+    expect(moment?.loads.map(({ name, usefulW, isCut }) => [name, Math.round(usefulW), isCut])).toEqual([
+      ['Fridge', 60, true],
+      ['Lamp', 40, true],
+    ]);
+    const by = Object.fromEntries((moment?.decisions ?? []).map((one) => [one.kind, one]));
+    // A quarter more lasts 12.8 h, without the lamp 17.07 h.
+    expect(by.store).toMatchObject({ amount: 0.25, helps: true, lastsH: 12.75 });
+    expect(by.without).toMatchObject({ name: 'Lamp', helps: true, lastsH: 17 });
+    expect(by.panel).toMatchObject({ amount: 400, helps: false, lastsH: 10 });
+  });
+
+  it('is nothing outside the trip', () => {
+    expect(daysMoment(prepared, 73)).toBeNull();
+    expect(daysMoment(prepared, -1)).toBeNull();
+  });
+});
+
+describe('a usual day of each month', () => {
+  it('more sun, a fuller store; what is used is served or not, with its losses', () => {
+    const job = withSystem(
+      aJob([always(40)], (one) => ({ ...one, brief: { ...one.brief, drives: [] } })),
+      {
+        store: lfp100,
+        array: { ratingW: 350 },
+        dcdc: { ratingA: 0 },
+      },
+    );
+    const months = typicalDays(settle(job), 15);
+    expect(months).toHaveLength(12);
+    const [january, june] = [months[0], months[5]];
+    expect(june?.sunWh).toBeGreaterThan(january?.sunWh ?? 0);
+    expect(june?.unservedWh).toBe(0);
+    expect(june?.fullAfterDays).toBeLessThan(5);
+    expect(january?.unservedWh).toBeGreaterThan(100);
+    expect(january?.fullAfterDays).toBeNull();
+    for (const { needWh, directSunWh, sunWh } of months) {
+      expect(needWh).toBeCloseTo(960, 3);
+      expect(directSunWh).toBeLessThanOrEqual(sunWh + 1e-6);
+    }
+  });
+});
