@@ -52,7 +52,15 @@ export {
 } from './choices/storeDetail.ts';
 export type { SupplyUse } from './choices/supplyUse.ts';
 export type { Survival, TripWeather, TypicalDay } from './days/answers.ts';
-export { joinSamples, type LoadOdds, type MonthOdds, type Odds, type Share, type YearsSample } from './days/odds.ts';
+export {
+  joinSamples,
+  type LoadOdds,
+  type MonthOdds,
+  type Odds,
+  type Share,
+  type YearsOdds,
+  type YearsSample,
+} from './days/odds.ts';
 export { planOf } from './days/plan.ts';
 export type { DaysRun, Trace } from './days/run.ts';
 export type { StaySimulation } from './days/simulate.ts';

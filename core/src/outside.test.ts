@@ -1,4 +1,3 @@
-import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { assess, evaluate } from './assess/assess.ts';
 import { blankCharger, blankJob } from './job/blank.ts';

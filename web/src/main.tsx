@@ -15,6 +15,7 @@ const LATER = {
   paths: () => import('./steps/paths/Paths.tsx').then(({ Paths }) => ({ default: Paths })),
   moment: () => import('./steps/moment/Moment.tsx').then(({ Moment }) => ({ default: Moment })),
   sources: () => import('./steps/sources/Sources.tsx').then(({ Sources }) => ({ default: Sources })),
+  days: () => import('./steps/days/Days.tsx').then(({ Days }) => ({ default: Days })),
   store: () => import('./steps/store/Store.tsx').then(({ Store }) => ({ default: Store })),
   card: () => import('./steps/moment/Card.tsx').then(({ Card }) => ({ default: Card })),
   result: () => import('./steps/result/Result.tsx').then(({ Result }) => ({ default: Result })),

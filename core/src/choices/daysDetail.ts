@@ -170,4 +170,4 @@ export const yearsSample = (
 ): YearsSample => sampleYears(setup, seed, first, years, onYear);
 
 export const yearsOdds = ({ settled, setup }: PreparedDays, sample: YearsSample, seed: number): Odds =>
-  oddsOf(sample, setup, seed, generatorW(settled));
+  oddsOf(sample, setup, seed, generatorW(settled), settled.job.brief.months);

@@ -137,7 +137,7 @@ export function stepMeans(perMinute: Float64Array, steps: number): Float64Array 
 const onlyWhile = (profile: LoadProfile, share: Float64Array): LoadProfile => ({
   ...profile,
   meanW: profile.meanW.map((w, m) => w * (share[m] as number)),
-  varianceW2: profile.varianceW2 && profile.varianceW2.map((w2, m) => w2 * (share[m] as number)),
+  varianceW2: profile.varianceW2?.map((w2, m) => w2 * (share[m] as number)) ?? null,
   onShare: profile.onShare.map((on, m) => on * (share[m] as number)),
 });
 

@@ -48,18 +48,19 @@ const loadNames = [
 describe('odds, counted by hand', () => {
   // Eleven years: in four one short day in January, in one of these two more in July.
   const short = [[3], [4], [], [5, 190, 191], [], [30], [], [], [], [], []];
-  const odds = oddsOf(sampleOf(short), { loadNames }, 1, 100);
+  const odds = oddsOf(sampleOf(short), { loadNames }, 1, 100, [1, 2]);
 
   it('years with any short day, by month, and days of a year', () => {
-    expect(odds.anyShort.value).toBeCloseTo(4 / 11, 9);
+    expect([odds.allYear, odds.inUse].map(({ anyShort }) => anyShort.value)).toEqual([4 / 11, 4 / 11]);
+    expect(odds.inUse.shortDays.value).toBeCloseTo(4 / 11, 9);
     expect(odds.months[0]?.anyShort.value).toBeCloseTo(4 / 11, 9);
     expect(odds.months[6]).toMatchObject({ anyShort: { value: 1 / 11 }, shortDays: 2 / 11 });
     expect(odds.months[1]?.anyShort).toEqual({ value: 0, low: 0, high: wilson(0, 11).high });
-    expect(odds.shortDays.value).toBeCloseTo(6 / 11, 9);
+    expect(odds.allYear.shortDays.value).toBeCloseTo(6 / 11, 9);
     // Variance of 0 × 7, 1 × 3, 3: (3 + 9 − 36/11)/10.
     const half = 1.959964 * Math.sqrt((12 - 36 / 11) / 10 / 11);
-    expect(odds.shortDays.high).toBeCloseTo(6 / 11 + half, 6);
-    expect([odds.shortDays.p10, odds.shortDays.p90]).toEqual([0, 1]);
+    expect(odds.allYear.shortDays.high).toBeCloseTo(6 / 11 + half, 6);
+    expect([odds.allYear.shortDays.p10, odds.allYear.shortDays.p90]).toEqual([0, 1]);
   });
 
   it('state of charge that one year in ten is below and above', () => {
@@ -78,7 +79,7 @@ describe('odds, counted by hand', () => {
     ]);
     // 25 Wh a year at the appliances are 31.25 at the bus.
     expect(odds.generatorH).toBeCloseTo(0.3125, 9);
-    expect(oddsOf(sampleOf(short), { loadNames }, 1, null).generatorH).toBeNull();
+    expect(oddsOf(sampleOf(short), { loadNames }, 1, null, [1, 2]).generatorH).toBeNull();
   });
 
   it('parts joined are the whole', () => {
@@ -90,9 +91,9 @@ describe('odds, counted by hand', () => {
   });
 
   it('nothing sampled says nothing', () => {
-    const none = oddsOf(joinSamples([]), { loadNames }, 1, 100);
+    const none = oddsOf(joinSamples([]), { loadNames }, 1, 100, [1, 2]);
     expect(none).toMatchObject({ years: 0, unservedWh: 0, loads: [], generatorH: 0 });
-    expect(Object.values(none.shortDays).every(Number.isFinite)).toBe(true);
+    expect(Object.values(none.allYear.shortDays).every(Number.isFinite)).toBe(true);
   });
 });
 
@@ -145,9 +146,9 @@ describe('the probability of a short day', () => {
     expect(expected).toBeLessThan(0.9);
     const years = 60;
     const sample = sampleYears(setup, 3, 0, years);
-    const odds = oddsOf(sample, setup, 3, null);
+    const odds = oddsOf(sample, setup, 3, null, [1]);
     // A store so small is filled by any clear morning: only days that begin empty count as in the bisection.
-    const share = odds.shortDays.value / 365;
+    const share = odds.allYear.shortDays.value / 365;
     expect(Math.abs(share - expected)).toBeLessThan(0.02);
   });
 

@@ -23,6 +23,13 @@ export interface Share {
   readonly high: number;
 }
 
+export interface YearsOdds {
+  /** Of the years: with any short day. */
+  readonly anyShort: Share;
+  /** Days a year on which something goes unserved: mean with its interval, and what one year in ten is below and above. */
+  readonly shortDays: Share & { readonly p10: number; readonly p90: number };
+}
+
 export interface MonthOdds {
   readonly month: number;
   /** Of the years: with a short day in that month. */
@@ -42,16 +49,15 @@ export interface LoadOdds {
 export interface Odds {
   readonly years: number;
   readonly seed: number;
-  /** Of the years: with any short day. */
-  readonly anyShort: Share;
-  /** Days a year on which something goes unserved: mean with its interval, and what one year in ten is below and above. */
-  readonly shortDays: Share & { readonly p10: number; readonly p90: number };
+  /** In the months of use, and in all of the year were it used so all the year round. */
+  readonly inUse: YearsOdds;
+  readonly allYear: YearsOdds;
   readonly months: readonly MonthOdds[];
   /** Lowest state of charge of each day of the year that so many of the years are below. */
   readonly lowSoc: { readonly p10: Float32Array; readonly p50: Float32Array; readonly p90: Float32Array };
-  /** Critical ones first, then the most. */
+  /** What loads go without in the months of use: critical ones first, then the most. */
   readonly loads: readonly LoadOdds[];
-  /** Wh a year that appliances go without. */
+  /** Wh a year that appliances go without in the months of use. */
   readonly unservedWh: number;
   /** h a year that a generator of the job would have to run to serve them; null without one. */
   readonly generatorH: number | null;
@@ -74,6 +80,7 @@ export function sampleYears(
   onYear: (done: number) => boolean = () => true,
 ): YearsSample {
   const loads = setup.loadNames.length;
+  const countedMonths = new Set(setup.settled.job.brief.months);
   const sample = emptySample(years, loads);
   let fromStoreWh = 0;
   let done = 0;
@@ -81,7 +88,7 @@ export function sampleYears(
     const year = first + done;
     const weather = syntheticRun(setup.climate, setup.latitudeDeg, seed, year, -LEAD_IN, YEAR_DAYS + LEAD_IN);
     // Years begin on each day of the week, and in each place of the plan, by turns.
-    const run = runDays(setup, weather, { leadIn: LEAD_IN, weekday: year * YEAR_DAYS, planAt: year * YEAR_DAYS });
+    const run = runDays(setup, weather, { leadIn: LEAD_IN, weekday: year, planAt: year, countedMonths });
     sample.lowSoc.set(run.lowSoc, done * YEAR_DAYS);
     sample.shortWh.set(run.shortWh, done * YEAR_DAYS);
     sample.unservedWh.set(run.unservedWh, done * loads);
@@ -151,15 +158,39 @@ function below(sorted: ArrayLike<number>, share: number): number {
   return low + (at - Math.floor(at)) * (high - low);
 }
 
+const ALL_MONTHS = Array.from({ length: 12 }, (_, m) => m + 1);
+
+/** What years with so many short days in each month say of some of the months. */
+function yearsOf(perYear: readonly (readonly number[])[], months: readonly number[]): YearsOdds {
+  const years = perYear.length;
+  const days = perYear.map((short) => months.reduce((sum, month) => sum + (short[month - 1] as number), 0));
+  const mean = days.reduce((sum, n) => sum + n, 0) / Math.max(1, years);
+  const variance = days.reduce((sum, n) => sum + (n - mean) ** 2, 0) / Math.max(1, years - 1);
+  const half = Z * Math.sqrt(variance / Math.max(1, years));
+  const sorted = [...days].sort((a, b) => a - b);
+  return {
+    anyShort: wilson(days.filter((n) => n > 0).length, years),
+    shortDays: {
+      value: mean,
+      low: Math.max(0, mean - half),
+      high: mean + half,
+      p10: below(sorted, 0.1),
+      p90: below(sorted, 0.9),
+    },
+  };
+}
+
 /**
  * What the years say. Years are what is counted: days of one year are not independent.
  * @param generatorW W at the bus that a generator of the job brings; null without one
+ * @param months of use
  */
 export function oddsOf(
   { years, lowSoc, shortWh, unservedWh, books, fromStoreWh }: YearsSample,
   { loadNames }: Pick<DaysSetup, 'loadNames'>,
   seed: number,
   generatorW: number | null,
+  months: readonly number[],
 ): Odds {
   const perYear = Array.from({ length: years }, (_, y) => {
     const months = new Array<number>(12).fill(0);
@@ -169,11 +200,6 @@ export function oddsOf(
     }
     return months;
   });
-  const shortDays = perYear.map((months) => months.reduce((sum, n) => sum + n, 0));
-  const mean = shortDays.reduce((sum, n) => sum + n, 0) / Math.max(1, years);
-  const variance = shortDays.reduce((sum, n) => sum + (n - mean) ** 2, 0) / Math.max(1, years - 1);
-  const half = Z * Math.sqrt(variance / Math.max(1, years));
-  const sorted = [...shortDays].sort((a, b) => a - b);
   const quantiles = {
     p10: new Float32Array(YEAR_DAYS),
     p50: new Float32Array(YEAR_DAYS),
@@ -188,34 +214,29 @@ export function oddsOf(
     quantiles.p90[d] = below(column, 0.9);
   }
   const yearly = Math.max(1, years);
-  const unserved = books.unservedWh / yearly;
+  const loads = loadNames
+    .map(({ id, name, critical }, i) => {
+      let wh = 0;
+      for (let y = 0; y < years; y++) wh += unservedWh[y * loadNames.length + i] as number;
+      return { id, name, critical, whPerYear: wh / yearly };
+    })
+    .filter(({ whPerYear }) => whPerYear > 0)
+    .sort((a, b) => Number(b.critical) - Number(a.critical) || b.whPerYear - a.whPerYear);
+  const unserved = loads.reduce((sum, { whPerYear }) => sum + whPerYear, 0);
   // What appliances went without, with what is lost on the way to them.
   const perUseful = books.usefulWh > 0 ? (books.usefulWh + books.conversionWh + books.idleWh) / books.usefulWh : 1;
   return {
     years,
     seed,
-    anyShort: wilson(shortDays.filter((n) => n > 0).length, years),
-    shortDays: {
-      value: mean,
-      low: Math.max(0, mean - half),
-      high: mean + half,
-      p10: below(sorted, 0.1),
-      p90: below(sorted, 0.9),
-    },
-    months: Array.from({ length: 12 }, (_, m) => ({
-      month: m + 1,
-      anyShort: wilson(perYear.filter((months) => (months[m] as number) > 0).length, years),
-      shortDays: perYear.reduce((sum, months) => sum + (months[m] as number), 0) / yearly,
+    inUse: yearsOf(perYear, months),
+    allYear: yearsOf(perYear, ALL_MONTHS),
+    months: ALL_MONTHS.map((month) => ({
+      month,
+      anyShort: wilson(perYear.filter((short) => (short[month - 1] as number) > 0).length, years),
+      shortDays: perYear.reduce((sum, short) => sum + (short[month - 1] as number), 0) / yearly,
     })),
     lowSoc: quantiles,
-    loads: loadNames
-      .map(({ id, name, critical }, i) => {
-        let wh = 0;
-        for (let y = 0; y < years; y++) wh += unservedWh[y * loadNames.length + i] as number;
-        return { id, name, critical, whPerYear: wh / yearly };
-      })
-      .filter(({ whPerYear }) => whPerYear > 0)
-      .sort((a, b) => Number(b.critical) - Number(a.critical) || b.whPerYear - a.whPerYear),
+    loads,
     unservedWh: unserved,
     generatorH: generatorW === null || generatorW <= 0 ? null : (unserved * perUseful) / generatorW,
     books,

@@ -62,6 +62,8 @@ export interface RunOptions {
   /** Days at the beginning that are played and not counted. */
   readonly leadIn?: number;
   readonly traced?: boolean;
+  /** Months in which it is counted what each load goes without; all where left out. */
+  readonly countedMonths?: ReadonlySet<number>;
   /** The month whose light there is, whatever the day. */
   readonly month?: number | null;
   /** A step of which it is written down what each load takes; from the first counted day on. */
@@ -124,6 +126,7 @@ export function runDays(setup: DaysSetup, weather: WeatherRun, options: RunOptio
     conversionW: new Float64Array(loads + 2),
     idleW: new Float64Array(loads + 2),
   };
+  const elsewhere = new Float64Array(loads);
   let sharesAt = -1;
   let tables: DayTables | null = null;
   let sky: MonthSky | null = null;
@@ -173,6 +176,7 @@ export function runDays(setup: DaysSetup, weather: WeatherRun, options: RunOptio
     }
     const books = book.now;
     const counted = d - leadIn;
+    const without = options.countedMonths?.has(month) === false ? elsewhere : unserved;
     const shortBefore = books.unservedWh;
     const spilledBefore = books.sunOfferedWh - books.sunWh;
     let low = 1;
@@ -263,8 +267,8 @@ export function runDays(setup: DaysSetup, weather: WeatherRun, options: RunOptio
       input.sunW = sunW;
       input.drivingW = drivingW;
       input.supplyW = suppliedW;
-      if (trace === null) step(state, input, books, shareOut, unserved);
-      else tracedStep(counted * steps + at, airC);
+      if (trace === null) step(state, input, books, shareOut, without);
+      else tracedStep(counted * steps + at, airC, without);
       if (counted * steps + at === options.probe) {
         const { usefulW: useful, conversionW, idleW } = shareOut();
         probe = {
@@ -307,10 +311,10 @@ export function runDays(setup: DaysSetup, weather: WeatherRun, options: RunOptio
   };
 
   /** A step of which everything is written down. */
-  function tracedStep(k: number, airC: number): void {
+  function tracedStep(k: number, airC: number, without: Float64Array): void {
     const books = book.now;
     const before = { ...books };
-    step(state, input, books, shareOut, unserved);
+    step(state, input, books, shareOut, without);
     if (k < 0 || !trace) return;
     const rate = (key: keyof Books) => (books[key] - before[key]) / hours;
     trace.soc[k] = socOf(model, state.storedWh, input.warmShare);

@@ -68,7 +68,7 @@ export type FindingCode = keyof FindingValues;
 
 /** Where a finding belongs: the step it is shown at, and the load or figure it concerns. */
 export interface Where {
-  readonly step: 'brief' | 'loads' | 'paths' | 'moment' | 'store' | 'sources' | 'result';
+  readonly step: 'brief' | 'loads' | 'paths' | 'moment' | 'store' | 'sources' | 'days' | 'result';
   readonly loadId?: string;
   readonly figure?: FigureId;
 }

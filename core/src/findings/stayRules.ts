@@ -13,7 +13,7 @@ export const runsShort: Rule = ({ stay, bus }) => {
     {
       code: 'runs-short',
       severity: 'caution',
-      where: { step: 'result', figure: 'balance.net' },
+      where: { step: 'days', figure: 'balance.net' },
       values: { fromDay: shortFromDay, worstDay, days, atMin: worst.unservedFromMin, unservedWh },
     },
   ];

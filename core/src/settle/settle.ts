@@ -12,7 +12,7 @@ import { storeDriftWh } from '../sources/drift.ts';
 import { type DrivingSize, sizeDriving } from '../sources/driving.ts';
 import { sharingOutputs, throughInputs } from '../sources/shared.ts';
 import { type Sky, type SolarSize, sizeSolar } from '../sources/solar.ts';
-import { controllersLoseWh, offeredWh, type Source, togetherW, yieldOf } from '../sources/source.ts';
+import { controllersLoseWh, type Source, togetherW, yieldOf } from '../sources/source.ts';
 import { directWh } from '../sources/spared.ts';
 import { type Window, windowOf } from '../sources/window.ts';
 import { batteryKg, kitMassKg } from '../store/mass.ts';

@@ -31,7 +31,13 @@ export const changeSupply =
 export const removeSupply =
   (id: string): Edit =>
   (job) =>
-    changeBrief({ supplies: job.brief.supplies.filter((supply) => supply.id !== id) })(job);
+    changeBrief({
+      supplies: job.brief.supplies.filter((supply) => supply.id !== id),
+      // Days on it are days without.
+      plan: job.brief.plan.map((stretch) =>
+        stretch.supply === id ? { ...stretch, kind: 'parked', supply: null, hours: null } : stretch,
+      ),
+    })(job);
 
 const each = (job: Job, id: string, change: (supply: Supply) => Supply): Supply[] =>
   job.brief.supplies.map((supply) => (supply.id === id ? change(supply) : supply));

@@ -128,14 +128,14 @@ export class Compute<R> {
   }
 }
 
-const start = () => {
+export const startCompute = () => {
   const worker = new Worker(new URL('../workers/compute.worker.ts', import.meta.url), { type: 'module' });
   return { worker, remote: wrap<ComputeWorker>(worker) };
 };
 
 /** Figures have a worker of their own: they never wait for what stands beside them. */
-export const figures = new Compute<Remote<ComputeWorker>>(start);
-export const details = new Compute<Remote<ComputeWorker>>(start);
+export const figures = new Compute<Remote<ComputeWorker>>(startCompute);
+export const details = new Compute<Remote<ComputeWorker>>(startCompute);
 
 /** What searches may cost for a first answer, and for what stands beside the figures. */
 export const FIRST_EFFORT = 5e3;

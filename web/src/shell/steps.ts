@@ -9,6 +9,7 @@ export const STEPS = [
   { path: 'moment', number: 4, name: 'Worst moment', onPhone: 'Moment', key: 'w', part: 'design' },
   { path: 'store', number: 5, name: 'Store', onPhone: 'Store', key: 's', part: 'design' },
   { path: 'sources', number: 6, name: 'Sources', onPhone: 'Sources', key: 'o', part: 'design' },
+  { path: 'days', number: 7, name: 'Days', onPhone: 'Days', key: 'd', part: 'design' },
   { path: 'result', number: null, name: 'Result', onPhone: 'Result', key: 'r', part: 'hand over' },
 ] as const;
 

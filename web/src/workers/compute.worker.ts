@@ -3,25 +3,41 @@ import {
   bestSequence,
   bestSetsInSteps,
   type DayBalance,
+  type DaysAsk,
   dayBalance,
+  daysMoment,
   Effort,
   evaluate,
   type Job,
+  joinSamples,
   type KindOfDay,
   type MomentDetail,
+  type MomentExplained,
   momentDetail,
+  type Odds,
   type Prepared,
+  type PreparedDays,
+  prepareDays,
   prepareMoves,
   type Ranking,
   rankMoves,
   type Sequence,
   type SourcesDetail,
   type StoreDetail,
+  type Survival,
   settle,
   sourcesDetail,
   storeDetail,
+  survivals,
+  type TripDetail,
+  tripDetail,
+  type YearDetail,
+  type YearsSample,
+  yearDetail,
+  yearsOdds,
+  yearsSample,
 } from '@joulemetric/core';
-import { expose } from 'comlink';
+import { expose, transfer } from 'comlink';
 import { keeping } from '../edges/keeping.ts';
 import { type Reckoned, reckonedOf } from '../edges/view.ts';
 
@@ -41,6 +57,20 @@ function prepared(job: Job, optionId: string): Prepared {
 
 /** The job last asked about for its figures: what the core remembers, it remembers by the objects it was asked with. */
 let last: Job | null = null;
+
+/** Jobs last asked about for their days, the newest first: what is asked next is asked of the same. */
+const played: { readonly key: string; readonly prepared: PreparedDays }[] = [];
+const KEPT_DAYS = 4;
+
+function preparedDays(job: Job, optionId: string, ask: DaysAsk): PreparedDays {
+  const key = `${optionId}\n${JSON.stringify(ask)}\n${JSON.stringify(job)}`;
+  const found = played.find((one) => one.key === key);
+  if (found) return found.prepared;
+  const prepared = prepareDays(job, optionId, ask, EFFORT);
+  played.unshift({ key, prepared });
+  played.length = Math.min(played.length, KEPT_DAYS);
+  return prepared;
+}
 
 /** Counts what was asked and dropped about sets: whoever sees it change stops. */
 let asked = 0;
@@ -72,6 +102,35 @@ const computeWorker = {
   },
   dayBalance(job: Job, optionId: string, month: number, kind: KindOfDay, effort: number): DayBalance {
     return dayBalance(job, optionId, month, kind, effort);
+  },
+  /** With the ms it took, for the benchmark. */
+  trip(job: Job, optionId: string, ask: DaysAsk): TripDetail & { readonly tookMs: number } {
+    const started = performance.now();
+    const detail = tripDetail(preparedDays(job, optionId, ask));
+    const rows = Object.values(detail.run.trace ?? {}).map((row: Float32Array) => row.buffer as ArrayBuffer);
+    return transfer({ ...detail, tookMs: performance.now() - started }, rows);
+  },
+  survivals(job: Job, optionId: string, ask: DaysAsk): Survival[] {
+    return survivals(preparedDays(job, optionId, ask));
+  },
+  year(job: Job, optionId: string, ask: DaysAsk): YearDetail {
+    const detail = yearDetail(preparedDays(job, optionId, ask));
+    return transfer(detail, [detail.hourly.buffer as ArrayBuffer]);
+  },
+  daysMoment(job: Job, optionId: string, ask: DaysAsk, atH: number): MomentExplained | null {
+    return daysMoment(preparedDays(job, optionId, ask), atH);
+  },
+  /** Some years, to be put together with those that others play. */
+  years(job: Job, optionId: string, ask: DaysAsk, seed: number, first: number, years: number): YearsSample {
+    const sample = yearsSample(preparedDays(job, optionId, ask), seed, first, years);
+    const { lowSoc, shortWh, unservedWh } = sample;
+    return transfer(
+      sample,
+      [lowSoc, shortWh, unservedWh].map((row) => row.buffer as ArrayBuffer),
+    );
+  },
+  odds(job: Job, optionId: string, ask: DaysAsk, seed: number, samples: readonly YearsSample[]): Odds {
+    return yearsOdds(preparedDays(job, optionId, ask), joinSamples(samples), seed);
   },
   /** With the ms it took, for the benchmark. */
   rank(job: Job, optionId: string, tickedIds: readonly string[]): Ranking & { readonly tookMs: number } {
