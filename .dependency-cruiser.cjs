@@ -34,7 +34,7 @@ module.exports = {
       comment: 'The core imports nothing of the server, the page, Node or React.',
       severity: 'error',
       from: { path: '^core/src', pathNot: '(\\.test\\.ts$|^core/src/test/)' },
-      to: { pathNot: '^core/src|node_modules/(@sinclair/typebox|ajv)/' },
+      to: { pathNot: '^core/src|node_modules/(@sinclair/typebox|ajv|pure-rand)/' },
     },
     {
       name: 'page-and-server-apart',

@@ -1,5 +1,5 @@
-import { onItsDay, shareOfDays, withDriveHours } from '../job/day.ts';
-import type { Brief, Day, Job, Load, PlanStretch, Supply, Use } from '../job/schema.ts';
+import { shareOfDays, withDriveHours } from '../job/day.ts';
+import type { Brief, Day, Load, PlanStretch, Supply, Use } from '../job/schema.ts';
 import { minutesPerDay } from '../loads/uses.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
 
@@ -79,10 +79,6 @@ export function runsOn(load: Load, plan: PlanDay, day: Day, index: number): bool
   if (daysPerWeek === 5 || daysPerWeek === 2) return (day.week === 'weekend') === (daysPerWeek === 2);
   return Math.floor(((index + 1) * daysPerWeek) / 7 + 1e-9) > Math.floor((index * daysPerWeek) / 7 + 1e-9);
 }
-
-/** The loads of a job as they are on a day, in their order: those that do not run draw nothing. */
-export const loadsOn = ({ loads }: Pick<Job, 'loads'>, plan: PlanDay, day: Day, index: number): readonly Load[] =>
-  loads.map((load) => onItsDay(load, runsOn(load, plan, day, index)));
 
 const WEEK = 7;
 const WORKING_DAYS = 5;

@@ -19,8 +19,8 @@ export function Moment({ moment, onClose }: { moment: MomentExplained | null; on
         <h3 className="text-number font-semibold">
           {whenText(moment.atH)}{' '}
           <span className="num font-normal text-ink-2">
-            {showText(moment.soc, 'share')} of charge, {showText(moment.airC, '°C', units)} outside, the store at{' '}
-            {showText(moment.storeC, '°C', units)}
+            {showText(moment.soc, 'share')} of charge, {showText(Math.round(moment.airC), '°C', units)} outside, the
+            store at {showText(Math.round(moment.storeC), '°C', units)}
           </span>
         </h3>
         <button type="button" onClick={onClose} className="text-note text-ink-2 underline phone:min-h-11">

@@ -1,6 +1,7 @@
 import { formatNumber, monthName, type Odds, showText } from '@joulemetric/core';
 import type { PlayedYears } from '../../edges/useDays.ts';
 import { useJob } from '../../shell/JobContext.tsx';
+import { useIsPhone } from '../../shell/useIsPhone.ts';
 import { Button } from '../../ui/Button.tsx';
 import { chanceText, lengthText, shortMonth } from './when.ts';
 
@@ -149,11 +150,14 @@ function MonthBars({ odds: { months } }: { odds: Odds }) {
   );
 }
 
-const BAND_W = 640;
+/** As wide as it stands on the page, so that its words are as large as others. */
+const BAND_W = { desk: 640, phone: 360 };
 
 /** The lowest charge of each day of the year: the middle year, and where eight of ten lie. */
 function Band({ odds: { lowSoc } }: { odds: Odds }) {
-  const x = (day: number) => LEFT + ((BAND_W - LEFT) * day) / 364;
+  const isPhone = useIsPhone();
+  const width = isPhone ? BAND_W.phone : BAND_W.desk;
+  const x = (day: number) => LEFT + ((width - LEFT) * day) / 364;
   const y = (soc: number) => BASE - (BASE - TOP) * Math.min(1, soc);
   const line = (row: Float32Array) => Array.from(row, (soc, day) => `${x(day).toFixed(1)} ${y(soc).toFixed(1)}`);
   const area = [...line(lowSoc.p90), ...line(lowSoc.p10).reverse()].join('L');
@@ -165,14 +169,14 @@ function Band({ odds: { lowSoc } }: { odds: Odds }) {
         Lowest charge of each day, %: the middle year in ink, eight years of ten in the band
       </figcaption>
       <svg
-        viewBox={`0 0 ${BAND_W} ${HEIGHT}`}
+        viewBox={`0 0 ${width} ${HEIGHT}`}
         width="100%"
         role="img"
         aria-label={`Lowest charge through the year: one year in ten is below ${Math.round((lowSoc.p10[worst] ?? 0) * 100)} % on its worst day`}
       >
         {[0, 0.5, 1].map((soc) => (
           <g key={soc}>
-            <path d={`M${LEFT} ${y(soc)}H${BAND_W}`} stroke="var(--line)" />
+            <path d={`M${LEFT} ${y(soc)}H${width}`} stroke="var(--line)" />
             <text x={LEFT - 5} y={y(soc) + 4} textAnchor="end" className="num fill-[var(--ink-2)] text-[12px]">
               {soc * 100}
             </text>
@@ -188,7 +192,7 @@ function Band({ odds: { lowSoc } }: { odds: Odds }) {
             textAnchor="middle"
             className="num fill-[var(--ink-2)] text-[12px]"
           >
-            {shortMonth(i + 1)}
+            {isPhone ? shortMonth(i + 1).slice(0, 1) : shortMonth(i + 1)}
           </text>
         ))}
       </svg>

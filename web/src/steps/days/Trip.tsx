@@ -9,6 +9,7 @@ import {
 } from '@joulemetric/core';
 import { lazy, Suspense } from 'react';
 import { useDaysMoment } from '../../edges/useDays.ts';
+import { useIsPhone } from '../../shell/useIsPhone.ts';
 import { Choice } from '../../ui/Field.tsx';
 import { LedgerBar, LedgerLegend } from '../../ui/LedgerBar.tsx';
 import { Moment } from './Moment.tsx';
@@ -51,6 +52,7 @@ export function TripControls({
   onAsk: (part: Partial<DaysAsk>) => void;
   onOther: (id: string | null) => void;
 }) {
+  const isPhone = useIsPhone();
   const others = job.options.filter(({ id }) => id !== optionId);
   const toggle = (one: WhatIf) =>
     onAsk({ ifs: ask.ifs.includes(one) ? ask.ifs.filter((other) => other !== one) : [...ask.ifs, one] });
@@ -89,23 +91,38 @@ export function TripControls({
           />
         )}
       </div>
-      <fieldset className="pt-2">
-        <legend className="text-note text-ink-2">What if</legend>
-        <div className="flex flex-wrap gap-x-5 gap-y-0.5">
-          {whatIfsOf(job).map((one) => (
-            <label key={one} className="flex items-center gap-1.5 py-0.5 text-number phone:min-h-11">
-              <input
-                type="checkbox"
-                checked={ask.ifs.includes(one)}
-                onChange={() => toggle(one)}
-                className="size-3.5 accent-[var(--ink)]"
-              />
-              {WHAT_IF[one]}
-            </label>
-          ))}
-        </div>
-      </fieldset>
+      {isPhone ? (
+        <details className="pt-2">
+          <summary className="py-1 text-number">
+            What if{ask.ifs.length > 0 ? `: ${ask.ifs.map((one) => WHAT_IF[one]).join(', ')}` : ' it comes otherwise'}
+          </summary>
+          <WhatIfs job={job} chosen={ask.ifs} onToggle={toggle} />
+        </details>
+      ) : (
+        <WhatIfs job={job} chosen={ask.ifs} onToggle={toggle} />
+      )}
     </div>
+  );
+}
+
+function WhatIfs({ job, chosen, onToggle }: { job: Job; chosen: readonly WhatIf[]; onToggle: (one: WhatIf) => void }) {
+  return (
+    <fieldset className="pt-2">
+      <legend className="text-note text-ink-2 phone:sr-only">What if</legend>
+      <div className="flex flex-wrap gap-x-5 gap-y-0.5">
+        {whatIfsOf(job).map((one) => (
+          <label key={one} className="flex items-center gap-1.5 py-0.5 text-number phone:min-h-11">
+            <input
+              type="checkbox"
+              checked={chosen.includes(one)}
+              onChange={() => onToggle(one)}
+              className="size-3.5 accent-[var(--ink)]"
+            />
+            {WHAT_IF[one]}
+          </label>
+        ))}
+      </div>
+    </fieldset>
   );
 }
 
@@ -182,7 +199,10 @@ function otherWords(trip: TripDetail, other: TripDetail, name: string): string {
   }));
   if (!here || !there) return '';
   const points = Math.round((there.low - here.low) * 100);
-  const low = points === 0 ? 'as low' : `${Math.abs(points)} points ${points > 0 ? 'higher' : 'lower'} at its lowest`;
+  const low =
+    points === 0
+      ? 'as low'
+      : `${Math.abs(points)} ${Math.abs(points) === 1 ? 'point' : 'points'} ${points > 0 ? 'higher' : 'lower'} at its lowest`;
   const short =
     here.short === 0 && there.short === 0
       ? 'neither runs out'
@@ -214,7 +234,8 @@ function Books({ trip: { run } }: { trip: TripDetail }) {
       </div>
       <LedgerLegend />
       <p className="num pt-1 text-ink-2">
-        Of the sun {wh(books.directSunWh)} went straight to what ran and lost nothing in the store;{' '}
+        {books.sunWh > 0.5 &&
+          `Of the sun ${wh(books.directSunWh)} went straight to what ran and lost nothing in the store. `}
         {wh(books.intoStoreWh)} went into the store from all sources and {wh(books.outOfStoreWh)} came out of it.
         {spilled > 1 ? ` ${wh(spilled)} of sun found no room.` : ''}
       </p>

@@ -124,71 +124,73 @@ function dateText(day: number): string {
 function Typical({ days, used }: { days: readonly TypicalDay[]; used: readonly number[] }) {
   const wh = (value: number) => formatNumber(value);
   return (
-    <div className="overflow-x-auto pt-2">
-      <table className="num w-full min-w-[640px] table-fixed text-right text-number">
-        <caption className="text-left text-body font-semibold">
-          A usual day of each month{' '}
-          <span className="num font-normal text-note text-ink-2">
-            as in the brief, Wh a day, once many like it have gone by; months of use in bold
-          </span>
-        </caption>
-        <thead>
-          <tr className="border-b border-ink text-note text-ink-2">
-            <th scope="col" className="py-1 text-left font-normal">
-              <span className="sr-only">Month</span>
-            </th>
-            <th scope="col" className="font-normal">
-              needed
-            </th>
-            <th scope="col" className="font-normal">
-              of sun
-            </th>
-            <th scope="col" className="font-normal">
-              straight
-            </th>
-            <th scope="col" className="font-normal">
-              driving
-            </th>
-            <th scope="col" className="font-normal">
-              no room
-            </th>
-            <th scope="col" className="font-normal">
-              not served
-            </th>
-            <th scope="col" className="font-normal">
-              lowest to highest
-            </th>
-            <th scope="col" className="font-normal">
-              cut off to full
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {days.map((day) => (
-            <tr
-              key={day.month}
-              className={`border-b border-line-2 ${used.includes(day.month) ? 'font-medium' : 'text-ink-2'}`}
-            >
-              <th
-                scope="row"
-                className={`py-0.5 text-left ${used.includes(day.month) ? 'font-semibold' : 'font-normal'}`}
-              >
-                {monthName(day.month)}
+    <div className="pt-3">
+      <h3 className="text-body font-semibold">
+        A usual day of each month{' '}
+        <span className="num font-normal text-note text-ink-2">
+          as in the brief, Wh a day, once many like it have gone by; months of use in bold
+        </span>
+      </h3>
+      <div className="overflow-x-auto">
+        <table className="num w-full min-w-[640px] table-fixed text-right text-number">
+          <thead>
+            <tr className="border-b border-ink text-note text-ink-2">
+              <th scope="col" className="py-1 text-left font-normal">
+                <span className="sr-only">Month</span>
               </th>
-              <td>{wh(day.needWh)}</td>
-              <td>{wh(day.sunWh)}</td>
-              <td>{wh(day.directSunWh)}</td>
-              <td>{wh(day.drivingWh)}</td>
-              <td>{wh(day.spilledWh)}</td>
-              <td className={day.unservedWh > 0.5 ? 'font-semibold text-stop' : ''}>{wh(day.unservedWh)}</td>
-              <td>
-                {Math.round(day.lowSoc * 100)} to {Math.round(day.highSoc * 100)} %
-              </td>
-              <td>{day.fullAfterDays === null ? 'never' : lengthText(day.fullAfterDays * 24)}</td>
+              <th scope="col" className="font-normal">
+                needed
+              </th>
+              <th scope="col" className="font-normal">
+                of sun
+              </th>
+              <th scope="col" className="font-normal">
+                straight
+              </th>
+              <th scope="col" className="font-normal">
+                driving
+              </th>
+              <th scope="col" className="font-normal">
+                no room
+              </th>
+              <th scope="col" className="font-normal">
+                not served
+              </th>
+              <th scope="col" className="font-normal">
+                lowest to highest
+              </th>
+              <th scope="col" className="font-normal">
+                cut off to full
+              </th>
             </tr>
-          ))}
-        </tbody>
-      </table>
+          </thead>
+          <tbody>
+            {days.map((day) => (
+              <tr
+                key={day.month}
+                className={`border-b border-line-2 ${used.includes(day.month) ? 'font-medium' : 'text-ink-2'}`}
+              >
+                <th
+                  scope="row"
+                  className={`py-0.5 text-left ${used.includes(day.month) ? 'font-semibold' : 'font-normal'}`}
+                >
+                  {monthName(day.month)}
+                </th>
+                <td>{wh(day.needWh)}</td>
+                <td>{wh(day.sunWh)}</td>
+                <td>{wh(day.directSunWh)}</td>
+                <td>{wh(day.drivingWh)}</td>
+                <td>{wh(day.spilledWh)}</td>
+                <td className={day.unservedWh > 0.5 ? 'font-semibold text-stop' : ''}>{wh(day.unservedWh)}</td>
+                <td>
+                  {Math.round(day.lowSoc * 100)} to {Math.round(day.highSoc * 100)} %
+                </td>
+                <td>{day.fullAfterDays === null ? 'never' : lengthText(day.fullAfterDays * 24)}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
     </div>
   );
 }
