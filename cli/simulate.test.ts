@@ -72,7 +72,7 @@ describe('npm run -s simulate', () => {
     [{ kind: 'parked', days: 1, supply: 'cab-outlet' }, /\/brief\/plan\/0\/supply: expected null/],
   ])('a plan with %j is a fault that names its place', async (part, reason) => {
     const job = JSON.parse(readFileSync(DEMO, 'utf8'));
-    job.brief.plan = [{ kind: 'parked', driveH: null, supply: null, hours: null, ...part }];
+    job.brief.plan = [{ driveH: null, supply: null, hours: null, ...part }];
     const file = join(directory, 'plan.json');
     writeFileSync(file, JSON.stringify(job));
     expect((await simulate(file)).stderr).toMatch(reason);

@@ -374,6 +374,8 @@ describe('the same day as the figures have it', () => {
       meanC: fc.integer({ min: -25, max: 40 }),
       coldestC: fc.integer({ min: -20, max: 20 }),
       fromSoc: fc.double({ min: 0, max: 1, noNaN: true }),
+      // h of a hookup that lets mains loads through; below 0 = none.
+      hookupH: fc.integer({ min: -8, max: 8 }),
     });
     fc.assert(
       fc.property(spec, (one) => {
@@ -393,9 +395,12 @@ describe('the same day as the figures have it', () => {
             },
             array: { ratingW: one.array },
             dcdc: { ratingA: one.dcdc },
+            inverter: { form: 'transfer' },
           },
         );
-        const setup = setUpDays(settle(ready), 15, 'now', [{ ...usual, drives: ready.brief.drives }]);
+        const hookup = { ...aHookup(10, 230), hours: [{ startMin: 420, minutes: Math.max(1, one.hookupH * 60) }] };
+        const plan = { ...usual, drives: ready.brief.drives, supply: one.hookupH > 0 ? hookup : null };
+        const setup = setUpDays(settle(ready), 15, 'now', [plan]);
         const weather = { ...dark(4, one.meanC), clearness: Float64Array.from(one.clearness) };
         const run = runDays(setup, weather, { fromSoc: one.fromSoc, month: 6, traced: true });
         const { books } = run;
@@ -415,7 +420,7 @@ describe('the same day as the figures have it', () => {
             settle(withSystem(ready, { store: { capacityAh: 20_000, chemistry: 'lfp', coldestC: 20 } })),
             15,
             'now',
-            [usual],
+            [plan],
           ),
           weather,
           { month: 6 },

@@ -2,7 +2,7 @@ import { usesOn } from '../job/day.ts';
 import { runningPowerW } from '../job/draw.ts';
 import type { Day, Device, Use } from '../job/schema.ts';
 import { type Follow, followOf } from '../loads/follow.ts';
-import type { LoadProfile } from '../loads/profile.ts';
+import { type LoadProfile, stretchesOn } from '../loads/profile.ts';
 import { type Chain, chainOf } from '../paths/chain.ts';
 import type { Feed } from '../paths/feed.ts';
 import { type BusDay, busDay, eachShare } from '../paths/ledger.ts';
@@ -134,12 +134,17 @@ export function stepMeans(perMinute: Float64Array, steps: number): Float64Array 
 }
 
 /** A profile of which a supply carries part. */
-const onlyWhile = (profile: LoadProfile, share: Float64Array): LoadProfile => ({
-  ...profile,
-  meanW: profile.meanW.map((w, m) => w * (share[m] as number)),
-  varianceW2: profile.varianceW2?.map((w2, m) => w2 * (share[m] as number)) ?? null,
-  onShare: profile.onShare.map((on, m) => on * (share[m] as number)),
-});
+function onlyWhile(profile: LoadProfile, share: Float64Array): LoadProfile {
+  const onShare = profile.onShare.map((on, m) => on * (share[m] as number));
+  return {
+    ...profile,
+    meanW: profile.meanW.map((w, m) => w * (share[m] as number)),
+    varianceW2: profile.varianceW2?.map((w2, m) => w2 * (share[m] as number)) ?? null,
+    onShare,
+    active: stretchesOn(onShare),
+
+  };
+}
 
 /** What a load that follows the weather draws in any: it holds its device on, and its tank cools. */
 function withoutDuty(profile: LoadProfile, share: Float64Array | null): LoadProfile {

@@ -1,5 +1,5 @@
 import { MONTH_OF_DAY } from '../sun/months.ts';
-import type { FollowingLoad } from './demand.ts';
+import type { DemandTable, FollowingLoad } from './demand.ts';
 import { socOf, whAt } from './fill.ts';
 import { LEVEL_STEP, type MonthSky } from './income.ts';
 import type { DaysSetup, DayTables } from './setup.ts';
@@ -128,18 +128,16 @@ export function runDays(setup: DaysSetup, weather: WeatherRun, options: RunOptio
   };
   const elsewhere = new Float64Array(loads);
   let sharesAt = -1;
-  let tables: DayTables | null = null;
-  let sky: MonthSky | null = null;
-  let at = 0;
-  let clock = 0;
-  let heaterW = 0;
+  // Where the loop stands, for what is made on the way: its own variables stay out of closures, which would box them.
+  const cursor: { demand: DemandTable | null; at: number; clock: number } = { demand: null, at: 0, clock: 0 };
   const followUseful = new Float64Array(loads);
   const followLoss = new Float64Array(loads);
   const devicePower = new Float64Array(16);
   const shareOut = (): LoadShares => {
-    if (sharesAt === clock) return shares;
-    sharesAt = clock;
-    const { demand } = tables as DayTables;
+    if (sharesAt === cursor.clock) return shares;
+    sharesAt = cursor.clock;
+    const { at } = cursor;
+    const demand = cursor.demand as DemandTable;
     const rows = demand.rows();
     for (let i = 0; i < loads; i++) {
       const k = i * steps + at;
@@ -148,7 +146,6 @@ export function runDays(setup: DaysSetup, weather: WeatherRun, options: RunOptio
       shares.idleW[i] = rows.idleW[k] as number;
     }
     shares.idleW[loads] = demand.unattendedW[at] as number;
-    shares.usefulW[loads + 1] = heaterW;
     return shares;
   };
   let playedDays = 0;
@@ -157,9 +154,10 @@ export function runDays(setup: DaysSetup, weather: WeatherRun, options: RunOptio
   for (let d = 0; d < days + leadIn; d++) {
     const day = dayOf(weather.fromDay + d);
     const month = onlyMonth ?? (MONTH_OF_DAY[day] as number);
-    tables = setup.dayOn((options.weekday ?? weather.fromDay) + d, (options.planAt ?? 0) + d, month);
-    sky = setup.skyIn(month);
+    const tables = setup.dayOn((options.weekday ?? weather.fromDay) + d, (options.planAt ?? 0) + d, month);
+    const sky = setup.skyIn(month);
     const { demand, driving, supplyW } = tables;
+    cursor.demand = demand;
     const { following } = demand;
     const clearness = weather.clearness[d] as number;
     const meanC = weather.meanC[d] as number;
@@ -180,8 +178,9 @@ export function runDays(setup: DaysSetup, weather: WeatherRun, options: RunOptio
     const shortBefore = books.unservedWh;
     const spilledBefore = books.sunOfferedWh - books.sunWh;
     let low = 1;
-    for (at = 0; at < steps; at++) {
-      clock++;
+    for (let at = 0; at < steps; at++) {
+      cursor.at = at;
+      cursor.clock++;
       const airC = meanC + swingC * (sky.warmth[at] as number);
       input.stopWh = demand.stopWh[at] as number;
       // Loads.
@@ -189,7 +188,7 @@ export function runDays(setup: DaysSetup, weather: WeatherRun, options: RunOptio
       let usefulW = demand.usefulW[at] as number;
       if (following.length > 0) {
         const sunWm2 = clearness * (sky.flatWm2[at] as number);
-        devicePower.fill(0);
+        if (following.length > 1) devicePower.fill(0);
         for (let f = 0; f < following.length; f++) {
           const load = following[f] as FollowingLoad;
           const { follow } = load;
@@ -207,7 +206,7 @@ export function runDays(setup: DaysSetup, weather: WeatherRun, options: RunOptio
             const other = (load.outputW[at] as number) + (devicePower[load.device] as number);
             const varianceW2 = load.piecesW2 * may * duty * (1 - duty);
             lossW += load.linear * drawnW + load.square * (2 * drawnW * other + drawnW * drawnW + varianceW2);
-            devicePower[load.device] = (devicePower[load.device] as number) + drawnW;
+            if (following.length > 1) devicePower[load.device] = (devicePower[load.device] as number) + drawnW;
           }
           followUseful[load.index] = usefulOne;
           followLoss[load.index] = lossW;
@@ -254,11 +253,12 @@ export function runDays(setup: DaysSetup, weather: WeatherRun, options: RunOptio
       const aroundStoreC = airC > battery.coldestC ? airC : battery.coldestC;
       storeC += (aroundStoreC - storeC) * followStoreShare;
       input.isLocked = storeC < battery.minChargeC;
-      heaterW = 0;
+      let heaterW = 0;
       if (battery.heaterW > 0 && storeC < battery.heatToC && sunW + drivingW + suppliedW > 0) {
         heaterW = battery.heaterW;
         storeC += (heaterW * hours) / battery.whPerK;
       }
+      shares.usefulW[loads + 1] = heaterW;
       if (input.isLocked) lockedH += hours;
       input.warmShare = warm(storeC);
       input.busW = busW + heaterW;
@@ -268,7 +268,7 @@ export function runDays(setup: DaysSetup, weather: WeatherRun, options: RunOptio
       input.drivingW = drivingW;
       input.supplyW = suppliedW;
       if (trace === null) step(state, input, books, shareOut, without);
-      else tracedStep(counted * steps + at, airC, without);
+      else tracedStep(counted * steps + at, airC, storeC, without);
       if (counted * steps + at === options.probe) {
         const { usefulW: useful, conversionW, idleW } = shareOut();
         probe = {
@@ -311,7 +311,7 @@ export function runDays(setup: DaysSetup, weather: WeatherRun, options: RunOptio
   };
 
   /** A step of which everything is written down. */
-  function tracedStep(k: number, airC: number, without: Float64Array): void {
+  function tracedStep(k: number, airC: number, storeC: number, without: Float64Array): void {
     const books = book.now;
     const before = { ...books };
     step(state, input, books, shareOut, without);

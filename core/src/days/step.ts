@@ -92,6 +92,8 @@ export const addBooks = (to: Books, from: Books): void => {
   for (const key of Object.keys(to) as (keyof Books)[]) to[key] += from[key];
 };
 
+/** State of charge above which nothing waits: the store takes hours for the rest. */
+const FULLEST = 0.99;
 /** h below which no time has passed. */
 const NO_TIME = 1e-12;
 /** Wh within which a level counts as reached. */
@@ -112,6 +114,9 @@ export function makeStep(model: StoreModel, cutOff: CutOff) {
   const filled: Filled = { storedWh: 0, hours: 0, takenWh: 0 };
   const slots = loads + 2;
   const canHold = model.fullWh > 0;
+  const keptSoc = Math.min(1, cutOff.soc + cutOff.keep);
+  const backSoc = Math.min(FULLEST, cutOff.soc + cutOff.reconnect);
+  const allBackSoc = Math.min(FULLEST, cutOff.soc + cutOff.keep + cutOff.reconnect);
   const on = { busW: 0, usefulW: 0, idleW: 0 };
 
   /** What those still connected take. */
@@ -195,19 +200,20 @@ export function makeStep(model: StoreModel, cutOff: CutOff) {
     const { warmShare, sunW, drivingW, supplyW } = input;
     const incomeW = sunW + drivingW + supplyW;
     const cutWh = whAt(model, cutOff.soc, warmShare) + (input.stopWh > 0 ? input.stopWh / model.out : 0);
-    const keptWh = cutOff.keep > 0 ? whAt(model, Math.min(1, cutOff.soc + cutOff.keep), warmShare) : cutWh;
-    const backWh = whAt(model, Math.min(0.99, cutOff.soc + cutOff.reconnect), warmShare);
-    const allBackWh = whAt(model, Math.min(0.99, cutOff.soc + cutOff.keep + cutOff.reconnect), warmShare);
+    const keptWh = cutOff.keep > 0 ? whAt(model, keptSoc, warmShare) : cutWh;
     // A store that holds nothing has no level to come back to.
     if (!canHold && state.cutCount > 0) reconnect(state, true);
     let left = input.hours;
     state.shortAtH = -1;
     books.sunOfferedWh += sunW * left;
     connected(state, input, shares);
+    // Each turn passes time, drops a load or brings some back.
+    let turns = 4 * slots + 16;
     while (left > NO_TIME) {
+      if (turns-- === 0) throw new Error(`a step did not end: ${JSON.stringify(input)}`);
       if (state.cutCount > 0 && canHold) {
-        const all = state.storedWh >= allBackWh - REACHED_WH;
-        if (all || (state.storedWh >= backWh - REACHED_WH && hasCriticalCut(state))) {
+        const all = state.storedWh >= whAt(model, allBackSoc, warmShare) - REACHED_WH;
+        if (all || (state.storedWh >= whAt(model, backSoc, warmShare) - REACHED_WH && hasCriticalCut(state))) {
           reconnect(state, all);
           connected(state, input, shares);
         }
@@ -257,12 +263,7 @@ export function makeStep(model: StoreModel, cutOff: CutOff) {
         const over = -missingW;
         const sunOver = Math.max(0, sunW - on.busW);
         const efficiency = (sunOver * model.inBySun + (over - sunOver) * model.inByAmps) / over;
-        const until =
-          state.cutCount === 0 || !canHold
-            ? Number.POSITIVE_INFINITY
-            : hasCriticalCut(state) && state.storedWh < backWh - REACHED_WH
-              ? backWh
-              : allBackWh;
+        const until = state.cutCount === 0 || !canHold ? Number.POSITIVE_INFINITY : nextBackWh(state, warmShare);
         fill(model, state.storedWh, over, efficiency, warmShare, left, until, filled);
         storedNext = filled.storedWh;
         intoWh = filled.takenWh;
@@ -275,6 +276,12 @@ export function makeStep(model: StoreModel, cutOff: CutOff) {
       left -= used;
     }
   };
+
+  /** The next level at which loads come back. */
+  function nextBackWh(state: StepState, warmShare: number): number {
+    const backWh = whAt(model, backSoc, warmShare);
+    return hasCriticalCut(state) && state.storedWh < backWh - REACHED_WH ? backWh : whAt(model, allBackSoc, warmShare);
+  }
 
   function hasCriticalCut(state: StepState): boolean {
     for (let i = 0; i < loads; i++) if (state.cut[i] === 1 && cutOff.critical[i]) return true;

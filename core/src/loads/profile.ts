@@ -148,7 +148,8 @@ export function loadProfile(load: Load, around: Surroundings): LoadProfile {
   };
 }
 
-function stretchesOn(onShare: Float64Array): [number, number][] {
+/** The stretches of minutes [from, to) in which something is on. */
+export function stretchesOn(onShare: Float64Array): [number, number][] {
   const on: [number, number][] = [];
   for (let m = 0; m < MINUTES_PER_DAY; m++) {
     if (onShare[m] === 0) continue;
