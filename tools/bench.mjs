@@ -5,6 +5,7 @@ import { gzipSync } from 'node:zlib';
 import { blankArray } from '@joulemetric/core';
 import { apiTimes } from './lib/apiBench.mjs';
 import { bodyTimes } from './lib/bodyBench.mjs';
+import { daysTimes, straightness } from './lib/daysBench.mjs';
 import { ROOT } from './lib/paths.mjs';
 import { withApp } from './lib/withApp.mjs';
 
@@ -86,6 +87,17 @@ await withApp(async ({ browser, baseURL }) => {
     `p50 ${at(weather.times, 0.5)} ms, ${weather.megabytes.toFixed(0)} MB`,
     'target 1000 ms, 60 MB',
   );
+  const opened = await daysOpened(page);
+  report(
+    'Days opened from another step until its trip is there',
+    `p50 ${at(opened.times, 0.5)} ms, the first time ${opened.first.toFixed(0)} ms`,
+    'target 300 ms',
+  );
+  report(
+    '200 years at 15 min by the workers of the page, the 24 V demo job',
+    `${(opened.years / 1000).toFixed(1)} s`,
+    'target 4 s',
+  );
   const phone = await browser.newPage({ viewport: { width: 390, height: 844 }, baseURL, hasTouch: true });
   report(
     'A load taken down on the phone at a thumb’s pace',
@@ -93,6 +105,34 @@ await withApp(async ({ browser, baseURL }) => {
     'target 20 s',
   );
 });
+
+const days = daysTimes();
+report(
+  'A year at 5 min of the 24 V demo job, against a bare loop of its multiplications and additions',
+  `${(days.year / days.bare).toFixed(1)} ×, ${days.year.toFixed(0)} ms`,
+  'target 2 ×',
+);
+report(
+  'A year of hours, against the same balance of 8,760 rows in a spreadsheet engine',
+  `${(days.sheet / days.hourly).toFixed(0)} × faster`,
+  'target 200 ×',
+);
+report(
+  '200 years at 15 min in one process',
+  `${(days.years / 1000).toFixed(1)} s, ${days.megabytes.toFixed(0)} MB more`,
+  'target 4 s with workers, 200 MB',
+);
+for (const [of, points] of [
+  ['steps a day', days.bySteps],
+  ['loads', days.byLoads],
+]) {
+  const { slope, r2 } = straightness(points);
+  report(
+    `A year by ${of}: ${points.map(([n, ms]) => `${n} ${ms.toFixed(1)} ms`).join(', ')}`,
+    `a line of ${slope.toFixed(3)} ms for each, r² ${r2.toFixed(3)}`,
+    'straight',
+  );
+}
 
 const { bare, api } = await apiTimes();
 for (const name of ['read', 'save'])
@@ -276,6 +316,40 @@ async function movesTimes(page) {
     return { times, longest, reckoned: section.dataset.reckoned };
   }, 24);
   return { times: times.sort((a, b) => a - b), longest, reckoned };
+}
+
+/** The Days step opened from Sources again and again, and the years that it then plays. */
+async function daysOpened(page) {
+  const jobs = await (await page.request.get('/api/jobs')).json();
+  const { id } = jobs.find(({ title }) => title.startsWith('Touring'));
+  const open = async () => {
+    await page.goto(`/jobs/${id}/store`);
+    await page.locator('[data-store="ready"]').waitFor();
+    // The step's own code is fetched meanwhile, as it is while somebody looks at another step.
+    await page.waitForTimeout(2500);
+    return page.evaluate(async () => {
+      const [link] = document.querySelectorAll('nav a[href*="/days"], a[href*="/days"]');
+      const started = performance.now();
+      link.click();
+      while (!document.querySelector('[data-trip="ready"]')) await new Promise((resolve) => setTimeout(resolve, 5));
+      return performance.now() - started;
+    });
+  };
+  const times = [];
+  for (let i = 0; i < 5; i++) times.push(await open());
+  await page.locator('[data-odds="done"]').waitFor({ timeout: 120_000 });
+  const years = await page.evaluate(async () => {
+    const until = async (state) => {
+      while (!document.querySelector(`[data-odds="${state}"]`)) await new Promise((resolve) => setTimeout(resolve, 5));
+      return performance.now();
+    };
+    // Another battery: the same years once more.
+    [...document.querySelectorAll('label')].find((label) => label.textContent.includes('battery old')).click();
+    const started = await until('playing');
+    return (await until('done')) - started;
+  });
+  const [first] = times;
+  return { first, times: times.sort((a, b) => a - b), years };
 }
 
 /** A job of 60 mains loads of which many never run together, settled anew 200 times with other watts. */

@@ -55,6 +55,7 @@ const VIEWS = [
   { file: 'store', job: 'River', step: 'store' },
   { file: 'sources', job: 'River', step: 'sources' },
   { file: 'phone-sources', job: 'River', step: 'sources', size: PHONE },
+  { file: 'days', job: 'River', step: 'days' },
   { file: 'parts', path: '/parts' },
   { file: 'phone-result', job: 'River', step: 'result', size: PHONE },
 ];
@@ -70,6 +71,7 @@ await withApp(async ({ browser, baseURL }) => {
     if (step === 'moment') await page.locator('[data-moment="ready"]').waitFor();
     if (step === 'store') await page.locator('[data-store="ready"]').waitFor();
     if (step === 'sources') await page.locator('[data-sources="ready"] [data-day="ready"]').waitFor();
+    if (step === 'days') await page.locator('[data-odds="done"]').waitFor({ timeout: 60_000 });
     if (step === 'result') await page.locator('[data-stay="ready"]').waitFor();
     await act?.(page);
     await page.evaluate(() => document.fonts.ready);

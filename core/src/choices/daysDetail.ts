@@ -39,8 +39,9 @@ export interface PreparedDays {
 
 /** @param effort what the searches of the day may cost */
 export function prepareDays(job: Job, optionId: string, ask: DaysAsk, effort = Number.POSITIVE_INFINITY): PreparedDays {
-  const fitted = jobUnder(asFitted(settle(job, optionId, new Effort(effort)), job), ask.ifs);
-  const settled = settle(fitted, optionId, new Effort(effort));
+  const asItIs = settle(job, optionId, new Effort(effort));
+  const fitted = jobUnder(asFitted(asItIs, job), ask.ifs);
+  const settled = fitted === job ? asItIs : settle(fitted, optionId, new Effort(effort));
   return { settled, ask, setup: setUpDays(settled, ask.stepMin, ask.ifs.includes('aged') ? 'old' : 'now') };
 }
 

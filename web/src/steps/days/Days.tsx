@@ -68,7 +68,8 @@ export function Days() {
         </>
       )}
       <OddsPart years={years} />
-      <YearPart job={settled} optionId={optionId} ask={ask} />
+      {/* The trip is played first. */}
+      {trip && <YearPart job={settled} optionId={optionId} ask={ask} />}
       <CutOffs />
     </div>
   );

@@ -140,7 +140,7 @@ export function TripPicture({
   job: Job;
   optionId: string;
   ask: DaysAsk;
-  trip: TripDetail;
+  trip: TripDetail & { readonly tookMs: number };
   other: TripDetail | null;
   otherName: string;
   atH: number | null;
@@ -148,7 +148,7 @@ export function TripPicture({
 }) {
   const moment = useDaysMoment(job, optionId, ask, atH);
   return (
-    <section aria-label="The trip hour by hour" data-trip="ready" className="pt-3">
+    <section aria-label="The trip hour by hour" data-trip="ready" data-took-ms={trip.tookMs} className="pt-3">
       <p className="text-number">{tripWords(trip)}</p>
       {other && <p className="num text-ink-2">{otherWords(trip, other, otherName)}</p>}
       <Suspense fallback={<div className="h-[330px]" />}>
