@@ -54,7 +54,6 @@ const VIEWS = [
   { file: 'phone-moment', job: 'Bookbinder', step: 'moment', size: PHONE },
   { file: 'store', job: 'River', step: 'store' },
   { file: 'sources', job: 'River', step: 'sources' },
-  { file: 'phone-sources', job: 'River', step: 'sources', size: PHONE },
   { file: 'days', job: 'River', step: 'days' },
   { file: 'parts', path: '/parts' },
   { file: 'phone-result', job: 'River', step: 'result', size: PHONE },

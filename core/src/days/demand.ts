@@ -142,7 +142,6 @@ function onlyWhile(profile: LoadProfile, share: Float64Array): LoadProfile {
     varianceW2: profile.varianceW2?.map((w2, m) => w2 * (share[m] as number)) ?? null,
     onShare,
     active: stretchesOn(onShare),
-
   };
 }
 

@@ -2,7 +2,7 @@ import { MONTH_OF_DAY } from '../sun/months.ts';
 import type { DemandTable, FollowingLoad } from './demand.ts';
 import { socOf, whAt } from './fill.ts';
 import { LEVEL_STEP, type MonthSky } from './income.ts';
-import type { DaysSetup, DayTables } from './setup.ts';
+import type { DaysSetup } from './setup.ts';
 import { type Books, type LoadShares, makeStep, noBooks, type StepInput, type StepState } from './step.ts';
 import { dayOf, type WeatherRun } from './weather.ts';
 

@@ -6,7 +6,8 @@ import type { Settled } from './settle.ts';
 export function asFitted({ option, store, driving, solar, inverters }: Settled, asStored: Job): Job {
   const { system } = option;
   const isLeft = [system.store.strings, system.driving, system.arrays].includes(null);
-  if (!isLeft && system.devices.every((device) => device.kind !== 'inverter' || device.ratingW !== null)) return asStored;
+  if (!isLeft && system.devices.every((device) => device.kind !== 'inverter' || device.ratingW !== null))
+    return asStored;
   const fitted = {
     ...system,
     store: { ...system.store, strings: system.store.strings ?? fittedString(store.ah) },
