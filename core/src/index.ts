@@ -206,6 +206,7 @@ export { loadsOfTemplate, TEMPLATES } from './reference/templates.ts';
 export { settle } from './settle/settle.ts';
 export type { Check, Window } from './sources/window.ts';
 export type { Bank, BankString } from './store/bank.ts';
+export { monthlyExtraterrestrialKwh } from './sun/geometry.ts';
 export { monthName } from './sun/months.ts';
 // What does a weather file say?
 export type { WeatherMonth } from './weather/months.ts';

@@ -1,4 +1,4 @@
-import { SKY } from '@joulemetric/core';
+import { type Job, monthlyExtraterrestrialKwh, SKY } from '@joulemetric/core';
 import { useState } from 'react';
 import { changePlace, changeRegion } from '../../commands/design.ts';
 import { useJob } from '../../shell/JobContext.tsx';
@@ -80,6 +80,12 @@ function FinerPlace() {
             change({ peakSunHours, brightSunHours: null, dullSunHours: null, from: '' }, 'sun')
           }
         />
+        <ClearnessField
+          place={place}
+          onChange={(peakSunHours) =>
+            change({ peakSunHours, brightSunHours: null, dullSunHours: null, from: '' }, 'clearness')
+          }
+        />
         <MonthsField
           label="Usual afternoons, January to December"
           {...degrees}
@@ -96,6 +102,30 @@ function FinerPlace() {
         />
       </div>
     </details>
+  );
+}
+
+/** The same sun, said as the share of what arrives above the air: clearness K̄ of each month. */
+function ClearnessField({
+  place,
+  onChange,
+}: {
+  place: Job['brief']['place'];
+  onChange: (peakSunHours: readonly number[] | null) => void;
+}) {
+  const above = Array.from({ length: 12 }, (_, m) => monthlyExtraterrestrialKwh(place.latitudeDeg, m + 1));
+  const { peakSunHours } = place.monthly;
+  return (
+    <MonthsField
+      label="or clearness K̄, January to December"
+      unit=""
+      value={peakSunHours && peakSunHours.map((hours, m) => (above[m] ? hours / above[m] : 0))}
+      min={0}
+      max={0.86}
+      onChange={(clearness) =>
+        onChange(clearness && clearness.map((k, m) => Math.round(Math.min(12, k * (above[m] ?? 0)) * 1000) / 1000))
+      }
+    />
   );
 }
 

@@ -2,6 +2,7 @@ import {
   blankCharger,
   blankSupply,
   type Charger as ChargerPart,
+  chargerOf,
   freeId,
   type SupplyDetail,
   type SupplyMoment,
@@ -16,6 +17,7 @@ import { QuantityField } from '../../ui/Field.tsx';
 import { Fig } from '../../ui/Fig.tsx';
 import { FindingLine } from '../../ui/FindingLine.tsx';
 import { useFindings } from '../../ui/FitRow.tsx';
+import { PartPicker } from '../../ui/PartPicker.tsx';
 import { RunsTogether } from './RunsTogether.tsx';
 import { Staircase } from './Staircase.tsx';
 import { SupplyFields } from './SupplyFields.tsx';
@@ -211,6 +213,7 @@ function Charger({
         )}
       </h3>
       <div className="grid grid-cols-4 gap-x-5 gap-y-2.5 pt-2 @max-[620px]:grid-cols-2">
+        <PartPicker kind="charger" onPick={(part) => change(chargerOf(part, charger), 'part')} />
         <QuantityField
           label="Charges with"
           unit="A"

@@ -1,10 +1,20 @@
-import { type Device, formatNumber, readField, usualOf } from '@joulemetric/core';
+import {
+  type Device,
+  formatNumber,
+  type Inverter,
+  inverterOf,
+  readField,
+  smallestInverter,
+  usualOf,
+} from '@joulemetric/core';
 import { addDevice, changeDevice, type DeviceChange, removeDevice } from '../../commands/design.ts';
-import { useJob, useOption, useShown } from '../../shell/JobContext.tsx';
+import { useParts } from '../../edges/useParts.ts';
+import { useJob, useOption, useShown, useView } from '../../shell/JobContext.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Choice, QuantityField, TextField, useDraft } from '../../ui/Field.tsx';
 import { HoursField } from '../../ui/HoursField.tsx';
 import { InverterRating } from '../../ui/InverterRating.tsx';
+import { PartPicker } from '../../ui/PartPicker.tsx';
 import { TypedField } from '../../ui/TypedField.tsx';
 
 /** What stands between the bus and the loads in this option: sizes, losses, when it is on. */
@@ -123,7 +133,12 @@ type Change = (part: DeviceChange, key?: string) => void;
 
 function SizeFields({ device, change }: { device: Device; change: Change }) {
   if (device.kind === 'inverter') {
-    return <InverterRating label="Rating" device={device} onChange={(ratingW) => change({ ratingW }, 'rating')} />;
+    return (
+      <>
+        <InverterRating label="Rating" device={device} onChange={(ratingW) => change({ ratingW }, 'rating')} />
+        <InverterPart device={device} change={change} />
+      </>
+    );
   }
   if (device.kind === 'converter') {
     return (
@@ -178,6 +193,21 @@ function SizeFields({ device, change }: { device: Device; change: Change }) {
         onChange={(limitW) => change({ limitW }, 'limitW')}
       />
     </>
+  );
+}
+
+/** A unit of the parts list, with its losses; what was measured of the one before goes. */
+function InverterPart({ device, change }: { device: Inverter; change: Change }) {
+  const parts = useParts().all;
+  const { inverters } = useView();
+  const requiredW = inverters.find((one) => one.device.id === device.id)?.need.requiredW ?? 0;
+  const smallest = smallestInverter(parts, requiredW);
+  return (
+    <PartPicker
+      kind="inverter"
+      onPick={(part) => change(inverterOf(part))}
+      onSmallest={smallest && requiredW > 0 ? () => change(inverterOf(smallest)) : undefined}
+    />
   );
 }
 
