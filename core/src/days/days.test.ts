@@ -446,6 +446,30 @@ describe('demand that follows the weather', () => {
     expect([run.books.usefulWh, run.beyondH[0]]).toEqual([expect.closeTo(1200, 6), expect.closeTo(24, 6)]);
   });
 
+  it('a heater on fuel draws its fan for as long as the room asks for heat', () => {
+    const heater = always(0, {
+      path: 'fuel',
+      residueW: 30,
+      draw: {
+        kind: 'room',
+        mode: 'heating',
+        capacityW: 2000,
+        cop: 1,
+        setC: 20,
+        volumeM3: 8,
+        insulation: 'good',
+        glazingM2: 0,
+        internalW: 0,
+      },
+    });
+    const setup = setupOf(withSystem(alone(aJob([heater])), { store: { ...lfp100, capacityAh: 400 } }));
+    const wh = (meanC: number) => runDays(setup, dark(1, meanC)).books.usefulWh;
+    // 31.92 W/K × 20 K of 2,000 W.
+    expect(wh(0)).toBeCloseTo(30 * 24 * 0.3192, 1);
+    expect([wh(20), wh(30)]).toEqual([0, 0]);
+    expect(wh(-80)).toBeCloseTo(720, 6);
+  });
+
   it('cold water is warmer in warm weather, and a room is cooled for the sun on its glass', () => {
     const water = aLoad({
       path: 'direct',

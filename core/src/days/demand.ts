@@ -89,7 +89,7 @@ export function demandTable(
     if (!follow) return [];
     const device = ids.indexOf(chain.device?.id ?? '');
     const feeder = bus.devices[device];
-    const oneW = runningPowerW(load.draw);
+    const oneW = load.path === 'fuel' ? load.residueW : runningPowerW(load.draw);
     return [
       {
         index,

@@ -1,9 +1,9 @@
 import { MONTH_OF_DAY } from '../sun/months.ts';
-import type { DemandTable, FollowingLoad } from './demand.ts';
+import type { DemandTable } from './demand.ts';
 import { socOf, whAt } from './fill.ts';
-import { LEVEL_STEP, type MonthSky } from './income.ts';
 import type { DaysSetup } from './setup.ts';
 import { type Books, type LoadShares, makeStep, noBooks, type StepInput, type StepState } from './step.ts';
+import { emptyDay, fillDay } from './today.ts';
 import { dayOf, type WeatherRun } from './weather.ts';
 
 /** Hour by hour what happened, a value for each step; W are means of the step. */
@@ -80,16 +80,15 @@ const STORE_FOLLOWS_H = 6;
  * against what is in the store to 1e-6 of what was moved.
  */
 export function runDays(setup: DaysSetup, weather: WeatherRun, options: RunOptions = {}): DaysRun {
-  const { steps, stepMin, model, cutOff, battery, sharing } = setup;
+  const { steps, stepMin, model, cutOff, battery } = setup;
   const { leadIn = 0, month: onlyMonth = null } = options;
   const days = weather.clearness.length - leadIn;
   const loads = setup.loadNames.length;
   const hours = stepMin / 60;
   const step = makeStep(model, cutOff);
   const warm = (storeC: number): number =>
-    1 - battery.coldLossPerK * Math.min(60, Math.max(0, battery.coldFromC - storeC));
-  const firstC = Math.max(battery.coldestC, weather.meanC[0] ?? 0);
-  let storeC = firstC;
+    storeC >= battery.coldFromC ? 1 : 1 - battery.coldLossPerK * Math.min(60, battery.coldFromC - storeC);
+  let storeC = Math.max(battery.coldestC, weather.meanC[0] ?? 0);
   const state: StepState = {
     storedWh: whAt(model, options.fromSoc ?? 1, warm(storeC)),
     cut: new Uint8Array(loads + 2),
@@ -108,7 +107,8 @@ export function runDays(setup: DaysSetup, weather: WeatherRun, options: RunOptio
     isLocked: false,
     stopWh: 0,
   };
-  const book = { now: noBooks() };
+  const today = emptyDay(steps, loads);
+  let books = noBooks();
   let unserved = new Float64Array(loads);
   let beyondH = new Float64Array(loads);
   let beganWh = state.storedWh;
@@ -120,32 +120,28 @@ export function runDays(setup: DaysSetup, weather: WeatherRun, options: RunOptio
   const followStoreShare = 1 - Math.exp(-hours / STORE_FOLLOWS_H);
   let shortFromH: number | null = null;
   let lockedH = 0;
+  const elsewhere = new Float64Array(loads);
   // What each load takes in the step that is played; made only where some are dropped.
   const shares: LoadShares = {
     usefulW: new Float64Array(loads + 2),
     conversionW: new Float64Array(loads + 2),
     idleW: new Float64Array(loads + 2),
   };
-  const elsewhere = new Float64Array(loads);
-  let sharesAt = -1;
   // Where the loop stands, for what is made on the way: its own variables stay out of closures, which would box them.
   const cursor: { demand: DemandTable | null; at: number; clock: number } = { demand: null, at: 0, clock: 0 };
-  const followUseful = new Float64Array(loads);
-  const followLoss = new Float64Array(loads);
-  const devicePower = new Float64Array(16);
+  let sharesAt = -1;
   const shareOut = (): LoadShares => {
     if (sharesAt === cursor.clock) return shares;
     sharesAt = cursor.clock;
-    const { at } = cursor;
     const demand = cursor.demand as DemandTable;
     const rows = demand.rows();
     for (let i = 0; i < loads; i++) {
-      const k = i * steps + at;
-      shares.usefulW[i] = (rows.usefulW[k] as number) + (followUseful[i] as number);
-      shares.conversionW[i] = (rows.conversionW[k] as number) + (followLoss[i] as number);
+      const k = i * steps + cursor.at;
+      shares.usefulW[i] = (rows.usefulW[k] as number) + (today.followUsefulW[k] as number);
+      shares.conversionW[i] = (rows.conversionW[k] as number) + (today.followLossW[k] as number);
       shares.idleW[i] = rows.idleW[k] as number;
     }
-    shares.idleW[loads] = demand.unattendedW[at] as number;
+    shares.idleW[loads] = demand.unattendedW[cursor.at] as number;
     return shares;
   };
   let playedDays = 0;
@@ -155,126 +151,55 @@ export function runDays(setup: DaysSetup, weather: WeatherRun, options: RunOptio
     const day = dayOf(weather.fromDay + d);
     const month = onlyMonth ?? (MONTH_OF_DAY[day] as number);
     const tables = setup.dayOn((options.weekday ?? weather.fromDay) + d, (options.planAt ?? 0) + d, month);
-    const sky = setup.skyIn(month);
-    const { demand, driving, supplyW } = tables;
-    cursor.demand = demand;
-    const { following } = demand;
-    const clearness = weather.clearness[d] as number;
-    const meanC = weather.meanC[d] as number;
-    const swingC = weather.swingC[d] as number;
-    const level = Math.min(9, Math.floor(clearness / LEVEL_STEP));
-    const above = Math.min(1, clearness / LEVEL_STEP - level);
+    cursor.demand = tables.demand;
     if (d === leadIn) {
-      book.now = noBooks();
+      books = noBooks();
       unserved = new Float64Array(loads);
       beyondH = new Float64Array(loads);
       beganWh = state.storedWh;
       shortFromH = null;
       lockedH = 0;
     }
-    const books = book.now;
-    const counted = d - leadIn;
+    fillDay(today, setup, tables, setup.skyIn(month), weather, d, beyondH);
+    const { busW, usefulW, sunW, drivingW, supplyW, airC } = today;
+    const { idleW, stopWh } = tables.demand;
     const without = options.countedMonths?.has(month) === false ? elsewhere : unserved;
+    const counted = d - leadIn;
     const shortBefore = books.unservedWh;
     const spilledBefore = books.sunOfferedWh - books.sunWh;
     let low = 1;
     for (let at = 0; at < steps; at++) {
       cursor.at = at;
       cursor.clock++;
-      const airC = meanC + swingC * (sky.warmth[at] as number);
-      input.stopWh = demand.stopWh[at] as number;
-      // Loads.
-      let busW = demand.busW[at] as number;
-      let usefulW = demand.usefulW[at] as number;
-      if (following.length > 0) {
-        const sunWm2 = clearness * (sky.flatWm2[at] as number);
-        if (following.length > 1) devicePower.fill(0);
-        for (let f = 0; f < following.length; f++) {
-          const load = following[f] as FollowingLoad;
-          const { follow } = load;
-          const aroundC = follow.byDay ? meanC : airC > follow.leastC ? airC : follow.leastC;
-          let duty = follow.base + follow.perK * aroundC + follow.perWm2 * sunWm2;
-          const may = load.mayRun[at] as number;
-          if (duty > 1 + 1e-9) {
-            beyondH[load.index] = (beyondH[load.index] as number) + may * hours;
-            duty = 1;
-          } else if (duty < 0) duty = 0;
-          const usefulOne = load.fullW * may * duty;
-          const drawnW = usefulOne * load.perUseful;
-          let lossW = drawnW - usefulOne;
-          if (load.outputW) {
-            const other = (load.outputW[at] as number) + (devicePower[load.device] as number);
-            const varianceW2 = load.piecesW2 * may * duty * (1 - duty);
-            lossW += load.linear * drawnW + load.square * (2 * drawnW * other + drawnW * drawnW + varianceW2);
-            if (following.length > 1) devicePower[load.device] = (devicePower[load.device] as number) + drawnW;
-          }
-          followUseful[load.index] = usefulOne;
-          followLoss[load.index] = lossW;
-          usefulW += usefulOne;
-          busW += usefulOne + lossW;
-        }
-      }
-      // Sources.
-      const warmer = airC - sky.meanC - sky.swingC * (sky.warmth[at] as number);
-      let sunW = 0;
-      for (let a = 0; a < sky.arrays.length; a++) sunW += arrayW(sky, a, level, above, at, steps, warmer);
-      let drivingW = 0;
-      for (let l = 0; l < driving.length; l++) drivingW += (driving[l] as Float64Array)[at] as number;
-      let suppliedW = supplyW[at] as number;
-      if (drivingW > 0 && sharing.outputs.length > 0) {
-        for (const { array, link, mostW, blended } of sharing.outputs) {
-          const own = arrayW(sky, array, level, above, at, steps, warmer);
-          const driven = (driving[link] as Float64Array)[at] as number;
-          const over = own + driven - mostW;
-          if (over <= 0) continue;
-          const sunLess = blended ? (over * own) / (own + driven) : Math.max(0, own - mostW);
-          sunW -= sunLess;
-          drivingW -= over - sunLess;
-        }
-      }
-      if (sharing.oneInput) {
-        if (sunW >= drivingW && sunW >= suppliedW) {
-          drivingW = 0;
-          suppliedW = 0;
-        } else if (drivingW >= suppliedW) {
-          sunW = 0;
-          suppliedW = 0;
-        } else {
-          sunW = 0;
-          drivingW = 0;
-        }
-      }
-      if (sunW + drivingW + suppliedW > sharing.inputW) {
-        sunW = Math.min(sunW, sharing.inputW);
-        drivingW = Math.min(drivingW, sharing.inputW - sunW);
-        suppliedW = Math.min(suppliedW, sharing.inputW - sunW - drivingW);
-      }
+      const outsideC = airC[at] as number;
+      const incomeW = (sunW[at] as number) + (drivingW[at] as number) + (supplyW[at] as number);
       // The store's own warmth.
-      const aroundStoreC = airC > battery.coldestC ? airC : battery.coldestC;
-      storeC += (aroundStoreC - storeC) * followStoreShare;
-      input.isLocked = storeC < battery.minChargeC;
+      storeC += ((outsideC > battery.coldestC ? outsideC : battery.coldestC) - storeC) * followStoreShare;
+      const isLocked = storeC < battery.minChargeC;
       let heaterW = 0;
-      if (battery.heaterW > 0 && storeC < battery.heatToC && sunW + drivingW + suppliedW > 0) {
+      if (battery.heaterW > 0 && storeC < battery.heatToC && incomeW > 0) {
         heaterW = battery.heaterW;
         storeC += (heaterW * hours) / battery.whPerK;
       }
+      if (isLocked) lockedH += hours;
       shares.usefulW[loads + 1] = heaterW;
-      if (input.isLocked) lockedH += hours;
+      input.busW = (busW[at] as number) + heaterW;
+      input.usefulW = (usefulW[at] as number) + heaterW;
+      input.idleW = idleW[at] as number;
+      input.sunW = sunW[at] as number;
+      input.drivingW = drivingW[at] as number;
+      input.supplyW = supplyW[at] as number;
       input.warmShare = warm(storeC);
-      input.busW = busW + heaterW;
-      input.usefulW = usefulW + heaterW;
-      input.idleW = demand.idleW[at] as number;
-      input.sunW = sunW;
-      input.drivingW = drivingW;
-      input.supplyW = suppliedW;
+      input.isLocked = isLocked;
+      input.stopWh = stopWh[at] as number;
       if (trace === null) step(state, input, books, shareOut, without);
-      else tracedStep(counted * steps + at, airC, storeC, without);
+      else tracedStep(counted * steps + at, outsideC, storeC, without);
       if (counted * steps + at === options.probe) {
-        const { usefulW: useful, conversionW, idleW } = shareOut();
+        const { usefulW: useful, conversionW, idleW: idle } = shareOut();
         probe = {
           usefulW: useful.slice(),
           conversionW: conversionW.slice(),
-          idleW: idleW.slice(),
+          idleW: idle.slice(),
           isCut: [...state.cut].map((cut) => cut === 1),
         };
       }
@@ -291,12 +216,12 @@ export function runDays(setup: DaysSetup, weather: WeatherRun, options: RunOptio
     if (options.untilShort && shortFromH !== null) break;
   }
   const fromStoreWh = beganWh - state.storedWh;
-  assertBalanced(book.now, fromStoreWh);
+  assertBalanced(books, fromStoreWh);
   return {
     fromDay: dayOf(weather.fromDay + leadIn),
     days: playedDays,
     stepMin,
-    books: book.now,
+    books: books,
     fromStoreWh,
     lowSoc,
     endSoc,
@@ -312,7 +237,6 @@ export function runDays(setup: DaysSetup, weather: WeatherRun, options: RunOptio
 
   /** A step of which everything is written down. */
   function tracedStep(k: number, airC: number, storeC: number, without: Float64Array): void {
-    const books = book.now;
     const before = { ...books };
     step(state, input, books, shareOut, without);
     if (k < 0 || !trace) return;
@@ -328,24 +252,6 @@ export function runDays(setup: DaysSetup, weather: WeatherRun, options: RunOptio
     trace.airC[k] = airC;
     trace.storeC[k] = storeC;
   }
-}
-
-/** W of an array in a step: straight between the levels of clearness, less in warmer air, held to its controller. */
-function arrayW(
-  { arrays, perK, mostW }: MonthSky,
-  array: number,
-  level: number,
-  above: number,
-  at: number,
-  steps: number,
-  warmerK: number,
-): number {
-  const table = arrays[array] as Float64Array;
-  const low = table[level * steps + at] as number;
-  const high = table[(level + 1) * steps + at] as number;
-  const w = (low + (high - low) * above) * (1 + (perK[array] as number) * warmerK);
-  const most = mostW[array] as number;
-  return w < most ? w : most;
 }
 
 function emptyTrace(length: number): Trace {

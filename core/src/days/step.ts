@@ -117,6 +117,9 @@ export function makeStep(model: StoreModel, cutOff: CutOff) {
   const keptSoc = Math.min(1, cutOff.soc + cutOff.keep);
   const backSoc = Math.min(FULLEST, cutOff.soc + cutOff.reconnect);
   const allBackSoc = Math.min(FULLEST, cutOff.soc + cutOff.keep + cutOff.reconnect);
+  const { fullWh, inBySun, inByAmps, chargeLimitW } = model;
+  const perOut = 1 / model.out;
+  const taper = (1 - model.taperFromSoc) * fullWh;
   const on = { busW: 0, usefulW: 0, idleW: 0 };
 
   /** What those still connected take. */
@@ -190,6 +193,58 @@ export function makeStep(model: StoreModel, cutOff: CutOff) {
     }
   }
 
+  /**
+   * The step as it mostly is: all are served, no level is reached, and the charger decides or the store is full.
+   * @returns false, with nothing changed, where it is not so
+   */
+  function usual(state: StepState, input: StepInput, books: Books): boolean {
+    const { hours, busW, sunW, warmShare } = input;
+    const otherW = input.drivingW + input.supplyW;
+    const overW = sunW + otherW - busW;
+    let stored = state.storedWh;
+    let intoWh = 0;
+    let outWh = 0;
+    if (overW < 0) {
+      outWh = -overW * hours;
+      stored -= outWh * perOut;
+      const floor = fullWh * (1 - warmShare * (1 - keptSoc)) + input.stopWh * perOut;
+      if (stored < floor || -overW > model.dischargeLimitW) return false;
+    } else if (overW > 0 && stored < fullWh && !input.isLocked) {
+      intoWh = overW * hours;
+      const sunOver = sunW > busW ? sunW - busW : 0;
+      stored += (sunOver * inBySun + (overW - sunOver) * inByAmps) * hours;
+      if (overW > chargeLimitW || stored > fullWh - taper * warmShare) return false;
+    }
+    const sunOfferedWh = sunW * hours;
+    const needWh = busW * hours;
+    const directWh = needWh - outWh;
+    const directSunWh = sunOfferedWh < directWh ? sunOfferedWh : directWh;
+    const sunLeftWh = sunOfferedWh - directSunWh;
+    const sunInWh = intoWh < sunLeftWh ? intoWh : sunLeftWh;
+    const usefulWh = input.usefulW * hours;
+    const idleWh = input.idleW * hours;
+    books.sunOfferedWh += sunOfferedWh;
+    books.directSunWh += directSunWh;
+    books.sunWh += directSunWh + sunInWh;
+    if (otherW > 0) {
+      const fromOthersWh = directWh - directSunWh + intoWh - sunInWh;
+      const directDrivingWh = Math.min(directWh - directSunWh, input.drivingW * hours);
+      const drivingWh = directDrivingWh + Math.min(intoWh - sunInWh, input.drivingW * hours - directDrivingWh);
+      books.drivingWh += drivingWh;
+      books.supplyWh += fromOthersWh - drivingWh;
+    }
+    books.intoStoreWh += intoWh;
+    books.outOfStoreWh += outWh;
+    books.storageWh += intoWh - outWh - (stored - state.storedWh);
+    books.usefulWh += usefulWh;
+    books.idleWh += idleWh;
+    books.conversionWh += needWh - usefulWh - idleWh;
+    if (input.isLocked) books.lockedWh += sunLeftWh;
+    state.storedWh = stored;
+    state.shortAtH = -1;
+    return true;
+  }
+
   return function step(
     state: StepState,
     input: StepInput,
@@ -197,6 +252,7 @@ export function makeStep(model: StoreModel, cutOff: CutOff) {
     shares: () => LoadShares,
     unserved: Float64Array,
   ): void {
+    if (state.cutCount === 0 && canHold && usual(state, input, books)) return;
     const { warmShare, sunW, drivingW, supplyW } = input;
     const incomeW = sunW + drivingW + supplyW;
     const cutWh = whAt(model, cutOff.soc, warmShare) + (input.stopWh > 0 ? input.stopWh / model.out : 0);

@@ -20,7 +20,9 @@ export interface Follow extends DutyLine {
  */
 export function followOf(load: Load, uses: readonly Use[], meanC: number): Follow | null {
   const draw: Draw = load.draw;
-  if (load.path === 'fuel' || load.path === 'supply-only') return null;
+  if (load.path === 'supply-only') return null;
+  // A heater on fuel draws its fan and pump for as long as the room asks for heat.
+  if (load.path === 'fuel' && draw.kind !== 'room') return null;
   if (draw.kind === 'thermostatic')
     return { ...coldLine(draw.duty, draw.setC), leastC: DEFAULT.livedInC.value, byDay: false };
   if (draw.kind === 'room') return { ...roomLine(draw), leastC: Number.NEGATIVE_INFINITY, byDay: false };

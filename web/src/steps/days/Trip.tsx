@@ -155,8 +155,10 @@ export function TripPicture({
         <TripChart trip={trip} other={other} otherName={otherName} atH={atH} onPoint={onPoint} />
       </Suspense>
       <p className="num text-note text-ink-2">
-        Charge in ink, sun in copper, driving dashed, supplies dotted, what is drawn in grey, what goes unserved in red;
-        a ring where it is full. Point at a moment to ask about it.
+        Charge in ink, sun in copper (what finds no room as a line above it), driving dashed, supplies dotted, what is
+        drawn in grey, what goes unserved in red; a ring where it is full, a red line where loads are cut off
+        {trip.run.lockedH > 0 ? ', a dashed one where it becomes too cold to be charged' : ''}. Point at a moment to ask
+        about it.
       </p>
       {atH !== null && <Moment moment={moment.value} onClose={() => onPoint(null)} />}
       <Books trip={trip} />

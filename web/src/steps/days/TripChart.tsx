@@ -119,6 +119,8 @@ function optionsOf({ trip, other, otherName, atH }: Drawn, colour: (name: string
     axisPointer: { show: true, type: 'line', lineStyle: { color: ink2, type: 'dashed' }, label: { show: false } },
   });
   const full = marks.filter(({ kind }) => kind === 'full');
+  const locked = marks.filter(({ kind }) => kind === 'locked');
+  const spills = trace.sunOfferedW.some((w, k) => w - (trace.sunW[k] as number) > 1);
   const cuts = marks.filter(({ kind }) => kind === 'cut-off');
   return {
     animation: false,
@@ -196,6 +198,7 @@ function optionsOf({ trip, other, otherName, atH }: Drawn, colour: (name: string
               ? [{ yAxis: reconnectSoc * 100, lineStyle: { color: ink2, type: 'dotted', width: 1 } }]
               : []),
             ...cuts.map(({ atH: at }) => ({ xAxis: at, lineStyle: { color: stop, type: 'solid', width: 1.5 } })),
+            ...locked.map(({ atH: at }) => ({ xAxis: at, lineStyle: { color: ink2, type: 'dashed', width: 1 } })),
             ...(atH === null ? [] : [{ xAxis: atH, lineStyle: { color: ink, type: 'solid', width: 1 } }]),
           ],
         },
@@ -220,6 +223,14 @@ function optionsOf({ trip, other, otherName, atH }: Drawn, colour: (name: string
         data: full.map(({ atH: at }) => [at, 100]),
         itemStyle: { color: colour('--sheet'), borderColor: ink, borderWidth: 1.5 },
       },
+      ...(spills
+        ? [
+            watts('sun offered', trace.sunOfferedW, {
+              lineStyle: { color: copper, width: 1, opacity: 0.55 },
+              itemStyle: { color: copper },
+            }),
+          ]
+        : []),
       watts('sun', trace.sunW, {
         lineStyle: { color: copper, width: 1 },
         itemStyle: { color: copper },

@@ -1,0 +1,189 @@
+import type { FollowingLoad } from './demand.ts';
+import { LEVEL_STEP, type MonthSky } from './income.ts';
+import type { DaysSetup, DayTables, Sharing } from './setup.ts';
+import type { WeatherRun } from './weather.ts';
+
+/** A day resolved to numbers before it is stepped through, a value for each step. */
+export interface Today {
+  readonly airC: Float64Array;
+  readonly busW: Float64Array;
+  readonly usefulW: Float64Array;
+  readonly sunW: Float64Array;
+  readonly drivingW: Float64Array;
+  readonly supplyW: Float64Array;
+  /** Load after load, of those that follow the weather: W at their terminals, and lost on the way to them. */
+  readonly followUsefulW: Float64Array;
+  readonly followLossW: Float64Array;
+}
+
+export function emptyDay(steps: number, loads: number): Today {
+  const row = () => new Float64Array(steps);
+  return {
+    airC: row(),
+    busW: row(),
+    usefulW: row(),
+    sunW: row(),
+    drivingW: row(),
+    supplyW: row(),
+    followUsefulW: new Float64Array(steps * loads),
+    followLossW: new Float64Array(steps * loads),
+  };
+}
+
+/** Highest level of clearness that has one above it. */
+const LAST_LEVEL = 9;
+
+/**
+ * What a day asks for and offers in its weather, one short loop after the other.
+ * @param d which day of the weather; `beyondH` h in which loads cannot do what they should, added to
+ */
+export function fillDay(
+  today: Today,
+  { steps, stepMin, sharing }: DaysSetup,
+  { demand, driving, supplyW }: DayTables,
+  sky: MonthSky,
+  weather: WeatherRun,
+  d: number,
+  beyondH: Float64Array,
+): void {
+  const [clearness, meanC, swingC] = [weather.clearness[d], weather.meanC[d], weather.swingC[d]] as [
+    number,
+    number,
+    number,
+  ];
+  today.busW.set(demand.busW);
+  today.usefulW.set(demand.usefulW);
+  today.followUsefulW.fill(0);
+  today.followLossW.fill(0);
+  along(today.airC, sky.warmth, meanC, swingC);
+  if (demand.following.length > 0) {
+    const outputs = new Map<number, Float64Array>();
+    for (const load of demand.following) follow(today, load, sky, clearness, meanC, outputs, beyondH, stepMin / 60);
+  }
+  const level = Math.min(LAST_LEVEL, Math.floor(clearness / LEVEL_STEP));
+  const above = Math.min(1, clearness / LEVEL_STEP - level);
+  today.sunW.fill(0);
+  for (let a = 0; a < sky.arrays.length; a++) addArray(today.sunW, today.airC, sky, a, level * steps, above);
+  today.drivingW.fill(0);
+  for (const link of driving) add(today.drivingW, link);
+  today.supplyW.set(supplyW);
+  if (sharing.outputs.length > 0 && driving.length > 0)
+    shareOutputs(today, sharing, driving, sky, level * steps, above);
+  if (sharing.oneInput || sharing.inputW < Number.POSITIVE_INFINITY) throughInputs(today, sharing);
+}
+
+function along(out: Float64Array, shape: Float64Array, mean: number, swing: number): void {
+  for (let s = 0; s < out.length; s++) out[s] = mean + swing * (shape[s] as number);
+}
+
+function add(to: Float64Array, more: Float64Array): void {
+  for (let s = 0; s < to.length; s++) to[s] = (to[s] as number) + (more[s] as number);
+}
+
+/** A load that follows the weather, with what its device loses on its account. */
+function follow(
+  { airC, busW, usefulW, followUsefulW, followLossW }: Today,
+  load: FollowingLoad,
+  { flatWm2 }: MonthSky,
+  clearness: number,
+  meanC: number,
+  outputs: Map<number, Float64Array>,
+  beyondH: Float64Array,
+  hours: number,
+): void {
+  const { index, fullW, mayRun, perUseful, outputW, linear, square, piecesW2 } = load;
+  const { base, perK, perWm2, leastC, byDay } = load.follow;
+  const steps = busW.length;
+  // What others that follow give on the same device is part of what it gives.
+  const known = outputs.get(load.device);
+  const output = outputW ? (known ?? outputW.slice()) : null;
+  if (output && !known) outputs.set(load.device, output);
+  const perSun = perWm2 * clearness;
+  let beyond = 0;
+  for (let s = 0; s < steps; s++) {
+    const air = byDay ? meanC : (airC[s] as number);
+    const may = mayRun[s] as number;
+    let duty = base + perK * (air > leastC ? air : leastC) + perSun * (flatWm2[s] as number);
+    if (duty > 1 + 1e-9) beyond += may;
+    if (duty > 1) duty = 1;
+    if (duty < 0) duty = 0;
+    const useful = fullW * may * duty;
+    const drawn = useful * perUseful;
+    let loss = drawn - useful;
+    if (output) {
+      const other = output[s] as number;
+      const variance = piecesW2 * may * duty * (1 - duty);
+      loss += linear * drawn + square * (2 * drawn * other + drawn * drawn + variance);
+      output[s] = other + drawn;
+    }
+    followUsefulW[index * steps + s] = useful;
+    followLossW[index * steps + s] = loss;
+    usefulW[s] = (usefulW[s] as number) + useful;
+    busW[s] = (busW[s] as number) + useful + loss;
+  }
+  beyondH[index] = (beyondH[index] as number) + beyond * hours;
+}
+
+/** Adds what an array gives: straight between two levels of clearness, less in warmer air, held to its controller. */
+function addArray(
+  sunW: Float64Array,
+  airC: Float64Array,
+  sky: MonthSky,
+  array: number,
+  from: number,
+  above: number,
+): void {
+  const table = sky.arrays[array] as Float64Array;
+  const { warmth, meanC, swingC } = sky;
+  const perK = sky.perK[array] as number;
+  const mostW = sky.mostW[array] as number;
+  const steps = sunW.length;
+  for (let s = 0; s < steps; s++) {
+    const low = table[from + s] as number;
+    const high = table[from + steps + s] as number;
+    const warmerK = (airC[s] as number) - meanC - swingC * (warmth[s] as number);
+    const w = (low + (high - low) * above) * (1 + perK * warmerK);
+    sunW[s] = (sunW[s] as number) + (w < mostW ? w : mostW);
+  }
+}
+
+/** Where an array and a charger on the alternator come out of one output, together they give no more than it. */
+function shareOutputs(
+  { airC, sunW, drivingW }: Today,
+  { outputs }: Sharing,
+  driving: readonly Float64Array[],
+  sky: MonthSky,
+  from: number,
+  above: number,
+): void {
+  const own = new Float64Array(sunW.length);
+  for (const { array, link, mostW, blended } of outputs) {
+    own.fill(0);
+    addArray(own, airC, sky, array, from, above);
+    const driven = driving[link] as Float64Array;
+    for (let s = 0; s < own.length; s++) {
+      const [bySun, byDriving] = [own[s] as number, driven[s] as number];
+      const over = bySun + byDriving - mostW;
+      if (byDriving === 0 || over <= 0) continue;
+      const sunLess = blended ? (over * bySun) / (bySun + byDriving) : Math.max(0, bySun - mostW);
+      sunW[s] = (sunW[s] as number) - sunLess;
+      drivingW[s] = (drivingW[s] as number) - (over - sunLess);
+    }
+  }
+}
+
+/** One socket takes the strongest source; and no more gets in than its limit, the sun first. */
+function throughInputs({ sunW, drivingW, supplyW }: Today, { oneInput, inputW }: Sharing): void {
+  for (let s = 0; s < sunW.length; s++) {
+    let [sun, driving, supply] = [sunW[s], drivingW[s], supplyW[s]] as [number, number, number];
+    if (oneInput) {
+      const most = Math.max(sun, driving, supply);
+      if (sun === most) [driving, supply] = [0, 0];
+      else if (driving === most) [sun, supply] = [0, 0];
+      else [sun, driving] = [0, 0];
+    }
+    sunW[s] = Math.min(sun, inputW);
+    drivingW[s] = Math.min(driving, inputW - (sunW[s] as number));
+    supplyW[s] = Math.min(supply, inputW - (sunW[s] as number) - (drivingW[s] as number));
+  }
+}
