@@ -105,7 +105,7 @@ function FinerPlace() {
   );
 }
 
-/** The same sun, said as the share of what arrives above the air: clearness K̄ of each month. */
+/** The same sun, said as the share of what arrives above the air: clearness K of each month. */
 function ClearnessField({
   place,
   onChange,
@@ -117,13 +117,13 @@ function ClearnessField({
   const { peakSunHours } = place.monthly;
   return (
     <MonthsField
-      label="or clearness K̄, January to December"
+      label="or clearness K, January to December"
       unit=""
-      value={peakSunHours && peakSunHours.map((hours, m) => (above[m] ? hours / above[m] : 0))}
+      value={peakSunHours?.map((hours, m) => (above[m] ? hours / above[m] : 0)) ?? null}
       min={0}
       max={0.86}
       onChange={(clearness) =>
-        onChange(clearness && clearness.map((k, m) => Math.round(Math.min(12, k * (above[m] ?? 0)) * 1000) / 1000))
+        onChange(clearness?.map((k, m) => Math.round(Math.min(12, k * (above[m] ?? 0)) * 1000) / 1000) ?? null)
       }
     />
   );
