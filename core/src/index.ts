@@ -118,7 +118,9 @@ export type {
   Load,
   PanelGroup,
   PathKind,
+  PlacedPanel,
   PlanStretch,
+  Roof,
   SolarArray,
   SolarController,
   Supply,
@@ -168,6 +170,8 @@ export {
   rankMoves,
   type Sequence,
 } from './moves/rank.ts';
+// Where do the panels lie?
+export { type LyingPanel, layOut, type RoofPlan, roofPlan } from './panels/roof.ts';
 export {
   chargerOf,
   controllerOf,

@@ -86,6 +86,23 @@ const withPanels = (
   };
   return withParts(aJob([aLoad()]), { arrays: [array] });
 };
+/** Two panels, each so far from the front and from the left, on a roof with something in the way at its far corner. */
+const onRoof = (
+  a: readonly [number, number],
+  b: readonly [number, number],
+  size = { lengthM: 2, widthM: 1.2 },
+  inTheWayM = 0.1,
+): Job => {
+  const job = withPanels([{}, {}]);
+  const corner = { xM: size.lengthM - inTheWayM, yM: size.widthM - 0.1, lengthM: inTheWayM, widthM: 0.1 };
+  const placed = withParts(job, {
+    roof: [a, b].map(([xM, yM], i) => ({ array: 'roof', group: `p${i}`, index: 0, xM, yM, turned: false })),
+  });
+  return {
+    ...placed,
+    brief: { ...placed.brief, roof: { ...size, obstacles: [{ id: 'fan', name: 'Fan', ...corner }] } },
+  };
+};
 const withParts = (job: Job, part: Partial<System>): Job => ({
   ...job,
   options: job.options.map((option) => ({ ...option, system: { ...option.system, ...part } })),
@@ -244,6 +261,14 @@ const CASES: Readonly<Record<FindingCode, { bad: Job; good: Job }>> = {
   'array-unlike': {
     bad: withPanels([{}, { ratingW: 320, vmpV: 33.4, impA: 9.58, vocV: 40.3, iscA: 10.1 }]),
     good: withPanels([{}, { ratingW: 50, vmpV: 18, impA: 2.78, vocV: 21.6, iscA: 2.98 }]),
+  },
+  // A panel of 0.5 m² by its watts is 0.894 m × 0.559 m.
+  'roof-overlap': { bad: onRoof([0.2, 0.1], [0.9, 0.1]), good: onRoof([0, 0.1], [0.9, 0.1]) },
+  'roof-overhang': { bad: onRoof([1.2, 0], [0, 0]), good: onRoof([1.1, 0], [0, 0]) },
+  // 1 m² of panels on 1.01 m², a tenth of it taken.
+  'roof-full': {
+    bad: onRoof([0, 0], [0.9, 0], { lengthM: 1.8, widthM: 0.56 }, 1),
+    good: onRoof([0, 0], [0.9, 0], { lengthM: 1.9, widthM: 0.6 }),
   },
   'array-window-unknown': { bad: withPanels([{}]), good: withPanels([{}], { maxV: 100 }) },
   'panel-doubtful': { bad: withPanels([{ impA: 5 }]), good: withPanels([{ impA: 5.5 }]) },

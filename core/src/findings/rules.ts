@@ -34,6 +34,7 @@ import {
   panelDoubtful,
   pwmLoses,
   relays,
+  roofFits,
   sunHoursDoubtful,
 } from './sourceRules.ts';
 import { runsShort } from './stayRules.ts';
@@ -105,6 +106,7 @@ const RULES: readonly Rule[] = [
   arrayUnlike,
   arrayClips,
   pwmLoses,
+  roofFits,
   chargerNone,
   mainsLicensed,
   hookupInlet,

@@ -1,4 +1,5 @@
 import { dataSheetOf, panelsOf, unlikeOf } from '../panels/panels.ts';
+import { roofPlan } from '../panels/roof.ts';
 import { DEFAULT } from '../reference/defaults.ts';
 import { designMonth } from '../sun/day.ts';
 import { monthlyExtraterrestrialKwh } from '../sun/geometry.ts';
@@ -198,4 +199,23 @@ export const chargerNone: Rule = ({ brief, option, profiles }) => {
       values: { supply: supply.name },
     },
   ];
+};
+
+/** The plan of the roof, where it is drawn. */
+export const roofFits: Rule = ({ brief, option }) => {
+  const { roof } = brief;
+  if (!roof) return [];
+  const { lying, panelsM2, roofM2 } = roofPlan(roof, option.system);
+  const where = { step: 'sources', figure: 'array.rating' } as const;
+  const taken = roof.obstacles.reduce((sum, { lengthM, widthM }) => sum + lengthM * widthM, 0);
+  const found: Finding[] = [];
+  for (const { name, overlaps, edgeM } of lying) {
+    if (overlaps.length > 0)
+      found.push({ code: 'roof-overlap', severity: 'caution', where, values: { name, others: overlaps.join(', ') } });
+    if (edgeM > 0) found.push({ code: 'roof-overhang', severity: 'caution', where, values: { name, edgeM } });
+  }
+  const freeM2 = Math.max(0, roofM2 - taken);
+  if (panelsM2 > freeM2 + 1e-9)
+    found.push({ code: 'roof-full', severity: 'caution', where, values: { panelsM2, roofM2: freeM2 } });
+  return found;
 };

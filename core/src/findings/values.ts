@@ -136,6 +136,9 @@ export interface FindingValues {
     readonly share: number;
     readonly limitW: number;
   };
+  readonly 'roof-overlap': { readonly name: string; readonly others: string };
+  readonly 'roof-overhang': { readonly name: string; readonly edgeM: number };
+  readonly 'roof-full': { readonly panelsM2: number; readonly roofM2: number };
   readonly 'array-unlike': {
     readonly name: string;
     readonly togetherW: number;

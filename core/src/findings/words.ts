@@ -255,6 +255,21 @@ const WORDS: { readonly [C in FindingCode]: (values: FindingValues[C]) => Words 
     why: 'On the hottest days, when there is most sun, it hardly charges or stops before the store is full.',
     act: 'Put more panels in series, or take panels of more cells.',
   }),
+  'roof-overlap': (v) => ({
+    what: `${s(v, 'name')} lies on ${s(v, 'others')}.`,
+    why: 'One of them would not fit, or lie in the shade of the other.',
+    act: 'Move or turn it on the plan, or take a smaller one.',
+  }),
+  'roof-overhang': (v) => ({
+    what: `${s(v, 'name')} hangs over the edge of the roof by ${formatNumber(n(v, 'edgeM') * 100)} cm.`,
+    why: 'What stands out catches wind and branches, and may break the rules of the road.',
+    act: 'Move or turn it on the plan, or take a smaller one.',
+  }),
+  'roof-full': (v) => ({
+    what: `The panels need ${formatNumber(n(v, 'panelsM2'), 1)} m²; the roof has ${formatNumber(n(v, 'roofM2'), 1)} m² beside what is in the way.`,
+    why: 'They cannot all lie on it.',
+    act: 'Take fewer or better panels, or set some of them out by hand.',
+  }),
   'array-input': (v) => ({
     what: `${s(v, 'name')}: ${a(v, 'shortA')} short-circuited; its controller’s input bears ${a(v, 'limitA')}.`,
     why: 'More than the input bears can destroy it, most of all when connected the wrong way round.',

@@ -219,6 +219,7 @@ function fromStayToPlan(older: Document): Document {
     ...older,
     brief: part(older.brief, (brief) => ({
       plan: [],
+      roof: null,
       ...brief,
       place: part(brief.place, (place) => ({
         ...place,
@@ -229,8 +230,13 @@ function fromStayToPlan(older: Document): Document {
     options: each(older.options, (option) => ({
       ...option,
       system: part(option.system, (system) => ({
+        roof: [],
         ...system,
         store: part(system.store, (store) => ({ cutOff: null, reconnect: null, keepForCritical: 0, ...store })),
+        arrays: each(system.arrays, (array) => ({
+          ...array,
+          panels: each(array.panels, (group) => ({ lengthM: null, ...group })),
+        })),
       })),
     })),
   };

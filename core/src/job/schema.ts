@@ -1,6 +1,7 @@
 import { type Static, Type } from '@sinclair/typebox';
 import { Load as LoadSchema } from './loadSchema.ts';
 import { PlanStretch as PlanStretchSchema } from './planSchema.ts';
+import { Roof as RoofSchema } from './roofSchema.ts';
 import {
   byDay,
   byMonth,
@@ -127,6 +128,7 @@ export const JobSchema = Type.Object(
         },
         'what capacity and energy cost, to price the moves',
       ),
+      roof: Type.Union([RoofSchema, Type.Null()], { description: 'null = not drawn' }),
       payloadKg: orNull(0, 50_000, 'payload left before this kit; null = not known'),
       supplies: Type.Array(SupplySchema, { maxItems: 8, description: 'what the vehicle is plugged into' }),
     }),
@@ -198,6 +200,8 @@ export type Day = Brief['day'];
 export type Feed = DesignOption['feeds'][number];
 export type Charger = System['chargers'][number];
 export type Place = Brief['place'];
+export type Roof = NonNullable<Brief['roof']>;
+export type PlacedPanel = System['roof'][number];
 export type PlanStretch = Brief['plan'][number];
 export type Supply = Brief['supplies'][number];
 export type Together = Job['together'];

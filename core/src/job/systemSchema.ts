@@ -1,5 +1,6 @@
 import { type TSchema, Type } from '@sinclair/typebox';
 import { Device } from './deviceSchema.ts';
+import { Placed } from './roofSchema.ts';
 import { id, number, object, oneNumberOf, oneOf, orNull, Shading, text, Use } from './schemaParts.ts';
 import { BUS_VOLTAGES, CHEMISTRIES, CONTROLLERS, INPUTS, LINKS, MOUNTS, PATHS, SHARINGS, WIRINGS } from './values.ts';
 
@@ -64,6 +65,7 @@ const Panels = Type.Array(
     vocPerK: orNull(-0.01, 0, 'share of its open V gained for each K, below 0; null = the usual'),
     iscPerK: orNull(-0.001, 0.005, 'share of its short-circuit A gained for each K; null = the usual'),
     noctC: orNull(20, 80, '°C of its cells in 800 W/m², 20 °C and 1 m/s of wind; null = the usual'),
+    lengthM: orNull(0.1, 4, 'm of its longer side; null = by its area'),
     areaM2: orNull(0.01, 10, 'm² it covers; null = the usual for its W'),
     kg: orNull(0.05, 100, 'kg of one; null = the usual for its area'),
     price: orNull(0, 100_000, 'of one, in the currency of the region; null = not known'),
@@ -131,6 +133,7 @@ const System = object({
   }),
   driving: orRequired(Driving),
   arrays: orRequired(Arrays),
+  roof: Placed,
   chargers: Chargers,
 });
 

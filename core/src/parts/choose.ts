@@ -23,6 +23,7 @@ export const stringOf = (
 export const groupOf = ({ kind: _kind, ...panel }: PartOf<'panel'>, group: PanelGroup): PanelGroup => ({
   ...group,
   ...panel,
+  lengthM: null,
   powerPerK: null,
   vocPerK: null,
   iscPerK: null,

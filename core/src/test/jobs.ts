@@ -48,6 +48,7 @@ export function withSystem(
           arrays: change.array
             ? one(change.array.ratingW, (ratingW) => blankArray('array', 'array', ratingW))
             : system.arrays,
+          roof: system.roof,
           chargers: change.charger
             ? [{ ...(system.chargers[0] ?? blankCharger('charger', 'Charger', 0)), ...change.charger }]
             : system.chargers,
