@@ -159,3 +159,44 @@ test('a place is found by its name, also without its accents, and where it is fo
   await search.fill('nowhere at all');
   await expect(page.getByText('Places cannot be looked up just now')).toBeVisible();
 });
+
+test('the roof to scale: panels laid out, moved by keys and by hand, and what does not fit is said', async ({
+  page,
+}) => {
+  const id = await openJob(page);
+  await add(page, 'fridge 45W');
+  await goTo(page, 'o');
+  const arrays = page.getByRole('region', { name: 'Solar arrays' });
+  await arrays.getByRole('button', { name: 'Choose the array' }).click();
+  const first = arrays.getByRole('article', { name: 'Array 1' });
+  await first.getByRole('button', { name: 'List its panels' }).click();
+  const panel = first.locator('[data-panels="panel-1"]');
+  await panel.getByLabel('Panel 1: one has').fill('100');
+  await panel.getByLabel('Side by side').fill('2');
+
+  const roof = page.getByRole('region', { name: 'Roof' });
+  await roof.getByRole('button', { name: 'Draw the roof' }).click();
+  await roof.getByLabel('Front to rear').fill('2');
+  await roof.getByLabel('Side to side').fill('1.2');
+  await expect(roof).toContainText('2 panels have no place yet');
+  await roof.getByRole('button', { name: 'Lay them where there is room' }).click();
+  await expect(roof.locator('[data-on-roof]')).toHaveCount(2);
+  const one = roof.locator('[data-on-roof="Panel 1 1"]');
+  await one.press('ArrowRight');
+  await one.press('Shift+ArrowRight');
+  await saved(page);
+  expect((await storedJob(page, id)).options[0]?.system.roof[0]).toMatchObject({ index: expect.any(Number) });
+  const found = (code: string) => page.locator(`[data-finding="${code}"]`);
+  await expect(found('roof-overlap')).toHaveCount(0);
+  const box = await one.boundingBox();
+  if (!box) throw new Error('no panel on the roof');
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(box.x + box.width * 2.5, box.y + box.height / 2, { steps: 4 });
+  await page.mouse.up();
+  await expect(found('roof-overhang')).toBeVisible();
+  await one.press('Delete');
+  await expect(found('roof-overhang')).toHaveCount(0);
+  await expect(roof.locator('[data-on-roof]')).toHaveCount(1);
+  await expectSound(page);
+});

@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { prepareDays, tripDetail } from '../choices/daysDetail.ts';
 import { daysMoment } from '../choices/daysMoment.ts';
-import type { Job, Load, PlanStretch } from '../job/schema.ts';
+import { blankLink, blankSupply } from '../job/blank.ts';
+import type { Job, Load, PlanStretch, Supply, System } from '../job/schema.ts';
 import { settle } from '../settle/settle.ts';
 import { yieldOf } from '../sources/source.ts';
 import { designMonth } from '../sun/day.ts';
@@ -120,11 +121,12 @@ describe('charging', () => {
     taperFromSoc: 0.8,
   };
   /** The same law in small steps: constant below the taper, then 0.02 to the power of the share of it that is filled. */
-  const inSmallSteps = (fromWh: number, offeredW: number, efficiency: number, hours: number): number => {
+  const inSmallSteps = (fromWh: number, offeredW: number, efficiency: number, hours: number, warm = 1): number => {
     let stored = fromWh;
     const n = 200_000;
     for (let i = 0; i < n; i++) {
-      const soc = stored / 1200;
+      // Of the capacity that the cold leaves.
+      const soc = 1 - (1 - stored / 1200) / warm;
       const accepts = soc <= 0.8 ? 240 : 240 * 0.02 ** ((soc - 0.8) / 0.2);
       stored = Math.min(1200, stored + (Math.min(offeredW, accepts) * efficiency * hours) / n);
     }
@@ -132,18 +134,33 @@ describe('charging', () => {
   };
 
   it.each([
-    [600, 500, 1, 1],
-    [900, 500, 1, 3],
-    [900, 60, 0.9, 4],
-    [1100, 30, 0.8, 2],
-    [1190, 500, 1, 0.25],
-    [0, 3, 1, 5],
-  ])('from %f Wh with %f W at %f for %f h', (fromWh, offeredW, efficiency, hours) => {
+    [600, 500, 1, 1, 1],
+    [900, 500, 1, 3, 1],
+    [900, 60, 0.9, 4, 1],
+    [1100, 30, 0.8, 2, 1],
+    [1190, 500, 1, 0.25, 1],
+    [0, 3, 1, 5, 1],
+    [900, 500, 1, 3, 0.7],
+  ])('from %f Wh with %f W at %f for %f h, %f of it warm', (fromWh, offeredW, efficiency, hours, warm) => {
     const out: Filled = { storedWh: 0, hours: 0, takenWh: 0 };
-    fill(model, fromWh, offeredW, efficiency, 1, hours, Number.POSITIVE_INFINITY, out);
-    expect(out.storedWh).toBeCloseTo(inSmallSteps(fromWh, offeredW, efficiency, hours), 1);
+    fill(model, fromWh, offeredW, efficiency, warm, hours, Number.POSITIVE_INFINITY, out);
+    expect(out.storedWh).toBeCloseTo(inSmallSteps(fromWh, offeredW, efficiency, hours, warm), 1);
     expect(out.takenWh * efficiency).toBeCloseTo(out.storedWh - fromWh, 9);
     expect(out.hours).toBe(hours);
+  });
+
+  it('a bank takes no more than its limit, whatever its charger gives', () => {
+    const store = { chemistry: 'agm', capacityAh: 100, coldestC: 25 } as const;
+    const job = planned(withSystem(aJob([]), { store, charger: { ratingA: 60, leastA: 0 } }), days(1, 'home'));
+    const run = runDays(setupOf(alone(job)), dark(1, 25), { fromSoc: 0.4, traced: true });
+    // 0.2 C are 20 A, of which 95 of 100 are stored: 19 points an hour below the taper.
+    expect(run.trace?.soc[7]).toBeCloseTo(0.4 + 2 * 0.19, 3);
+    // As many amps as its charger has where that is less.
+    const small = planned(withSystem(aJob([]), { store, charger: { ratingA: 8, leastA: 0 } }), days(1, 'home'));
+    expect(runDays(setupOf(alone(small)), dark(1, 25), { fromSoc: 0.4, traced: true }).trace?.soc[7]).toBeCloseTo(
+      0.4 + 2 * 0.08 * 0.95,
+      3,
+    );
   });
 
   it('says when a level is reached, straight and in the taper', () => {
@@ -333,6 +350,7 @@ describe('the same day as the figures have it', () => {
     aLoad({ watts: 60, hours: 5, path: 'inverter-adapter' }),
     always(0, { draw: { kind: 'thermostatic', runningW: 45, duty: 0.4, setC: 4 } }),
     aLoad({ watts: 0, hours: 3, draw: { kind: 'thermostatic', runningW: 90, duty: 0.5, setC: -18 }, path: 'inverter' }),
+    always(0, { draw: { kind: 'thermostatic', runningW: 300, duty: 0.5, setC: 2 }, path: 'inverter' }),
   ];
   const job = withSystem(
     aJob(loads, (one) => ({ ...one, brief: { ...one.brief, months: [6] } })),
@@ -429,6 +447,74 @@ describe('the same day as the figures have it', () => {
       }),
       { numRuns: 60 },
     );
+  });
+});
+
+describe('what sources offer', () => {
+  const sunny = (meanC: number, n = 1): WeatherRun => ({ ...dark(n, meanC), clearness: new Float64Array(n).fill(0.6) });
+  const solar = (
+    change: Parameters<typeof withSystem>[1],
+    array: Partial<NonNullable<System['arrays']>[number]> = {},
+  ) => {
+    const job = withSystem(aJob([]), { store: { ...lfp100, capacityAh: 900 }, array: { ratingW: 400 }, ...change });
+    return {
+      ...job,
+      options: job.options.map((option) => ({
+        ...option,
+        system: { ...option.system, arrays: option.system.arrays?.map((one) => ({ ...one, ...array })) ?? null },
+      })),
+    };
+  };
+  const play = (job: Job, weather: WeatherRun) =>
+    runDays(setupOf(planned(job, days(1, 'usual'))), weather, { month: 6, fromSoc: 0.3, traced: true });
+
+  it('panels give 0.4 % less for each K of warmer air, and more in the cold up to their controller’s limit', () => {
+    const job = solar({ dcdc: { ratingA: 0 } });
+    const wh = (meanC: number) => play(job, sunny(meanC)).books.sunOfferedWh;
+    const { meanC } = setupOf(job).skyIn(6);
+    expect(wh(meanC + 20) / wh(meanC)).toBeCloseTo(0.92, 2);
+    const controller = { kind: 'mppt', maxA: 10, maxW: null, maxV: null, maxInputA: null } as const;
+    const held = play(solar({ dcdc: { ratingA: 0 } }, { controller }), sunny(-20)).trace;
+    expect(Math.max(...(held?.sunOfferedW ?? []))).toBeCloseTo(142, 3);
+  });
+
+  it.each([
+    ['sun-first', (sun: number) => [sun, 284 - sun]],
+    ['blended', (sun: number) => [(sun * 284) / (sun + 284), (284 * 284) / (sun + 284)]],
+  ] as const)('sun and alternator on one output of 20 A, %s', (sharing, shares) => {
+    const link = { ...blankLink('dcdc', 'DC-DC', 20), sharesWith: 'array', sharing } as const;
+    const base = solar({});
+    const job: Job = {
+      ...base,
+      brief: { ...base.brief, drives: [{ startMin: 720, minutes: 60 }] },
+      options: base.options.map((option) => ({ ...option, system: { ...option.system, driving: [link] } })),
+    };
+    const { trace } = play(job, sunny(20));
+    const apart = play(solar({ dcdc: { ratingA: 0 } }), sunny(20)).trace;
+    const k = 49;
+    const own = apart?.sunOfferedW[k] as number;
+    expect(own).toBeGreaterThan(100);
+    const [sun = Number.NaN, driven = Number.NaN] = shares(own);
+    expect(trace?.sunOfferedW[k]).toBeCloseTo(sun, 2);
+    expect(trace?.drivingW[k]).toBeCloseTo(driven, 2);
+  });
+
+  it('one socket takes the strongest, and no more than it bears', () => {
+    const inputs = (store: Partial<System['store']>) => {
+      const base = solar({ store: { ...lfp100, capacityAh: 900, ...store }, dcdc: { ratingA: 30 } });
+      const job = { ...base, brief: { ...base.brief, drives: [{ startMin: 720, minutes: 60 }] } };
+      return play(job, sunny(20)).trace;
+    };
+    const k = 49;
+    const both = inputs({});
+    expect(both?.sunOfferedW[k]).toBeGreaterThan(100);
+    expect(both?.drivingW[k]).toBeCloseTo(426, 2);
+    const one = inputs({ inputs: 'one' });
+    expect([one?.sunOfferedW[k], one?.drivingW[k]]).toEqual([0, expect.closeTo(426, 2)]);
+    expect(one?.sunOfferedW[40]).toBeCloseTo(both?.sunOfferedW[40] as number, 3);
+    const held = inputs({ inputW: 300 });
+    expect((held?.sunOfferedW[k] as number) + (held?.drivingW[k] as number)).toBeCloseTo(300, 2);
+    expect(held?.sunOfferedW[k]).toBeCloseTo(Math.min(300, both?.sunOfferedW[k] as number), 2);
   });
 });
 
@@ -551,6 +637,26 @@ describe('plans', () => {
     expect(wh(days(1, 'supply', { supply: 'hookup', hours: 2 })).supplyWh).toBeCloseTo(10 * 14.2 * 2, 6);
     expect(wh(days(1, 'supply', { supply: 'hookup', hours: 0 })).supplyWh).toBeCloseTo(0, 3);
     expect(wh(days(1, 'parked')).drivingWh).toBe(0);
+  });
+
+  it('an outlet’s timer ends it, and a generator of which only hours are said runs from ten in the morning', () => {
+    const charger = { ratingA: 10, leastA: 0, efficiency: 1, powerFactor: 1 };
+    const base = withSystem(alone(aJob([])), { store, charger });
+    const outlet = { ...blankSupply('outlet', '230V-50Hz'), id: 'outlet', offAfterH: 2 } as Supply;
+    const generator = { ...blankSupply('generator', '230V-50Hz'), id: 'generator' };
+    const play = (supply: Supply, hours: number | null) => {
+      const job = planned(withSupplies(base, supply), days(1, 'supply', { supply: supply.id, hours }));
+      return runDays(setupOf(job), dark(1), { fromSoc: 0.2, traced: true });
+    };
+    expect(play(outlet, null).books.supplyWh).toBeCloseTo(142 * 2, 6);
+    expect(play(outlet, 1).books.supplyWh).toBeCloseTo(142, 6);
+    const noon = play(generator, 3).trace?.supplyW;
+    expect([noon?.[39], noon?.[40], noon?.[51], noon?.[52]]).toEqual([
+      0,
+      expect.closeTo(142, 3),
+      expect.closeTo(142, 3),
+      0,
+    ]);
   });
 
   it('what runs on working days and on weekends goes by the calendar, and no day counts twice', () => {

@@ -212,3 +212,33 @@ describe('the probability of a short day', () => {
     expect(share.high + 0.015).toBeGreaterThan(expected);
   });
 });
+
+describe('years as they are played', () => {
+  const job = (months: number[]): Job => {
+    const made = alone(
+      withSystem(aJob([aLoad({ watts: 60, uses: [{ startMin: 0, minutes: 1440 }] })]), {
+        store: { ...LFP, capacityAh: 20 },
+        array: { ratingW: 0 },
+      }),
+    );
+    return { ...made, brief: { ...made.brief, months } };
+  };
+  const home = { kind: 'home', drives: [], supply: null } as const;
+
+  it('begin in another place of the plan each, so that no day of the year is always the same day of the trip', () => {
+    const setup = setUpDays(settle(job([6])), 60, 'now', [parked, home]);
+    const { shortWh } = sampleYears(setup, 1, 0, 2);
+    // At home only until the store has come back.
+    const isShort = (year: number, day: number) => (shortWh[year * 365 + day] as number) > 200;
+    for (const day of [0, 10, 100]) expect(isShort(0, day)).not.toBe(isShort(1, day));
+    expect(isShort(0, 10)).not.toBe(isShort(0, 11));
+  });
+
+  it('what loads go without is counted in the months of use, short days in all', () => {
+    const setup = setUpDays(settle(job([6])), 60, 'now', [parked]);
+    const { shortWh, unservedWh } = sampleYears(setup, 1, 0, 1);
+    const inJune = shortWh.slice(151, 181).reduce((sum, wh) => sum + wh, 0);
+    expect(unservedWh[0]).toBeCloseTo(inJune, 0);
+    expect(shortWh.reduce((sum, wh) => sum + wh, 0)).toBeGreaterThan(11 * inJune);
+  });
+});

@@ -151,6 +151,8 @@ describe('typical and imported days', () => {
     expect(run.meanC[31 + 28 + 15]).toBeCloseTo(7, 1);
     // Between April and May: half way between 8 and 9.
     expect(((run.meanC[119] as number) + (run.meanC[120] as number)) / 2).toBeCloseTo(8.5, 1);
+    // The 25th of April: 24.5 of 30 days are 0.317 of the way on.
+    expect(run.meanC[114]).toBeCloseTo(8 + 24.5 / 30 - 0.5, 6);
     expect(typicalRun(climate, 200, 3, 3).meanC).toEqual(new Float64Array(3).fill(7));
   });
 

@@ -114,6 +114,15 @@ export function PanelFields({
             onChange={(noctC) => onChange({ noctC }, 'noct')}
           />
           <QuantityField
+            label="Longer side"
+            unit="m"
+            value={group.lengthM}
+            auto="by its area"
+            min={0.1}
+            max={4}
+            onChange={(lengthM) => onChange({ lengthM }, 'length')}
+          />
+          <QuantityField
             label="Covers"
             unit="m²"
             value={group.areaM2}

@@ -9,6 +9,7 @@ import { Arrays } from './Arrays.tsx';
 import { CellDay } from './CellDay.tsx';
 import { type Chosen, DayTable } from './DayTable.tsx';
 import { DrivingPart } from './DrivingPart.tsx';
+import { RoofPlan } from './RoofPlan.tsx';
 import { SuppliesPart } from './SuppliesPart.tsx';
 
 /** Step 6: what fills the store, in every month on every kind of day, and what each source loses on the way. */
@@ -47,6 +48,7 @@ export function Sources() {
         <p className="py-3 text-ink-2">Playing through the days of a year…</p>
       )}
       <Arrays detail={detail} />
+      <RoofPlan />
       <DrivingPart links={detail?.links ?? []} />
       <SuppliesPart uses={detail?.supplies ?? []} />
     </div>
