@@ -266,7 +266,8 @@ describe('the cut-off', () => {
   ] as const)('%s: %s goes and %s stays, as long as what comes in carries it', (dropOrder, gone, stays) => {
     const hookup = aHookup(1, 230);
     const job = withSupplies(
-      withSystem(aJob(pair(dropOrder === 'critical-last')), {
+      // Were the order that of the list, the smaller one would go first.
+      withSystem(aJob(dropOrder === 'critical-last' ? pair(true) : pair(false).reverse()), {
         store: { ...store, chemistry: 'lfp' },
         charger: { ratingA: 4, leastA: 0, efficiency: 1, powerFactor: 1 },
       }),
@@ -340,6 +341,30 @@ describe('the cut-off', () => {
     const job = withSystem(aJob([always(20), kettle]), { store });
     const run = play(job, 1);
     expect([...run.unservedWh]).toEqual([0, expect.closeTo(1500, 6)]);
+  });
+});
+
+describe('what each load takes of a day', () => {
+  it('adds up with idle that is nobody’s to what the bus gives, in every step', () => {
+    const job = withSystem(
+      aJob([
+        always(12),
+        aLoad({ watts: 700, hours: 0.5, path: 'inverter' }),
+        aLoad({ watts: 60, uses: [{ startMin: 610, minutes: 200 }], path: 'inverter-adapter' }),
+        aLoad({ watts: 20, hours: 3, path: 'dc-dc' }),
+      ]),
+      { store: { ...lfp100, capacityAh: 300 }, inverter: { ratingW: 1500, idleW: 14, policy: 'always' } },
+    );
+    const { demand } = setupOf(planned(job, days(1, 'parked'))).dayOn(0, 0, 6);
+    const rows = demand.rows();
+    for (let s = 0; s < demand.steps; s++) {
+      let sum = demand.unattendedW[s] as number;
+      for (let i = 0; i < 4; i++)
+        for (const row of [rows.usefulW, rows.conversionW, rows.idleW]) sum += row[i * demand.steps + s] as number;
+      expect(sum).toBeCloseTo(demand.busW[s] as number, 9);
+    }
+    expect(demand.unattendedW[0]).toBeCloseTo(14, 9);
+    expect(demand.unattendedW[41]).toBeCloseTo(0, 9);
   });
 });
 
