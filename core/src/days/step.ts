@@ -94,6 +94,8 @@ export const addBooks = (to: Books, from: Books): void => {
 
 /** State of charge above which nothing waits: the store takes hours for the rest. */
 const FULLEST = 0.99;
+/** Of charge, between where loads go and where they come back. */
+const LEAST_BAND = 0.01;
 /** h below which no time has passed. */
 const NO_TIME = 1e-12;
 /** Wh within which a level counts as reached. */
@@ -114,7 +116,8 @@ export function makeStep(model: StoreModel, cutOff: CutOff) {
   const filled: Filled = { storedWh: 0, hours: 0, takenWh: 0 };
   const slots = loads + 2;
   const canHold = model.fullWh > 0;
-  const keptSoc = Math.min(1, cutOff.soc + cutOff.keep);
+  // What is kept for critical loads ends below where all come back, however much is asked to be kept.
+  const keptSoc = Math.min(Math.max(cutOff.soc, FULLEST - LEAST_BAND), cutOff.soc + cutOff.keep);
   const backSoc = Math.min(FULLEST, cutOff.soc + cutOff.reconnect);
   const allBackSoc = Math.min(FULLEST, cutOff.soc + cutOff.keep + cutOff.reconnect);
   const { fullWh, inBySun, inByAmps, chargeLimitW } = model;
@@ -255,8 +258,10 @@ export function makeStep(model: StoreModel, cutOff: CutOff) {
     if (state.cutCount === 0 && canHold && usual(state, input, books)) return;
     const { warmShare, sunW, drivingW, supplyW } = input;
     const incomeW = sunW + drivingW + supplyW;
-    const cutWh = whAt(model, cutOff.soc, warmShare) + (input.stopWh > 0 ? input.stopWh / model.out : 0);
-    const keptWh = cutOff.keep > 0 ? whAt(model, keptSoc, warmShare) : cutWh;
+    // What it takes to stop what runs is kept beside every level.
+    const stopWh = input.stopWh * perOut;
+    const cutWh = whAt(model, cutOff.soc, warmShare) + stopWh;
+    const keptWh = cutOff.keep > 0 ? whAt(model, keptSoc, warmShare) + stopWh : cutWh;
     // A store that holds nothing has no level to come back to.
     if (!canHold && state.cutCount > 0) reconnect(state, true);
     let left = input.hours;
@@ -268,8 +273,8 @@ export function makeStep(model: StoreModel, cutOff: CutOff) {
     while (left > NO_TIME) {
       if (turns-- === 0) throw new Error(`a step did not end: ${JSON.stringify(input)}`);
       if (state.cutCount > 0 && canHold) {
-        const all = state.storedWh >= whAt(model, allBackSoc, warmShare) - REACHED_WH;
-        if (all || (state.storedWh >= whAt(model, backSoc, warmShare) - REACHED_WH && hasCriticalCut(state))) {
+        const all = state.storedWh >= whAt(model, allBackSoc, warmShare) + stopWh - REACHED_WH;
+        if (all || (state.storedWh >= whAt(model, backSoc, warmShare) + stopWh - REACHED_WH && hasCriticalCut(state))) {
           reconnect(state, all);
           connected(state, input, shares);
         }
@@ -319,7 +324,8 @@ export function makeStep(model: StoreModel, cutOff: CutOff) {
         const over = -missingW;
         const sunOver = Math.max(0, sunW - on.busW);
         const efficiency = (sunOver * model.inBySun + (over - sunOver) * model.inByAmps) / over;
-        const until = state.cutCount === 0 || !canHold ? Number.POSITIVE_INFINITY : nextBackWh(state, warmShare);
+        const until =
+          state.cutCount === 0 || !canHold ? Number.POSITIVE_INFINITY : nextBackWh(state, warmShare, stopWh);
         fill(model, state.storedWh, over, efficiency, warmShare, left, until, filled);
         storedNext = filled.storedWh;
         intoWh = filled.takenWh;
@@ -334,9 +340,11 @@ export function makeStep(model: StoreModel, cutOff: CutOff) {
   };
 
   /** The next level at which loads come back. */
-  function nextBackWh(state: StepState, warmShare: number): number {
-    const backWh = whAt(model, backSoc, warmShare);
-    return hasCriticalCut(state) && state.storedWh < backWh - REACHED_WH ? backWh : whAt(model, allBackSoc, warmShare);
+  function nextBackWh(state: StepState, warmShare: number, stopWh: number): number {
+    const backWh = whAt(model, backSoc, warmShare) + stopWh;
+    return hasCriticalCut(state) && state.storedWh < backWh - REACHED_WH
+      ? backWh
+      : whAt(model, allBackSoc, warmShare) + stopWh;
   }
 
   function hasCriticalCut(state: StepState): boolean {
