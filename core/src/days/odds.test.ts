@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest';
 import type { Job } from '../job/schema.ts';
 import { settle } from '../settle/settle.ts';
 import { spreadOf } from '../sun/spread.ts';
-import { aJob, aLoad, withSystem } from '../test/jobs.ts';
+import { aGenerator, aJob, aLoad, withSupplies, withSystem } from '../test/jobs.ts';
+import { generatorW } from './answers.ts';
 import { normalShare } from './normal.ts';
 import { joinSamples, oddsOf, sampleYears, wilson, type YearsSample } from './odds.ts';
 import { runDays } from './run.ts';
@@ -240,5 +241,24 @@ describe('years as they are played', () => {
     const inJune = shortWh.slice(151, 181).reduce((sum, wh) => sum + wh, 0);
     expect(unservedWh[0]).toBeCloseTo(inJune, 0);
     expect(shortWh.reduce((sum, wh) => sum + wh, 0)).toBeGreaterThan(11 * inJune);
+  });
+});
+
+describe('what a generator brings', () => {
+  const with500W = (ratingA: number, ratedW: number) =>
+    generatorW(
+      settle(
+        withSupplies(
+          withSystem(aJob([aLoad()]), { charger: { ratingA, leastA: 0, efficiency: 1, powerFactor: 1 } }),
+          aGenerator(ratedW),
+        ),
+      ),
+    );
+
+  it('is what its chargers give, as far as it can feed them; without a charger its own watts', () => {
+    expect(with500W(20, 2000)).toBeCloseTo(284, 9);
+    expect(with500W(100, 710)).toBeCloseTo(710, 9);
+    expect(with500W(0, 1500)).toBe(1500);
+    expect(generatorW(settle(aJob([aLoad()])))).toBeNull();
   });
 });
