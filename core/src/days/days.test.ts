@@ -151,7 +151,7 @@ describe('charging', () => {
 
   it('a bank takes no more than its limit, whatever its charger gives', () => {
     const store = { chemistry: 'agm', capacityAh: 100, coldestC: 25 } as const;
-    const job = planned(withSystem(aJob([]), { store, charger: { ratingA: 60, leastA: 0 } }), days(1, 'home'));
+    const job = planned(withSystem(aJob([]), { store, charger: { ratingA: 30, leastA: 0 } }), days(1, 'home'));
     const run = runDays(setupOf(alone(job)), dark(1, 25), { fromSoc: 0.4, traced: true });
     // 0.2 C are 20 A, of which 95 of 100 are stored: 19 points an hour below the taper.
     expect(run.trace?.soc[7]).toBeCloseTo(0.4 + 2 * 0.19, 3);
