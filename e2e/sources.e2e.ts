@@ -188,9 +188,11 @@ test('the roof to scale: panels laid out, moved by keys and by hand, and what do
   expect((await storedJob(page, id)).options[0]?.system.roof[0]).toMatchObject({ index: expect.any(Number) });
   const found = (code: string) => page.locator(`[data-finding="${code}"]`);
   await expect(found('roof-overlap')).toHaveCount(0);
+  // What is still being reckoned above the drawing would move it.
+  await expect(page.locator('[data-sources="ready"] [data-day="ready"]')).toBeVisible();
+  await one.hover();
   const box = await one.boundingBox();
   if (!box) throw new Error('no panel on the roof');
-  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
   await page.mouse.down();
   await page.mouse.move(box.x + box.width * 2.5, box.y + box.height / 2, { steps: 4 });
   await page.mouse.up();
