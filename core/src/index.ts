@@ -14,6 +14,7 @@ export {
   type Mark,
   type PreparedDays,
   prepareDays,
+  SATURDAY,
   survivals,
   type TripDetail,
   tripDetail,

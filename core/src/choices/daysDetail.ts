@@ -76,7 +76,7 @@ export interface TripDetail {
   readonly hasWeather: boolean;
 }
 
-/** Trips begin on a Saturday. Common practice. */
+/** Trips begin on a Saturday: days after a Monday. Common practice. */
 export const SATURDAY = 5;
 
 export function tripDetail({ settled, setup, ask }: PreparedDays): TripDetail {
@@ -90,7 +90,7 @@ export function tripDetail({ settled, setup, ask }: PreparedDays): TripDetail {
     stretchOfDay: plan.flatMap(({ days: n }, i) => new Array<number>(n).fill(i)),
     marks: marksOf(run, setup),
     cutOffSoc: setup.cutOff.soc,
-    reconnectSoc: Math.min(0.99, setup.cutOff.soc + setup.cutOff.keep + setup.cutOff.reconnect),
+    reconnectSoc: Math.min(FULL_SOC, setup.cutOff.soc + setup.cutOff.keep + setup.cutOff.reconnect),
     fullWh: setup.model.fullWh,
     unserved: setup.loadNames
       .map((load, i) => ({ ...load, wh: run.unservedWh[i] ?? 0 }))

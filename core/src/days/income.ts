@@ -8,7 +8,7 @@ import { stepMeans } from './demand.ts';
 import type { Climate } from './weather.ts';
 
 /** Clearness at which arrays are reckoned; between them it is straight. */
-const LEVELS = 11;
+export const LEVELS = 11;
 export const LEVEL_STEP = 0.09;
 
 /** What arrays give through a day of a month, at each level of clearness, and what is around them. */

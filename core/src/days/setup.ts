@@ -8,6 +8,7 @@ import { CHEMISTRY, chargingVoltageV } from '../reference/chemistries.ts';
 import type { Settled } from '../settle/settle.ts';
 import { driveProfile } from '../sources/driving.ts';
 import { hoursOf, passing, supplyDay } from '../sources/supplyDay.ts';
+import { KJ_PER_KG_K, SAFE_K } from '../store/heating.ts';
 import { batteryKg } from '../store/mass.ts';
 import { passageOf } from '../store/passage.ts';
 import { chargeAtPeukert } from '../store/peukert.ts';
@@ -73,10 +74,8 @@ export interface Sharing {
 
 /** State of charge that loads must gain above the cut-off before they come back. Common practice. */
 export const RECONNECT_SHARE = 0.1;
-/** K above the lowest temperature at which it may be charged, to which a heater warms it. Common practice. */
-const SAFE_K = 5;
-/** Wh/K of a kg of battery. From memory. */
-const WH_PER_KG_K = 1 / 3.6;
+/** kJ of a Wh. */
+const KJ_PER_WH = 3.6;
 
 export type Age = 'now' | 'old';
 
@@ -142,7 +141,7 @@ function batteryOf({ option, store }: Settled): Battery {
     coldFromC,
     heaterW: said.heaterW ?? 0,
     heatToC: minChargeC + SAFE_K,
-    whPerK: Math.max(1, (store.bank?.kg ?? batteryKg(option.system, store.capacityWh)) * WH_PER_KG_K),
+    whPerK: Math.max(1, ((store.bank?.kg ?? batteryKg(option.system, store.capacityWh)) * KJ_PER_KG_K) / KJ_PER_WH),
   };
 }
 

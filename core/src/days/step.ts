@@ -1,3 +1,4 @@
+import { FULL_SOC } from '../store/charging.ts';
 import { type Filled, fill, type StoreModel, whAt } from './fill.ts';
 
 /** What one step of a day begins with: what is asked for, what is offered, how it is around the store. */
@@ -92,8 +93,6 @@ export const addBooks = (to: Books, from: Books): void => {
   for (const key of Object.keys(to) as (keyof Books)[]) to[key] += from[key];
 };
 
-/** State of charge above which nothing waits: the store takes hours for the rest. */
-const FULLEST = 0.99;
 /** Of charge, between where loads go and where they come back. */
 const LEAST_BAND = 0.01;
 /** h below which no time has passed. */
@@ -117,9 +116,9 @@ export function makeStep(model: StoreModel, cutOff: CutOff) {
   const slots = loads + 2;
   const canHold = model.fullWh > 0;
   // What is kept for critical loads ends below where all come back, however much is asked to be kept.
-  const keptSoc = Math.min(Math.max(cutOff.soc, FULLEST - LEAST_BAND), cutOff.soc + cutOff.keep);
-  const backSoc = Math.min(FULLEST, cutOff.soc + cutOff.reconnect);
-  const allBackSoc = Math.min(FULLEST, cutOff.soc + cutOff.keep + cutOff.reconnect);
+  const keptSoc = Math.min(Math.max(cutOff.soc, FULL_SOC - LEAST_BAND), cutOff.soc + cutOff.keep);
+  const backSoc = Math.min(FULL_SOC, cutOff.soc + cutOff.reconnect);
+  const allBackSoc = Math.min(FULL_SOC, cutOff.soc + cutOff.keep + cutOff.reconnect);
   const { fullWh, inBySun, inByAmps, chargeLimitW } = model;
   const perOut = 1 / model.out;
   const taper = (1 - model.taperFromSoc) * fullWh;

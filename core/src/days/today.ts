@@ -1,5 +1,5 @@
 import type { FollowingLoad } from './demand.ts';
-import { LEVEL_STEP, type MonthSky } from './income.ts';
+import { LEVEL_STEP, LEVELS, type MonthSky } from './income.ts';
 import type { DaysSetup, DayTables, Sharing } from './setup.ts';
 import type { WeatherRun } from './weather.ts';
 
@@ -31,7 +31,7 @@ export function emptyDay(steps: number, loads: number): Today {
 }
 
 /** Highest level of clearness that has one above it. */
-const LAST_LEVEL = 9;
+const LAST_LEVEL = LEVELS - 2;
 
 /**
  * What a day asks for and offers in its weather, one short loop after the other.

@@ -17,9 +17,9 @@ export interface Heating {
 }
 
 /** kJ to warm a kg of battery by a K. From memory. */
-const KJ_PER_KG_K = 1;
+export const KJ_PER_KG_K = 1;
 /** K above the lowest at which it may be charged, so that no cell is below. Common practice. */
-const SAFE_K = 5;
+export const SAFE_K = 5;
 
 /**
  * Loses 1 W/K for each 100 Ah at 12 V in a box, takes 1 kJ/(kg·K) to warm; figures from memory. With P of heater the

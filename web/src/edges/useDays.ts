@@ -157,6 +157,10 @@ export function useYears(job: Job, optionId: string, ask: DaysAsk, seed: number,
     wanted,
     state: isStopped && now.state !== 'done' ? 'stopped' : now.state,
     stop: () => setStopped(question),
-    goOn: () => setStopped(null),
+    // Asked as a new thing, so that it begins anew after a problem too.
+    goOn: () => {
+      setStopped(null);
+      setQuestion({ job, optionId, ask, seed, wanted });
+    },
   };
 }

@@ -1,14 +1,12 @@
-import { formatClock, monthName } from '@joulemetric/core';
+import { formatClock, monthName, SATURDAY } from '@joulemetric/core';
 
 const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;
-/** Trips begin on a Saturday. */
-const FIRST = 5;
 
 /** "day 3, Mon 04:15" for hours since the trip began. */
 export function whenText(atH: number): string {
   const day = Math.floor(atH / 24 + 1e-9);
   const minute = Math.round((atH - day * 24) * 60);
-  return `day ${day + 1}, ${WEEKDAYS[(FIRST + day) % 7]} ${formatClock(Math.min(1439, Math.max(0, minute)))}`;
+  return `day ${day + 1}, ${WEEKDAYS[(SATURDAY + day) % 7]} ${formatClock(Math.min(1439, Math.max(0, minute)))}`;
 }
 
 /** "31 h", "3 d 4 h" for a length of time. */
