@@ -212,8 +212,8 @@ function Drawing({ roof, lying }: { roof: Roof; lying: readonly LyingPanel[] }) 
         ))}
       </svg>
       <p className="num text-note text-ink-2">
-        A line a metre. Drag, or move with the arrow keys (5 cm, with Shift 1 cm); R turns, Delete takes off. Red lies
-        on something or hangs over.
+        A line a metre. Drag, or move with the arrow keys (5 cm, with Shift 1 cm); R or a double tap turns, Delete takes
+        off. Red lies on something or hangs over.
       </p>
     </div>
   );
@@ -259,6 +259,7 @@ function Movable({
       aria-label={`${name}: ${formatNumber(xM, 2)} m from the front, ${formatNumber(yM, 2)} m from the left${isWrong ? ', does not fit there' : ''}. Arrow keys move it.`}
       data-on-roof={name}
       onKeyDown={keys}
+      onDoubleClick={() => onTurn?.()}
       className="cursor-move touch-none focus:outline-none [&:focus-visible>rect]:stroke-[0.03]"
       onPointerDown={(event) => {
         const width = svg.current?.getBoundingClientRect().width ?? 1;
