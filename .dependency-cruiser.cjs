@@ -19,6 +19,7 @@ const ORDER = [
   'assess',
   'moves',
   'choices',
+  'logbook',
 ];
 
 module.exports = {

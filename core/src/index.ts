@@ -150,6 +150,13 @@ export { withPhases } from './loads/phases.ts';
 export { type Bus, type Proposal, proposeLoad } from './loads/quickAdd.ts';
 export { formatUse, readUse } from './loads/use.ts';
 export { addUse, moveUse, resizeUse } from './loads/uses.ts';
+// What does it really do?
+export { type Recognised, recognise, type SaidColumns, tableFault } from './logbook/columns.ts';
+export { LOG_VERSION, type Log } from './logbook/logSchema.ts';
+export { readingsOf } from './logbook/open.ts';
+export { type LogReport, reportOf } from './logbook/report.ts';
+export { type Zone, zoneOf } from './logbook/stamp.ts';
+export { type TableRead, TableReader } from './logbook/table.ts';
 export type { Combinations } from './moment/combinations.ts';
 export { Effort } from './moment/effort.ts';
 export type { DcSide } from './moment/inverterCable.ts';

@@ -26,8 +26,11 @@ interface Place {
   readonly depth: number;
 }
 
-/** The first thing that is too much of a document, or null. Takes time in proportion to its size, at most to `MOST`. */
-export function boundsFault(document: unknown): Fault | null {
+/**
+ * The first thing that is too much of a document, or null. Takes time in proportion to its size, at most to `MOST`.
+ * @param mostItems entries of one list
+ */
+export function boundsFault(document: unknown, mostItems: number = MOST.items): Fault | null {
   const open: Place[] = [{ value: document, path: '', depth: 0 }];
   let values = 0;
   for (let place = open.pop(); place; place = open.pop()) {
@@ -37,7 +40,7 @@ export function boundsFault(document: unknown): Fault | null {
     if (typeof value === 'number' && !isQuantity(value))
       return { path: path || '/', expected: '0, or a number between 1e-9 and 1e12 in size', found: shown(value) };
     if (typeof value !== 'object' || value === null) continue;
-    const inside = Array.isArray(value) ? listFault(value, path) : keysFault(value, path);
+    const inside = Array.isArray(value) ? listFault(value, path, mostItems) : keysFault(value, path);
     if (inside) return inside;
     if (depth >= MOST.depth) return { path: path || '/', expected: `at most ${MOST.depth} levels inside one another` };
     for (const [key, child] of Object.entries(value))
@@ -49,9 +52,9 @@ export function boundsFault(document: unknown): Fault | null {
 const isQuantity = (value: number): boolean =>
   value === 0 || (Math.abs(value) >= SMALLEST && Math.abs(value) <= LARGEST);
 
-const listFault = (list: readonly unknown[], path: string): Fault | null =>
-  list.length > MOST.items
-    ? { path: path || '/', expected: `at most ${MOST.items} entries`, found: `${list.length} entries` }
+const listFault = (list: readonly unknown[], path: string, most: number): Fault | null =>
+  list.length > most
+    ? { path: path || '/', expected: `at most ${most} entries`, found: `${list.length} entries` }
     : null;
 
 function keysFault(object: object, path: string): Fault | null {

@@ -1,51 +1,20 @@
-import { Ajv2020, type ErrorObject } from 'ajv/dist/2020.js';
 import { type FirmAppliance, FirmApplianceSchema } from './applianceSchema.ts';
-import { boundsFault, cutShort } from './bounds.ts';
+import { boundsFault } from './bounds.ts';
 import { consistencyFaults, loadFaults } from './consistency.ts';
-import { type Fault, shown } from './fault.ts';
+import type { Fault } from './fault.ts';
 import { migrate, migrateAppliance } from './migrate.ts';
-import { PART_KINDS, type Part } from './partFields.ts';
+import type { Part } from './partFields.ts';
 import { PartSchema } from './partSchema.ts';
 import { type Job, JobSchema } from './schema.ts';
+import { FAULTS_SHOWN, twoWays } from './schemaCheck.ts';
 
 export type { Fault } from './fault.ts';
 
 export type Validated = { readonly ok: true; readonly job: Job } | { readonly ok: false; readonly faults: Fault[] };
 
-const FAULTS_SHOWN = 20;
-/** Values of a refused document that every fault is told of; of a larger one its start, and the first fault of all. */
-const EXPLAINED_VALUES = 5000;
-const SETTINGS = { verbose: true, discriminator: true, allowUnionTypes: true };
 const fits = twoWays<Job>(JobSchema);
 const fitsAppliance = twoWays<FirmAppliance>(FirmApplianceSchema);
 const fitsPart = twoWays<Part>(PartSchema);
-
-interface TwoWays<T> {
-  readonly accepts: (document: unknown) => document is T;
-  readonly faults: (document: unknown) => Fault[];
-}
-
-/** Accepting stops at the first fault; only a refusal collects more, from no more than can be read in a moment. */
-function twoWays<T>(schema: object): TwoWays<T> {
-  const first = new Ajv2020(SETTINGS).compile<T>(schema);
-  const every = new Ajv2020({ ...SETTINGS, allErrors: true }).compile<T>(schema);
-  return {
-    accepts: (document): document is T => first(document),
-    faults: (document) => {
-      first(document);
-      const told = (first.errors ?? []).map(toFault);
-      every(cutShort(document, EXPLAINED_VALUES));
-      for (const error of every.errors ?? []) {
-        if (told.length >= FAULTS_SHOWN) break;
-        // A list that was cut short here may have had enough entries.
-        if (error.keyword === 'minItems') continue;
-        const fault = toFault(error);
-        if (!told.some(({ path, expected }) => path === fault.path && expected === fault.expected)) told.push(fault);
-      }
-      return told.sort((a, b) => a.path.localeCompare(b.path, 'en', { numeric: true }));
-    },
-  };
-}
 
 /** The one door for documents from outside: brings older versions forward, checks shape, ranges and cross-references. */
 export function validateJob(document: unknown): Validated {
@@ -84,56 +53,4 @@ export function validatePart(document: unknown): ValidatedPart {
   const tooMuch = boundsFault(document);
   if (tooMuch) return { ok: false, faults: [tooMuch] };
   return fitsPart.accepts(document) ? { ok: true, part: document } : { ok: false, faults: fitsPart.faults(document) };
-}
-
-/** An Ajv error in the reader's words: `/loads/3/draw/powerW`, "a number of at least 0", "-5". */
-function toFault(error: ErrorObject): Fault {
-  const params = error.params as Record<string, unknown>;
-  const schema = error.parentSchema as { description?: string } | undefined;
-  const hint = schema?.description ? ` (${schema.description})` : '';
-  switch (error.keyword) {
-    case 'additionalProperties':
-      return { path: `${error.instancePath}/${params.additionalProperty}`, expected: 'no such key here' };
-    case 'required':
-      return { path: `${error.instancePath}/${params.missingProperty}`, expected: 'a value: the key is missing' };
-    case 'enum':
-      return told(error, `one of ${(params.allowedValues as unknown[]).map(String).join(', ')}`);
-    case 'const':
-      return told(error, JSON.stringify(params.allowedValue));
-    case 'discriminator':
-      return {
-        path: `${error.instancePath}/kind`,
-        expected: `one of ${kindsAt(error.instancePath)}`,
-      };
-    case 'type':
-      return told(error, `${[params.type].flat().join(' or ')}${hint}`);
-    case 'pattern':
-      return told(error, `text of the allowed form${hint}`);
-    default:
-      return told(error, `${LIMIT_WORDS[error.keyword]?.(params.limit) ?? error.message}${hint}`);
-  }
-}
-
-/** The kinds there are at a place of a document. */
-function kindsAt(path: string): string {
-  if (path.includes('/devices/')) return 'inverter, converter, port';
-  if (path.includes('/supplies/')) return 'hookup, generator, outlet';
-  if (path === '') return Object.keys(PART_KINDS).join(', ');
-  return 'steady, cycle, thermostatic, standby, water-heating, room';
-}
-
-/** Ajv's limits in plain words. */
-const LIMIT_WORDS: Readonly<Record<string, (limit: unknown) => string>> = {
-  minimum: (limit) => `a number of at least ${limit}`,
-  maximum: (limit) => `a number of at most ${limit}`,
-  exclusiveMinimum: (limit) => `a number above ${limit}`,
-  minLength: (limit) => `at least ${limit} characters`,
-  maxLength: (limit) => `at most ${limit} characters`,
-  minItems: (limit) => `at least ${limit} entries`,
-  maxItems: (limit) => `at most ${limit} entries`,
-  uniqueItems: () => 'no entry twice',
-};
-
-function told(error: ErrorObject, expected: string): Fault {
-  return { path: error.instancePath || '/', expected, found: shown(error.data) };
 }

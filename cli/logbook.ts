@@ -1,0 +1,180 @@
+/**
+ * `npm run -s logbook -- FILE.json` or `FILE.csv --zone … --map … --capacity-ah … --chemistry … --reserve … --target-h … --timer-h …`:
+ * prints what a log says as JSON. See docs/cli.md.
+ */
+import { createReadStream } from 'node:fs';
+import { open, readFile } from 'node:fs/promises';
+import { dirname, resolve } from 'node:path';
+import { parseArgs } from 'node:util';
+import {
+  LOG_VERSION,
+  type Log,
+  type Recognised,
+  readingsOf,
+  recognise,
+  reportOf,
+  type SaidColumns,
+  type TableRead,
+  TableReader,
+  tableFault,
+  type Zone,
+  zoneOf,
+} from '@joulemetric/core';
+import { validateLog } from '@joulemetric/core/validate-log';
+import Papa from 'papaparse';
+import { refuse } from './readJob.ts';
+
+const USAGE =
+  'usage: npm run -s logbook -- FILE.json | FILE.csv [--zone Europe/Paris] [--map soc=Battery,w=Power:kW] [--dates dmy|mdy] [--capacity-ah 100 | --capacity-wh 1280] [--chemistry lfp] [--reserve 20] [--target-h 48] [--timer-h 12] [--good-rows]';
+
+const { values: flags, positionals } = parsed();
+const [file, ...more] = positionals;
+if (file === undefined || more.length > 0) refuse(USAGE);
+const log = /\.csv$|\.tsv$|\.txt$/i.test(file) ? logOfFlags() : await logOfFile();
+const zone = zoneNamed(log.csv?.zone ?? log.zone ?? 'UTC');
+const read = log.csv
+  ? await readTable(resolve(dirname(file), log.csv.file), log)
+  : readingsOf(log.readings ?? [], zone);
+if (read.faultCount > 0 && !flags['good-rows']) {
+  refuse(
+    ...read.faults.map(
+      ({ line, column, problem, found }) =>
+        `${log.csv ? log.csv.file : file}:${line}: ${column === '' ? '' : `${column}: `}${problem}${found === '' ? '' : `, found “${found}”`}`,
+    ),
+    ...(read.faultCount > read.faults.length ? [`and ${read.faultCount - read.faults.length} more`] : []),
+    `${read.series.t.length} of ${read.rows} rows are good; --good-rows takes those alone.`,
+  );
+}
+process.stdout.write(`${JSON.stringify(reportOf(log, read, zone), null, 2)}\n`);
+
+function parsed() {
+  try {
+    return parseArgs({
+      allowPositionals: true,
+      options: {
+        zone: { type: 'string' },
+        map: { type: 'string' },
+        dates: { type: 'string' },
+        'capacity-ah': { type: 'string' },
+        'capacity-wh': { type: 'string' },
+        'nominal-v': { type: 'string' },
+        chemistry: { type: 'string' },
+        reserve: { type: 'string' },
+        'target-h': { type: 'string' },
+        'timer-h': { type: 'string' },
+        'good-rows': { type: 'boolean', default: false },
+      },
+    });
+  } catch (error) {
+    return refuse((error as Error).message, USAGE);
+  }
+}
+
+function numberFlag(
+  name: 'capacity-ah' | 'capacity-wh' | 'nominal-v' | 'reserve' | 'target-h' | 'timer-h',
+): number | null {
+  const text = flags[name];
+  if (text === undefined) return null;
+  const value = Number(text);
+  return text.trim() !== '' && Number.isFinite(value) ? value : refuse(`--${name} must be a number, not “${text}”`);
+}
+
+/** What the flags say of a table, as the log file would say it; checked by the same door. */
+function logOfFlags(): Log {
+  const [ah, wh, reserve, targetH, timerH] = (
+    ['capacity-ah', 'capacity-wh', 'reserve', 'target-h', 'timer-h'] as const
+  ).map(numberFlag);
+  const map = Object.fromEntries(
+    (flags.map ?? '')
+      .split(/,(?=[A-Za-z]+=)/)
+      .filter((part) => part !== '')
+      .map((part) => {
+        const at = part.indexOf('=');
+        return at < 0
+          ? refuse(`--map needs what=column, not “${part}”`)
+          : [part.slice(0, at).trim(), part.slice(at + 1).trim()];
+      }),
+  );
+  const capacity = {
+    ...(ah === null ? {} : { ah }),
+    ...(wh === null ? {} : { wh }),
+    ...(flags.chemistry === undefined ? {} : { chemistry: flags.chemistry }),
+    ...(numberFlag('nominal-v') === null ? {} : { nominalV: numberFlag('nominal-v') }),
+  };
+  return checked({
+    format: 'joulemetric-log',
+    version: LOG_VERSION,
+    csv: { file: resolve(file as string), map, ...(flags.dates === undefined ? {} : { dates: flags.dates }) },
+    ...(flags.zone === undefined ? {} : { zone: flags.zone }),
+    ...(ah === null && wh === null ? {} : { capacity }),
+    ...(reserve === null ? {} : { reserve }),
+    ...(targetH === null ? {} : { targetH }),
+    ...(timerH === null ? {} : { timers: [{ everyH: timerH }] }),
+  });
+}
+
+async function logOfFile(): Promise<Log> {
+  const text = await readFile(file as string, 'utf8').catch((error: Error) => refuse(`${file}: ${error.message}`));
+  try {
+    return checked(JSON.parse(text));
+  } catch (error) {
+    return refuse(`${file}: not JSON: ${(error as Error).message}`);
+  }
+}
+
+function checked(document: unknown): Log {
+  const answer = validateLog(document);
+  if (answer.ok) return answer.log;
+  return refuse(
+    ...answer.faults.map(
+      ({ path, expected, found }) =>
+        `${file}: ${path}: expected ${expected}${found === undefined ? '' : `, found ${found}`}`,
+    ),
+  );
+}
+
+function zoneNamed(name: string): Zone {
+  return zoneOf(name) ?? refuse(`there is no time zone “${name}”; write it as Europe/Paris, UTC or +02:00`);
+}
+
+/** The head and some first rows tell what the columns are; then every row is read once. */
+async function readTable(path: string, { csv, zone: logZone }: Log): Promise<TableRead> {
+  const head = await firstBytes(path);
+  const bad = tableFault(head);
+  if (bad !== null) refuse(`${path}: ${bad}`);
+  const sample = Papa.parse<string[]>(head.toString('utf8').replace(/[^\n]*$/, ''), { skipEmptyLines: 'greedy' });
+  const whole =
+    sample.data.length < 2 ? Papa.parse<string[]>(head.toString('utf8'), { skipEmptyLines: 'greedy' }) : sample;
+  const [heads, ...rows] = whole.data;
+  if (heads === undefined || rows.length === 0)
+    refuse(`${path}: it needs a line that names the columns and at least one row`);
+  const found: Recognised = recognise(
+    heads,
+    rows,
+    whole.meta.delimiter,
+    (csv?.map ?? {}) as SaidColumns,
+    csv?.dates ?? null,
+  );
+  if (found.unclear.length > 0) refuse(...found.unclear.map((question) => `${path}:1: ${question}`));
+  const reader = new TableReader(found.mapping, heads, zoneNamed(csv?.zone ?? logZone ?? 'UTC'));
+  let line = 0;
+  await new Promise<void>((done, fail) => {
+    Papa.parse<string[]>(createReadStream(path, 'utf8') as never, {
+      delimiter: whole.meta.delimiter,
+      step: ({ data }) => {
+        line += 1;
+        if (line > 1) reader.add(data, line);
+      },
+      complete: () => done(),
+      error: fail,
+    });
+  });
+  return reader.done();
+}
+
+async function firstBytes(path: string): Promise<Buffer> {
+  const handle = await open(path).catch((error: Error) => refuse(`${path}: ${error.message}`));
+  const { buffer, bytesRead } = await handle.read(Buffer.alloc(262_144), 0, 262_144, 0);
+  await handle.close();
+  return buffer.subarray(0, bytesRead);
+}

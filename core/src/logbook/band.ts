@@ -1,0 +1,18 @@
+/** A figure and between what it lies. */
+export interface Band {
+  readonly value: number;
+  readonly low: number;
+  readonly high: number;
+}
+
+export const band = (value: number, one: number, other: number): Band => ({
+  value,
+  low: Math.min(one, other),
+  high: Math.max(one, other),
+});
+
+/** Times a factor of at least 0. */
+export const times = ({ value, low, high }: Band, factor: number): Band =>
+  band(value * factor, low * factor, high * factor);
+
+export const HOUR_MS = 3_600_000;
