@@ -152,11 +152,23 @@ export { formatUse, readUse } from './loads/use.ts';
 export { addUse, moveUse, resizeUse } from './loads/uses.ts';
 // What does it really do?
 export { type Recognised, recognise, type SaidColumns, tableFault } from './logbook/columns.ts';
-export { LOG_VERSION, type Log } from './logbook/logSchema.ts';
+export { LOG_VERSION, type Log, type LogReading, PURPOSES, type Purpose } from './logbook/logSchema.ts';
+export { mergeSeries } from './logbook/merge.ts';
 export { readingsOf } from './logbook/open.ts';
+export { QUANTITIES, QUANTITY, type Quantity } from './logbook/quantities.ts';
 export { type LogReport, reportOf } from './logbook/report.ts';
+export {
+  FAULT_KINDS,
+  INSTRUMENT_KINDS,
+  INSTRUMENT_METERS,
+  type InstrumentFault,
+  type InstrumentKind,
+  instrumentReading,
+  type SimulatedInstrument,
+  type Truth,
+} from './logbook/simulated.ts';
 export { type Zone, zoneOf } from './logbook/stamp.ts';
-export { type TableRead, TableReader } from './logbook/table.ts';
+export { type RowFault, type Series, type TableRead, TableReader } from './logbook/table.ts';
 export type { Combinations } from './moment/combinations.ts';
 export { Effort } from './moment/effort.ts';
 export type { DcSide } from './moment/inverterCable.ts';

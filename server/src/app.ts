@@ -6,11 +6,13 @@ import { pinoHttp } from 'pino-http';
 import { Problem } from './errors.ts';
 import { answerProblem } from './faults.ts';
 import { MOST_JSON_BYTES, refuseDeep, requestsPerMinute } from './limits.ts';
+import { Live } from './logbook/live.ts';
 import { page } from './page.ts';
 import { PhotoDecoder } from './photo/reencode.ts';
 import { workspaceId } from './queries/workspace.ts';
 import { catalogueRoutes } from './routes/catalogue.ts';
 import { jobRoutes } from './routes/jobs.ts';
+import { logRoutes } from './routes/logs.ts';
 import { partRoutes } from './routes/parts.ts';
 import { photoRoutes } from './routes/photos.ts';
 import { placeRoutes } from './routes/places.ts';
@@ -27,11 +29,18 @@ export interface AppOptions {
   readonly requestsPerMinute?: number;
   readonly decoder?: PhotoDecoder;
   readonly summaries?: Summaries;
+  readonly live?: Live;
 }
 
 /** Builds the application without starting it: web and API from one origin. */
 export function buildApp(pool: Pool, log: Logger, options: AppOptions = {}): Express {
-  const { webRoot = WEB, hosts = [], decoder = new PhotoDecoder(), summaries = new Summaries(pool, log) } = options;
+  const {
+    webRoot = WEB,
+    hosts = [],
+    decoder = new PhotoDecoder(),
+    summaries = new Summaries(pool, log),
+    live = new Live(),
+  } = options;
   const app = express();
   app.disable('x-powered-by');
   app.set('etag', false);
@@ -50,6 +59,7 @@ export function buildApp(pool: Pool, log: Logger, options: AppOptions = {}): Exp
   api.use('/jobs', jobRoutes(pool, summaries, demoWorkspace));
   api.use('/catalogue', catalogueRoutes(pool, demoWorkspace));
   api.use('/parts', partRoutes(pool, demoWorkspace));
+  api.use('/logs', logRoutes(pool, live, demoWorkspace));
   api.use('/places', placeRoutes(pool));
   api.use((request) => {
     throw new Problem(

@@ -6,6 +6,8 @@ import { bringForward } from './bringForward.ts';
 import { databaseTrouble, openPool } from './database.ts';
 import { seedDemo } from './demo.ts';
 import { limitConnections } from './limits.ts';
+import { Live } from './logbook/live.ts';
+import { Recorder } from './logbook/recorder.ts';
 import { migrate, NewerDatabase } from './migrate.ts';
 import { PhotoDecoder } from './photo/reencode.ts';
 import { Gazetteer } from './places/gazetteer.ts';
@@ -57,7 +59,9 @@ async function prepare(): Promise<void> {
 const decoder = new PhotoDecoder();
 const summaries = new Summaries(pool, log);
 const gazetteer = new Gazetteer();
-const app = buildApp(pool, log, { hosts, decoder, summaries, requestsPerMinute: limits.requestsPerMinute });
+const live = new Live();
+const recorder = new Recorder(pool, log, live);
+const app = buildApp(pool, log, { hosts, decoder, summaries, live, requestsPerMinute: limits.requestsPerMinute });
 const server = createServer({ connectionsCheckingInterval: 2000 }, app);
 limitConnections(server);
 server.once('error', (error: NodeJS.ErrnoException) =>
@@ -72,6 +76,7 @@ server.listen(port, host, () => {
   const bound = typeof address === 'object' && address ? address.port : port;
   process.send?.({ ready: true, port: bound });
   log.info({ host, port: bound }, 'listening');
+  recorder.start();
   if (places)
     gazetteer
       .fill(pool, databaseUrl, log)
@@ -85,6 +90,7 @@ function stop(): void {
   decoder.close();
   summaries.close();
   gazetteer.close();
+  recorder.close();
   server.close(() => pool.end().then(() => process.exit(0)));
   server.closeIdleConnections();
   setTimeout(() => process.exit(0), STOP_MS).unref();

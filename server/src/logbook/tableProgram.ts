@@ -1,0 +1,185 @@
+import {
+  QUANTITIES,
+  recognise,
+  type SaidColumns,
+  type TableRead,
+  TableReader,
+  tableFault,
+  zoneOf,
+} from '@joulemetric/core';
+import Papa from 'papaparse';
+
+/**
+ * The process that reads a meter's table: CSV comes in on standard input, what is wrong with it goes back as a message,
+ * and if all is well (or the good rows were asked for) the rows go out on standard output as COPY takes them.
+ */
+export interface TableAsk {
+  /** Of the log, for its rows. */
+  readonly log: number;
+  readonly map: SaidColumns;
+  readonly dates: 'dmy' | 'mdy' | null;
+  readonly zone: string;
+  readonly goodRows: boolean;
+}
+
+export type TableSays =
+  | { readonly kind: 'progress'; readonly rows: number }
+  /** The file as a whole cannot be taken. */
+  | { readonly kind: 'refused'; readonly reasons: readonly string[] }
+  | {
+      readonly kind: 'read';
+      readonly rows: number;
+      readonly good: number;
+      readonly fromT: number;
+      readonly toT: number;
+      readonly faults: TableRead['faults'];
+      readonly faultCount: number;
+      readonly notes: readonly string[];
+      readonly columns: readonly { readonly head: string; readonly as: string | null }[];
+      readonly dated: boolean;
+    };
+
+/** Rows that tell what the columns are. */
+const SAMPLE_ROWS = 500;
+const ROWS_A_SIGN = 50_000;
+/** More are refused: a log of a year at a reading every ten seconds. */
+const MOST_ROWS = 3_200_000;
+
+const say = (answer: TableSays): void => void process.send?.(answer);
+
+process.once('message', (ask: TableAsk) => {
+  read(ask);
+});
+process.on('disconnect', () => process.exit(0));
+process.send?.('ready');
+
+/** Why a table is not taken at all. */
+class Refused extends Error {
+  readonly reasons: readonly string[];
+
+  constructor(...reasons: string[]) {
+    super(reasons.join(' '));
+    this.reasons = reasons;
+  }
+}
+
+/** Takes a table's rows: the first are looked at together to tell what the columns are, then all are read one by one. */
+class Intake {
+  readonly #ask: TableAsk;
+  readonly #sample: string[][] = [];
+  #heads: string[] | null = null;
+  #reader: TableReader | null = null;
+  #columns: Columns = [];
+  #line = 0;
+
+  constructor(ask: TableAsk) {
+    this.#ask = ask;
+  }
+
+  row(cells: string[], delimiter: string): void {
+    this.#line += 1;
+    if (this.#heads === null) this.#heads = cells;
+    else if (this.#reader) this.#reader.add(cells, this.#line);
+    else if (this.#sample.push(cells) >= SAMPLE_ROWS) this.#begin(delimiter);
+    if (this.#line % ROWS_A_SIGN === 0) say({ kind: 'progress', rows: this.#line });
+    if (this.#line > MOST_ROWS) throw new Refused(`It has more than ${MOST_ROWS} rows. Split it.`);
+  }
+
+  done(delimiter: string): { read: TableRead; columns: Columns } {
+    if (this.#reader === null) this.#begin(delimiter);
+    return { read: (this.#reader as unknown as TableReader).done(), columns: this.#columns };
+  }
+
+  #begin(delimiter: string): void {
+    if (this.#heads === null || this.#sample.length === 0)
+      throw new Refused('It needs a line that names the columns and at least one row.');
+    const { map, dates, zone: name } = this.#ask;
+    const { mapping, columns, unclear } = recognise(this.#heads, this.#sample, delimiter, map, dates);
+    const zone = zoneOf(name);
+    if (unclear.length > 0) throw new Refused(...unclear);
+    if (zone === null) throw new Refused(`There is no time zone “${name}”.`);
+    this.#columns = columns;
+    this.#reader = new TableReader(mapping, this.#heads, zone);
+    for (const [i, row] of this.#sample.entries()) this.#reader.add(row, i + 2);
+  }
+}
+
+type Columns = readonly { readonly head: string; readonly as: string | null }[];
+
+function read(ask: TableAsk): void {
+  const intake = new Intake(ask);
+  let delimiter = ',';
+  let refused: unknown = null;
+  const attempt = (work: () => void): void => {
+    try {
+      if (refused === null) work();
+    } catch (error) {
+      refused = error;
+      say({ kind: 'refused', reasons: error instanceof Refused ? error.reasons : ['It cannot be read.'] });
+    }
+  };
+  Papa.parse<string[]>(process.stdin as never, {
+    beforeFirstChunk: (chunk) => {
+      const fault = tableFault(Buffer.from(chunk.slice(0, 4096), 'latin1'));
+      attempt(() => {
+        if (fault !== null) throw new Refused(`The file cannot be read: ${fault}.`);
+      });
+      return chunk;
+    },
+    chunk: ({ data, meta }, parser) => {
+      delimiter = meta.delimiter;
+      attempt(() => {
+        for (const row of data) intake.row(row, delimiter);
+      });
+      if (refused !== null) parser.abort();
+    },
+    complete: () =>
+      attempt(() => {
+        const { read: table, columns } = intake.done(delimiter);
+        finish(table, columns, ask);
+      }),
+  });
+}
+
+function finish({ series, faults, faultCount, notes, rows }: TableRead, columns: Columns, ask: TableAsk): void {
+  const { t, values } = series;
+  const isTaken = t.length > 0 && (faultCount === 0 || ask.goodRows);
+  say({
+    kind: 'read',
+    rows,
+    good: t.length,
+    fromT: t[0] ?? 0,
+    toT: t[t.length - 1] ?? 0,
+    faults,
+    faultCount,
+    notes,
+    columns,
+    dated: series.dated,
+  });
+  if (!isTaken) {
+    process.stdout.end();
+    return;
+  }
+  const those = QUANTITIES.map((quantity) => values[quantity]);
+  const AT_A_TIME = 4000;
+  let i = 0;
+  const write = (): void => {
+    while (i < t.length) {
+      let text = '';
+      for (const end = Math.min(t.length, i + AT_A_TIME); i < end; i++) {
+        text += `${ask.log}\t${t[i]}`;
+        for (const column of those) {
+          const value = column?.[i];
+          text += value === undefined || Number.isNaN(value) ? '\t\\N' : `\t${value}`;
+        }
+        text += '\n';
+      }
+      if (!process.stdout.write(text)) {
+        process.stdout.once('drain', write);
+        return;
+      }
+    }
+    process.stdout.end();
+  };
+  write();
+}

@@ -1,0 +1,94 @@
+import type { Log } from '@joulemetric/core';
+import type { Database } from '../database.ts';
+
+export interface StoredLog {
+  readonly id: string;
+  readonly number: number;
+  readonly jobId: string | null;
+  readonly version: number;
+  /** Grows with every change of the readings. */
+  readonly readings: number;
+  readonly log: Log;
+  readonly updatedAt: string;
+}
+
+const STORED = `id, number, job_id as "jobId", version, readings::integer, document as log, updated_at as "updatedAt"`;
+
+/** How many a workspace holds at most. */
+export const MOST_LOGS = 2000;
+
+/** @param jobId of one job; null = all */
+export async function listLogs(db: Database, workspace: string, jobId: string | null): Promise<StoredLog[]> {
+  const { rows } = await db.query<StoredLog>(
+    `select ${STORED} from log where workspace_id = $1 and ($2::uuid is null or job_id = $2) order by updated_at desc, id`,
+    [workspace, jobId],
+  );
+  return rows;
+}
+
+export async function readLog(db: Database, workspace: string, id: string): Promise<StoredLog | null> {
+  const { rows } = await db.query<StoredLog>(`select ${STORED} from log where workspace_id = $1 and id = $2`, [
+    workspace,
+    id,
+  ]);
+  return rows[0] ?? null;
+}
+
+/** Null when the list is full. */
+export async function insertLog(
+  db: Database,
+  workspace: string,
+  id: string | null,
+  jobId: string | null,
+  log: Log,
+): Promise<StoredLog | null> {
+  const { rows } = await db.query<StoredLog>(
+    `insert into log (workspace_id, id, job_id, document)
+     select $1, coalesce($2, gen_random_uuid()), $3, $4
+      where (select count(*) from log where workspace_id = $1) < ${MOST_LOGS}
+     on conflict (workspace_id, id) do update set version = log.version
+     returning ${STORED}`,
+    [workspace, id, jobId, JSON.stringify(log)],
+  );
+  return rows[0] ?? null;
+}
+
+/** Null when it is not there in that version. */
+export async function updateLog(
+  db: Database,
+  workspace: string,
+  id: string,
+  version: number,
+  jobId: string | null,
+  log: Log,
+): Promise<StoredLog | null> {
+  const { rows } = await db.query<StoredLog>(
+    `update log set document = $4, job_id = $5, version = version + 1, updated_at = now()
+      where workspace_id = $1 and id = $2 and version = $3 returning ${STORED}`,
+    [workspace, id, version, JSON.stringify(log), jobId],
+  );
+  return rows[0] ?? null;
+}
+
+/** Takes a log out with all its readings; false when it is not there. */
+export async function deleteLog(db: Database, workspace: string, id: string): Promise<boolean> {
+  const { rows } = await db.query<{ number: number }>(
+    'delete from log where workspace_id = $1 and id = $2 returning number',
+    [workspace, id],
+  );
+  const number = rows[0]?.number;
+  if (number === undefined) return false;
+  await db.query('delete from reading where log = $1', [number]);
+  await db.query('delete from reading_block where log = $1', [number]);
+  return true;
+}
+
+/** Locks a log against being taken out while readings are put in; false when it is gone. */
+export async function lockLog(db: Database, number: number): Promise<boolean> {
+  const { rowCount } = await db.query('select 1 from log where number = $1 for no key update', [number]);
+  return rowCount === 1;
+}
+
+export async function touchReadings(db: Database, number: number): Promise<void> {
+  await db.query('update log set readings = readings + 1, updated_at = now() where number = $1', [number]);
+}
