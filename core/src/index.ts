@@ -151,8 +151,19 @@ export { type Bus, type Proposal, proposeLoad } from './loads/quickAdd.ts';
 export { formatUse, readUse } from './loads/use.ts';
 export { addUse, moveUse, resizeUse } from './loads/uses.ts';
 // What does it really do?
+export { type Calibration, calibrations } from './logbook/calibrate.ts';
+export { type CheckItem, checklist } from './logbook/checklist.ts';
 export { type Recognised, recognise, type SaidColumns, tableFault } from './logbook/columns.ts';
-export { LOG_VERSION, type Log, type LogReading, PURPOSES, type Purpose } from './logbook/logSchema.ts';
+export {
+  LOG_VERSION,
+  type Log,
+  type LogCheck,
+  type LogReading,
+  MARKS,
+  PURPOSES,
+  type Purpose,
+} from './logbook/logSchema.ts';
+export { measureFirst, type ToMeasure } from './logbook/measureFirst.ts';
 export { mergeSeries } from './logbook/merge.ts';
 export { readingsOf } from './logbook/open.ts';
 export { QUANTITIES, QUANTITY, type Quantity } from './logbook/quantities.ts';
@@ -169,6 +180,7 @@ export {
 } from './logbook/simulated.ts';
 export { type Zone, zoneOf } from './logbook/stamp.ts';
 export { type RowFault, type Series, type TableRead, TableReader } from './logbook/table.ts';
+export { truthOf } from './logbook/truth.ts';
 export type { Combinations } from './moment/combinations.ts';
 export { Effort } from './moment/effort.ts';
 export type { DcSide } from './moment/inverterCable.ts';

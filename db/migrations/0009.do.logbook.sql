@@ -1,11 +1,9 @@
 -- Logs: what was measured, of a job or of none yet. Their readings are rows of numbers apart from the document.
-create sequence log_number;
-
 create table log (
   workspace_id uuid not null constraint log_workspace_fk references workspace (id) on delete cascade,
   id           uuid not null default gen_random_uuid(),
   -- Short, so that a reading's row is.
-  number       integer not null default nextval('log_number') constraint log_number_unique unique,
+  number       integer not null generated always as identity constraint log_number_unique unique,
   job_id       uuid,
   version      integer not null default 1 constraint log_version_positive check (version >= 1),
   -- Grows with every change of the readings.
@@ -19,7 +17,6 @@ create table log (
   constraint log_job_fk foreign key (workspace_id, job_id) references job (workspace_id, id) on delete set null (job_id)
 );
 
-alter sequence log_number owned by log.number;
 create index log_of_job on log (workspace_id, job_id);
 
 -- What people put down: few, with text, changed and taken out one by one. The id is the sender's, so that what is sent

@@ -290,7 +290,16 @@ describe('a meter’s table', () => {
 
 const steady = (w: number) => {
   const list = (value: number) => Array.from({ length: 24 }, () => value);
-  return { stepMin: 60, ah: 100, w: list(w), soc: list(0.8), v: list(13), airC: list(15), storeC: list(18) };
+  return {
+    stepMin: 60,
+    ah: 100,
+    w: list(w),
+    needW: list(w),
+    soc: list(0.8),
+    v: list(13),
+    airC: list(15),
+    storeC: list(18),
+  };
 };
 
 describe('simulated instruments', () => {
@@ -389,7 +398,7 @@ describe('simulated instruments', () => {
   });
 
   it('a plug-in meter’s counter is the integral of what is so, and its watts too', () => {
-    const truth = { ...steady(0), w: Array.from({ length: 24 }, (_, h) => 40 + 20 * Math.sin((h / 12) * Math.PI)) };
+    const truth = { ...steady(0), needW: Array.from({ length: 24 }, (_, h) => 40 + 20 * Math.sin((h / 12) * Math.PI)) };
     const plug: SimulatedInstrument = { kind: 'plug', seed: 4, everyS: 60, truth, faults: [], zeroed: false };
     const days = 3;
     const shown = Array.from({ length: days * 1440 + 1 }, (_, n) => instrumentReading(plug, n));

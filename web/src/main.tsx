@@ -18,6 +18,7 @@ const LATER = {
   days: () => import('./steps/days/Days.tsx').then(({ Days }) => ({ default: Days })),
   store: () => import('./steps/store/Store.tsx').then(({ Store }) => ({ default: Store })),
   card: () => import('./steps/moment/Card.tsx').then(({ Card }) => ({ default: Card })),
+  logbook: () => import('./steps/logbook/Logbook.tsx').then(({ Logbook }) => ({ default: Logbook })),
   result: () => import('./steps/result/Result.tsx').then(({ Result }) => ({ default: Result })),
 };
 

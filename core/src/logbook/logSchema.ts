@@ -9,6 +9,9 @@ export const PURPOSES = ['runtime', 'appliance', 'loss', 'compare', 'charge', 'c
 export const MARKS = ['start', 'stop', 'phase', 'cut-out', 'rest'] as const;
 export const COUNTS = ['out', 'in', 'net', 'from-full'] as const;
 
+export const ABOUT = ['load', 'device', 'store'] as const;
+export const RESULTS = ['open', 'good', 'bad', 'left-out'] as const;
+
 const MOST_READINGS = 20_000;
 const Optional = Type.Optional;
 const when = (description: string) =>
@@ -80,12 +83,32 @@ const Phase = object({
   chosen: Optional(oneOf(['meter', 'power', 'label'], 'which counts where they contradict each other')),
 });
 
+const Check = object({
+  id: text(80, 'of the check in the list that the job makes', 1),
+  result: oneOf(RESULTS, 'what came out'),
+  found: Optional(text(60, 'what was read')),
+  note: Optional(text(400, 'note')),
+  by: Optional(text(60, 'who')),
+  at: Optional(text(40, 'when')),
+});
+
 export const LogSchema = Type.Object(
   {
     format: Type.Literal('joulemetric-log'),
     version: Type.Literal(LOG_VERSION),
     name: Optional(text(120, 'what was measured')),
     purpose: Optional(oneOf(PURPOSES, 'what the log is for')),
+    about: Optional(
+      object(
+        {
+          kind: oneOf(ABOUT, 'what of the job'),
+          id: Optional(text(40, 'its id in the job; of the store none')),
+          optionId: Optional(text(40, 'of the option it is in; of loads none')),
+        },
+        'what of the job was measured',
+      ),
+    ),
+    checks: Optional(Type.Array(Check, { maxItems: 300, description: 'of a commissioning: what came out of each' })),
     zone: Optional(text(60, 'of times that have none: Europe/Paris, UTC, +02:00; UTC where nothing is said', 1)),
     readings: Optional(
       Type.Array(Reading, { maxItems: MOST_READINGS, description: 'in any order; larger ones as CSV' }),
@@ -185,4 +208,5 @@ export type LogReading = Static<typeof Reading>;
 export type LogInstrument = Static<typeof Instrument>;
 export type LogPhase = Static<typeof Phase>;
 export type LogWindow = Static<typeof Window>;
+export type LogCheck = Static<typeof Check>;
 export type Purpose = (typeof PURPOSES)[number];

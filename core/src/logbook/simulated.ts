@@ -14,8 +14,10 @@ export type InstrumentFault = (typeof FAULT_KINDS)[number];
 /** What is really so, in steps of equal length, again and again. */
 export interface Truth {
   readonly stepMin: number;
-  /** W out of the store. */
+  /** W out of the store, less what goes in. */
   readonly w: readonly number[];
+  /** W that the loads take. */
+  readonly needW: readonly number[];
   /** State of charge, 0…1. */
   readonly soc: readonly number[];
   /** V of the store. */
@@ -127,17 +129,16 @@ const READINGS: Readonly<Record<InstrumentKind, Reads>> = {
   },
   /** A plug-in meter: 0.1 W, and a counter of 0.01 kWh that goes on while the plug is in. */
   plug: ({ truth, seed }, n, hours, { drift, scale, setBackAt }) => {
-    const w = Math.max(0, at(truth.w, truth.stepMin, hours) * drift * (1 + 0.002 * noise(seed, n, 3)));
-    const positive = truth.w.map((watts) => Math.max(0, watts));
+    const w = at(truth.needW, truth.stepMin, hours) * drift * (1 + 0.002 * noise(seed, n, 3));
     const wh =
-      integral(positive, truth.stepMin, hours) -
-      (setBackAt === null ? 0 : integral(positive, truth.stepMin, setBackAt));
+      integral(truth.needW, truth.stepMin, hours) -
+      (setBackAt === null ? 0 : integral(truth.needW, truth.stepMin, setBackAt));
     return { w: round(w * scale, scale === 1 ? 0.1 : 0.0001), wh: Math.floor((wh * drift) / 10 + 1e-9) * 10 };
   },
   /** A clamp: off by up to 1.5 A until it is zeroed. */
   clamp: ({ truth, seed, zeroed }, n, hours, { drift, sign, scale }) => {
     const offset = zeroed ? 0.05 * (shareOf(seed, 0, 5) - 0.5) : 3 * (shareOf(seed, 0, 4) - 0.5);
-    const a = at(truth.w, truth.stepMin, hours) / at(truth.v, truth.stepMin, hours);
+    const a = at(truth.needW, truth.stepMin, hours) / at(truth.v, truth.stepMin, hours);
     return { a: round(sign * (a * drift + offset + 0.05 * noise(seed, n, 6)) * scale, scale === 1 ? 0.1 : 0.0001) };
   },
   thermometer: ({ truth, seed }, n, hours, { drift }) => ({

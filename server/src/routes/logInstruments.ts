@@ -106,7 +106,7 @@ function truthFrom(truth: unknown): Truth {
   const { stepMin, ah, ...lists } = (truth ?? {}) as Record<string, unknown>;
   if (!(typeof stepMin === 'number' && stepMin >= 1 && stepMin <= 60)) refuse('truth/stepMin', 'minutes from 1 to 60');
   if (!(typeof ah === 'number' && ah > 0 && ah <= 1e6)) refuse('truth/ah', 'a number above 0');
-  const [w, soc, v, airC, storeC] = (['w', 'soc', 'v', 'airC', 'storeC'] as const).map((name) => {
+  const [w, needW, soc, v, airC, storeC] = (['w', 'needW', 'soc', 'v', 'airC', 'storeC'] as const).map((name) => {
     const list = lists[name];
     const isGood =
       Array.isArray(list) &&
@@ -114,8 +114,9 @@ function truthFrom(truth: unknown): Truth {
       list.length <= MOST_STEPS &&
       list.every((value) => Number.isFinite(value) && Math.abs(value) < 1e6);
     return isGood ? (list as number[]) : refuse(`truth/${name}`, `1 to ${MOST_STEPS} numbers`);
-  }) as [number[], number[], number[], number[], number[]];
-  if (new Set([w, soc, v, airC, storeC].map(({ length }) => length)).size > 1) refuse('truth', 'lists of one length');
+  }) as [number[], number[], number[], number[], number[], number[]];
+  if (new Set([w, needW, soc, v, airC, storeC].map(({ length }) => length)).size > 1)
+    refuse('truth', 'lists of one length');
   if (!v.every((volts) => volts > 1)) refuse('truth/v', 'volts above 1');
-  return { stepMin: stepMin as number, ah: ah as number, w, soc, v, airC, storeC };
+  return { stepMin: stepMin as number, ah: ah as number, w, needW, soc, v, airC, storeC };
 }

@@ -1,4 +1,4 @@
-import { type Log, type LogReading, QUANTITIES, type Quantity, readingsOf, zoneOf } from '@joulemetric/core';
+import { type Log, type LogReading, QUANTITIES, type Quantity } from '@joulemetric/core';
 import { validateLog } from '@joulemetric/core/validate-log';
 import { type Request, Router } from 'express';
 import type { Pool } from 'pg';
@@ -6,6 +6,7 @@ import { inTransaction } from '../database.ts';
 import { Problem } from '../errors.ts';
 import { Helper } from '../helper.ts';
 import type { Live } from '../logbook/live.ts';
+import { placeReadings } from '../logbook/placeReadings.ts';
 import type { ReportAnswer, ReportAsk } from '../logbook/reportProgram.ts';
 import {
   deleteLog,
@@ -247,17 +248,7 @@ function entriesFrom(sent: readonly unknown[], { zone = 'UTC' }: Log): StoredEnt
     const faults = checked.faults.map((fault) => ({ ...fault, path: fault.path.replace(/^\/readings/, '') }));
     throw new Problem('invalid-reading', `${faults[0]?.path}: expected ${faults[0]?.expected}.`, { faults });
   }
-  const where = zoneOf(zone) ?? ((wallMs: number) => [wallMs]);
-  // One by one: two of one moment are two entries here.
-  let before: number | null = null;
-  return readings.map((reading, i) => {
-    const { series, faults } = readingsOf([reading], where);
-    const [fault] = faults;
-    if (fault) throw new Problem('invalid-reading', `/${i}/${fault.column}: ${fault.problem}, found “${fault.found}”.`);
-    let t = series.t[0] as number;
-    // Times of the day without a date go on from the one before.
-    if (!series.dated && before !== null) while (reading.at !== undefined && t < before) t += 86_400_000;
-    before = t;
-    return { id: ids[i] as string, t, entry: reading };
-  });
+  const placed = placeReadings(readings, zone);
+  if ('fault' in placed) throw new Problem('invalid-reading', placed.fault);
+  return placed.times.map((t, i) => ({ id: ids[i] as string, t, entry: readings[i] as LogReading }));
 }

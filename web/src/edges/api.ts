@@ -1,4 +1,17 @@
-import { type FirmAppliance, type Job, type JobSummary, type Part, SCHEMA_VERSION } from '@joulemetric/core';
+import {
+  type FirmAppliance,
+  type InstrumentFault,
+  type InstrumentKind,
+  type Job,
+  type JobSummary,
+  type Log,
+  type LogReading,
+  type LogReport,
+  type Part,
+  type Quantity,
+  SCHEMA_VERSION,
+  type Truth,
+} from '@joulemetric/core';
 
 /** The one place that talks to the server. */
 
@@ -31,6 +44,51 @@ export interface StoredAppliance {
 export interface StoredPart {
   readonly id: string;
   readonly part: Part;
+}
+
+/** A log as a list has it. */
+export interface StoredLog {
+  readonly id: string;
+  readonly jobId: string | null;
+  readonly version: number;
+  /** Grows with every change of the readings. */
+  readonly readings: number;
+  readonly log: Log;
+  readonly updatedAt: string;
+}
+
+/** A reading that was put down by hand; `t` in ms since 1970, or since the log's beginning. */
+export interface StoredEntry {
+  readonly id: string;
+  readonly t: number;
+  readonly entry: LogReading;
+}
+
+export interface OpenLog extends StoredLog {
+  readonly entries: readonly StoredEntry[];
+  /** Readings of meters, and between when. */
+  readonly rows: number;
+  readonly fromT: number | null;
+  readonly toT: number | null;
+}
+
+export interface ChartPoint {
+  readonly t: number;
+  readonly least: number;
+  readonly most: number;
+  readonly mean: number;
+}
+
+export interface LogInstrument {
+  readonly id: string;
+  readonly kind: InstrumentKind;
+  readonly everyS: number;
+  readonly speed: number;
+  readonly faults: readonly InstrumentFault[];
+  readonly zeroed: boolean;
+  readonly startedMs: number;
+  readonly stored: number;
+  readonly stopped: boolean;
 }
 
 /** A place of the gazetteer. */
@@ -140,5 +198,28 @@ export const api = {
   replacePart: (id: string, part: Part) => call<StoredPart>('PUT', `/parts/${encode(id)}`, part),
   removePart: (id: string) => call<void>('DELETE', `/parts/${encode(id)}`),
   findPlaces: (text: string) => call<FoundPlace[]>('GET', `/places?q=${encode(text)}`),
+  listLogs: (jobId: string) => call<StoredLog[]>('GET', `/logs?job=${encode(jobId)}`),
+  readLog: (id: string) => call<OpenLog>('GET', `/logs/${encode(id)}`),
+  addLog: (id: string, jobId: string, log: Log) => call<StoredLog>('POST', '/logs', { id, jobId, log }),
+  saveLog: ({ id, version, jobId }: StoredLog, log: Log) =>
+    call<StoredLog>('PUT', `/logs/${encode(id)}`, { jobId, log }, { 'If-Match': `"${version}"` }),
+  removeLog: (id: string) => call<void>('DELETE', `/logs/${encode(id)}`),
+  addReadings: (logId: string, readings: readonly (LogReading & { id: string })[]) =>
+    call<StoredEntry[]>('POST', `/logs/${encode(logId)}/entries`, readings),
+  removeReading: (logId: string, id: string) => call<void>('DELETE', `/logs/${encode(logId)}/entries/${encode(id)}`),
+  readReport: (id: string) => call<LogReport>('GET', `/logs/${encode(id)}/report`),
+  readChart: (id: string, of: Quantity, from: number, to: number, points: number) =>
+    call<ChartPoint[]>('GET', `/logs/${encode(id)}/chart?of=${of}&from=${from}&to=${to}&points=${points}`),
+  listInstruments: (id: string) => call<LogInstrument[]>('GET', `/logs/${encode(id)}/instruments`),
+  addInstrument: (
+    id: string,
+    instrument: { kind: InstrumentKind; everyS: number; speed: number; seed: number; truth: Truth },
+  ) => call<LogInstrument>('POST', `/logs/${encode(id)}/instruments`, instrument),
+  changeInstrument: (
+    id: string,
+    instrument: string,
+    change: { faults?: readonly InstrumentFault[]; zeroed?: boolean; stopped?: boolean },
+  ) => call<LogInstrument>('PATCH', `/logs/${encode(id)}/instruments/${encode(instrument)}`, change),
+  logUrl: (id: string, what: 'live' | 'file' | 'readings.csv') => `/api/logs/${encode(id)}/${what}`,
   deleteJob: (id: string) => call<void>('DELETE', `/jobs/${encode(id)}`),
 };

@@ -1,6 +1,6 @@
 /**
  * The steps that are built, numbered as in the order of the work, by what is done in them; `key` goes there after G.
- * The last is the answer, and has no number.
+ * The answer has no number.
  */
 export const STEPS = [
   { path: 'brief', number: 1, name: 'Brief', onPhone: 'Brief', key: 'b', part: 'take down' },
@@ -10,6 +10,7 @@ export const STEPS = [
   { path: 'store', number: 5, name: 'Store', onPhone: 'Store', key: 's', part: 'design' },
   { path: 'sources', number: 6, name: 'Sources', onPhone: 'Sources', key: 'o', part: 'design' },
   { path: 'days', number: 7, name: 'Days', onPhone: 'Days', key: 'd', part: 'design' },
+  { path: 'logbook', number: 11, name: 'Logbook', onPhone: 'Log', key: 'm', part: 'measure' },
   { path: 'result', number: null, name: 'Result', onPhone: 'Result', key: 'r', part: 'hand over' },
 ] as const;
 

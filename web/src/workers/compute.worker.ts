@@ -30,7 +30,9 @@ import {
   storeDetail,
   survivals,
   type TripDetail,
+  type Truth,
   tripDetail,
+  truthOf,
   type YearDetail,
   type YearsSample,
   yearDetail,
@@ -110,6 +112,11 @@ const computeWorker = {
     const rows = Object.values(detail.run.trace ?? {}).map((row: Float32Array) => row.buffer as ArrayBuffer);
     return transfer({ ...detail, tookMs: performance.now() - started }, rows);
   },
+  /** What is really so, for instruments that are simulated from it. */
+  truth(job: Job, optionId: string): Truth {
+    return truthOf(preparedDays(job, optionId, { month: null, weather: 'typical', ifs: [], stepMin: 15 }));
+  },
+
   survivals(job: Job, optionId: string, ask: DaysAsk): Survival[] {
     return survivals(preparedDays(job, optionId, ask));
   },

@@ -1,0 +1,275 @@
+import { describe, expect, it } from 'vitest';
+import { assess } from '../assess/assess.ts';
+import { prepareDays } from '../choices/daysDetail.ts';
+import type { Job, Load } from '../job/schema.ts';
+import { validateJob } from '../job/validate.ts';
+import { aJob, aLoad, withSystem } from '../test/jobs.ts';
+import { calibrations } from './calibrate.ts';
+import { checklist } from './checklist.ts';
+import { LOG_VERSION, type Log } from './logSchema.ts';
+import { measureFirst } from './measureFirst.ts';
+import { mergeSeries } from './merge.ts';
+import { readingsOf } from './open.ts';
+import { reportOf } from './report.ts';
+import { integral } from './simulated.ts';
+import { zoneOf } from './stamp.ts';
+import type { Series } from './table.ts';
+import { truthOf } from './truth.ts';
+
+const utc = zoneOf('UTC') ?? ((ms: number) => [ms]);
+
+/** What a log of a job offers to it. */
+function offers(job: Job, part: Omit<Log, 'format' | 'version'>) {
+  const log: Log = { format: 'joulemetric-log', version: LOG_VERSION, ...part };
+  const found = calibrations(job, 'a', log, reportOf(log, readingsOf(log.readings ?? [], utc), utc));
+  return found.map((offer) => {
+    const after = offer.apply(job);
+    // What may be taken leaves a job that can be saved.
+    if (offer.refused === null) expect(validateJob(after).ok).toBe(true);
+    return { ...offer, after };
+  });
+}
+const drawOf = (offer: ReturnType<typeof offers>[number] | undefined): Load['draw'] => {
+  const draw = offer?.after.loads[0]?.draw;
+  if (!draw) throw new Error('no load');
+  return draw;
+};
+const optionA = (job: Job): Job => ({ ...job, options: job.options.map((option) => ({ ...option, id: 'a' })) });
+const one = (draw: Load['draw'], more: Partial<Load> = {}) =>
+  optionA(aJob([aLoad({ draw, evidence: 'guess', ...more })]));
+const about = { kind: 'load', id: 'load-0' } as const;
+const every = <T>(count: number, of: (minute: number) => T) =>
+  Array.from({ length: count }, (_, i) => ({ h: i / 60, ...of(i) }));
+
+describe('from a log into the job', () => {
+  it('the watts of a steady load, and its evidence', () => {
+    const [offer] = offers(one({ kind: 'steady', powerW: 60 }, { quantity: 2 }), {
+      about,
+      readings: every(31, () => ({ w: 90 })),
+    });
+    expect(offer).toMatchObject({ id: 'power', from: 120, refused: null });
+    expect(offer?.to).toBeCloseTo(90, 9);
+    // Of two pieces, each takes half.
+    expect(offer?.after.loads[0]).toMatchObject({ draw: { kind: 'steady', powerW: 45 }, evidence: 'measured' });
+  });
+
+  it('of a fridge its running watts and its duty, so that the mean comes out', () => {
+    const [offer] = offers(one({ kind: 'thermostatic', runningW: 50, duty: 0.5, setC: 4 }), {
+      about,
+      readings: every(901, (i) => ({ w: i % 30 < 9 ? 44 : 0 })),
+    });
+    const draw = drawOf(offer);
+    if (draw.kind !== 'thermostatic') throw new Error(draw.kind);
+    expect(offer?.from).toBeCloseTo(25, 9);
+    expect(draw.runningW).toBeCloseTo(44, 6);
+    expect(draw.runningW * draw.duty).toBeCloseTo(44 * 0.3, 0);
+    // By percent alone only the duty can be told.
+    const [byPercent] = offers(one({ kind: 'thermostatic', runningW: 50, duty: 0.5, setC: 4 }), {
+      about,
+      readings: [
+        { h: 0, soc: 100 },
+        { h: 10, soc: 90 },
+      ],
+      capacity: { wh: 1000 },
+    });
+    expect(byPercent?.after.loads[0]?.draw).toMatchObject({ runningW: 50, duty: expect.closeTo(0.2, 9) });
+  });
+
+  it('the phases of a cycle, unless they contradict themselves', () => {
+    const brew: Load['draw'] = { kind: 'cycle', phases: [{ label: 'brew', powerW: 1400, minutes: 6 }] };
+    const job = one(brew, { uses: [{ startMin: 600, minutes: 6 }] });
+    const phases = [
+      { label: 'brew', minutes: 5.9, wh: 140 },
+      { label: 'warm', minutes: 70, wh: 85 },
+    ];
+    const [offer] = offers(job, { about, phases });
+    expect(offer).toMatchObject({ id: 'cycle', from: 140, to: 225, refused: null });
+    const draw = drawOf(offer);
+    expect(draw.kind === 'cycle' && draw.phases[1]?.powerW).toBeCloseTo((85 * 60) / 70, 9);
+    expect(offer?.after.loads[0]?.uses[0]?.minutes).toBeCloseTo(75.9, 9);
+    const close = one(brew, {
+      uses: [
+        { startMin: 600, minutes: 6 },
+        { startMin: 660, minutes: 6 },
+      ],
+    });
+    expect(offers(close, { about, phases })[0]?.refused).toMatch(/75\.9 min does not fit between its uses/);
+    const [bad] = offers(job, { about, phases: [{ label: 'brew', minutes: 5.9, wh: 140, w: 1569 }] });
+    expect(bad?.refused).toMatch(/one of them is not of this phase/);
+  });
+
+  it('the loss of an inverter by its pairs', () => {
+    const job = optionA(aJob([aLoad()]));
+    const id = job.options[0]?.system.devices[0]?.id ?? '';
+    const [offer] = offers(job, {
+      about: { kind: 'device', id, optionId: 'a' },
+      pairs: [
+        { outW: 76.1, inW: 117.6 },
+        { outW: 574, inW: 659.4 },
+      ],
+    });
+    expect(offer?.to).toBeCloseTo(34.8, 1);
+    expect(offer?.after.options[0]?.system.devices[0]).toMatchObject({
+      points: [
+        { outW: 76.1, inW: 117.6 },
+        { outW: 574, inW: 659.4 },
+      ],
+      idleW: null,
+    });
+  });
+
+  it('what a store still holds of its label, by what was metered', () => {
+    const job = withSystem(optionA(aJob([aLoad()])), { store: { chemistry: 'lfp', capacityAh: 100 } });
+    const readings = every(601, (i) => ({ w: 64, soc: 100 - i / 12 }));
+    // 640 Wh for half of 1,280 Wh by the label's 100 Ah at 12.8 V: as new. At 90 % of it 576 Wh.
+    const [whole] = offers(job, {
+      about: { kind: 'store', optionId: 'a' },
+      capacity: { ah: 100, chemistry: 'lfp' },
+      readings,
+    });
+    expect(whole?.to).toBeCloseTo(100, 0);
+    const [less] = offers(job, {
+      about: { kind: 'store', optionId: 'a' },
+      capacity: { ah: 100, chemistry: 'lfp' },
+      readings: every(601, (i) => ({ w: 57.6, soc: 100 - i / 12 })),
+    });
+    expect(less?.to).toBeCloseTo(90, 0);
+    expect(less?.after.options[0]?.system.store.strings?.[0]?.health).toBeCloseTo(0.9, 2);
+    // A tenth of the charge tells too little.
+    expect(
+      offers(job, {
+        about: { kind: 'store', optionId: 'a' },
+        capacity: { ah: 100 },
+        readings: every(121, (i) => ({ w: 64, soc: 100 - i / 12 })),
+      }),
+    ).toEqual([]);
+  });
+
+  it('of what is not in the job, nothing', () => {
+    const job = optionA(aJob([aLoad()]));
+    const readings = every(31, () => ({ w: 90 }));
+    expect(offers(job, { readings })).toEqual([]);
+    expect(offers(job, { readings, about: { kind: 'load', id: 'gone' } })).toEqual([]);
+    expect(
+      offers(job, {
+        about: { kind: 'device', id: 'gone', optionId: 'a' },
+        pairs: [
+          { outW: 1, inW: 2 },
+          { outW: 3, inW: 5 },
+        ],
+      }),
+    ).toEqual([]);
+  });
+});
+
+describe('what to measure first', () => {
+  it('is what narrows the day most, and the day is narrower by that once it is measured', () => {
+    const job = aJob([
+      aLoad({ watts: 100, hours: 5, evidence: 'guess' }),
+      aLoad({ watts: 300, hours: 5, evidence: 'nameplate' }),
+      aLoad({ watts: 500, hours: 5, evidence: 'measured' }),
+      aLoad({
+        id: 'fridge',
+        draw: { kind: 'thermostatic', runningW: 45, duty: 0.4, setC: 4 },
+        evidence: 'typical',
+        uses: [{ startMin: 0, minutes: 1440 }],
+        path: 'direct',
+      }),
+    ]);
+    const option = job.options[0]?.id ?? '';
+    const before = assess(job, option).evidence;
+    const [first, ...rest] = measureFirst(job, assess(job, option));
+    expect(first?.loadId).toBe('load-1');
+    expect(rest.map(({ loadId }) => loadId)).not.toContain('load-2');
+    const fridge = rest.find(({ loadId }) => loadId === 'fridge-3');
+    expect(fridge).toMatchObject({ instrument: 'clamp or shunt', hours: 24 });
+    const after = {
+      ...job,
+      loads: job.loads.map((load) => (load.id === first?.loadId ? { ...load, evidence: 'measured' as const } : load)),
+    };
+    const then = assess(after, option).evidence;
+    expect(before.highWh - before.lowWh - (then.highWh - then.lowWh)).toBeCloseTo(first?.shrinksWh ?? 0, 6);
+  });
+
+  it('of nothing, or of what is all measured, is nothing', () => {
+    for (const job of [aJob([]), aJob([aLoad()])])
+      expect(measureFirst(job, assess(job, job.options[0]?.id ?? ''))).toEqual([]);
+  });
+});
+
+describe('the checks of a commissioning', () => {
+  const job = aJob([aLoad({ name: 'Water pump', startRatio: 4 }), aLoad({ name: 'Alarm', critical: true })]);
+  const option = job.options[0];
+  if (!option) throw new Error('no option');
+  const items = checklist(job, option);
+  const of = (id: string) => items.find((item) => item.id === id);
+
+  it('have one for each start, cut-off, source and the mains, each with what should come out', () => {
+    expect(of('start-load-0')?.what).toMatch(/Water pump starts/);
+    expect(of('critical')?.what).toMatch(/Alarm/);
+    // LFP is planned to 80 %: cut off at 20 %, where it rests at 12.9 V.
+    expect(of('cut-off')?.expected).toMatch(/at 20 %, 12\.9 V/);
+    expect(of('residual')).toMatchObject({ by: 'a licensed person' });
+    expect(items.every(({ expected }) => expected.length > 0)).toBe(true);
+    expect(new Set(items.map(({ id }) => id)).size).toBe(items.length);
+  });
+
+  it('leave the mains out of a vehicle that has none, and the cold out of lead', () => {
+    const plain = checklist(aJob([aLoad({ path: 'direct' })]), {
+      ...option,
+      system: { ...option.system, devices: [], store: { ...option.system.store, chemistry: 'agm' } },
+    });
+    expect(plain.map(({ group }) => group)).not.toContain('mains');
+    expect(plain.map(({ id }) => id)).not.toContain('cold');
+  });
+});
+
+describe('two hands in one log', () => {
+  const series = (t: number[], w: number[], note: string | null = null): Series => ({
+    t: Float64Array.from(t),
+    dated: true,
+    values: { w: Float64Array.from(w) },
+    remarks: note === null ? [] : [{ t: t[0] ?? 0, note, mark: null, toGo: null }],
+  });
+
+  it('are in the order of time, and of one moment the first counts', () => {
+    const merged = mergeSeries(
+      series([0, 10, 20], [1, Number.NaN, 3], 'a'),
+      series([5, 10, 20, 30], [4, 5, 6, 7], 'b'),
+    );
+    expect(Array.from(merged.t)).toEqual([0, 5, 10, 20, 30]);
+    expect(Array.from(merged.values.w ?? [])).toEqual([1, 4, 5, 3, 7]);
+    expect(merged.remarks.map(({ note }) => note)).toEqual(['a', 'b']);
+  });
+
+  it('of which one is empty are the other', () => {
+    expect(Array.from(mergeSeries(series([], []), series([1], [2])).values.w ?? [])).toEqual([2]);
+    expect(Array.from(mergeSeries(series([1], [2]), series([], [])).values.w ?? [])).toEqual([2]);
+  });
+});
+
+describe('what simulated instruments see', () => {
+  it('is the trip: charge falls by what is taken, and volts with it', () => {
+    const job = withSystem(
+      aJob([aLoad({ watts: 50, hours: 24, path: 'direct', uses: [{ startMin: 0, minutes: 1440 }] })]),
+      { store: { capacityAh: 200 }, array: { ratingW: 0 }, dcdc: { ratingA: 0 } },
+    );
+    const quiet = { ...job, brief: { ...job.brief, nightsOffGrid: 1 } };
+    const truth = truthOf(
+      prepareDays(quiet, quiet.options[0]?.id ?? '', { month: 6, weather: 'typical', ifs: [], stepMin: 15 }),
+    );
+    expect(truth.needW.slice(0, 96).every((w) => Math.abs(w - 50) < 1)).toBe(true);
+    expect(truth.soc[90] ?? 1).toBeLessThan(truth.soc[0] ?? 0);
+    // At home it is filled, at no more than charging volts.
+    expect(truth.v.every((v) => v > 12 && v <= 14.2)).toBe(true);
+    expect(truth.ah).toBeCloseTo(200, -1);
+  });
+
+  it('adds up as the straight lines between the middles do, by hand', () => {
+    // Two steps of an hour, 10 and 30 W: 20 W at both ends, so 15 over each half beside 10 and 25 beside 30.
+    expect(integral([10, 30], 60, 0.5)).toBeCloseTo(0.5 * 15, 9);
+    expect(integral([10, 30], 60, 1)).toBeCloseTo(0.5 * 15 + 0.5 * 15, 9);
+    expect(integral([10, 30], 60, 2)).toBeCloseTo(40, 9);
+    expect(integral([10, 30], 60, 7)).toBeCloseTo(3 * 40 + 15, 9);
+  });
+});

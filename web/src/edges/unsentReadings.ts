@@ -1,0 +1,103 @@
+import type { LogReading } from '@joulemetric/core';
+import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
+import { ApiError, api } from './api.ts';
+
+/** A reading that the server has not got yet. */
+export interface UnsentReading {
+  readonly logId: string;
+  readonly reading: LogReading & { readonly id: string };
+}
+
+interface Schema extends DBSchema {
+  unsent: { key: number; value: UnsentReading };
+}
+
+/** What is told to whoever shows it. */
+export interface UnsentState {
+  readonly waiting: readonly UnsentReading[];
+  /** Why the server does not take the first of them; null = it was not asked, or there is no signal. */
+  readonly problem: string | null;
+}
+
+type Send = (logId: string, readings: readonly UnsentReading['reading'][]) => Promise<unknown>;
+
+/** ms after which what waits is sent again without being asked. */
+const AGAIN_MS = 5000;
+
+/**
+ * Readings on their way: each is kept in the browser before anything else, and sent in the order in which they were
+ * made; the id of each is made here, so that one that is sent twice is there once.
+ */
+export class UnsentReadings {
+  #opened: Promise<IDBPDatabase<Schema>> | null = null;
+  #state: UnsentState = { waiting: [], problem: null };
+  #sending = false;
+  #timer: ReturnType<typeof setTimeout> | undefined;
+  readonly #watchers = new Set<() => void>();
+  readonly #send: Send;
+
+  constructor(send: Send) {
+    this.#send = send;
+  }
+
+  snapshot = (): UnsentState => this.#state;
+
+  watch = (tell: () => void): (() => void) => {
+    this.#watchers.add(tell);
+    return () => this.#watchers.delete(tell);
+  };
+
+  /** Keeps a reading and sends it as soon as it can. */
+  async add(unsent: UnsentReading): Promise<void> {
+    await (await this.#open()).add('unsent', unsent);
+    await this.#look();
+    void this.send();
+  }
+
+  /** Sends what waits, the oldest first; stops at the first that cannot go. */
+  async send(): Promise<void> {
+    if (this.#sending) return;
+    this.#sending = true;
+    clearTimeout(this.#timer);
+    let problem: string | null = null;
+    try {
+      const db = await this.#open();
+      for (let cursor = await db.transaction('unsent').store.openCursor(); cursor; ) {
+        const { key, value } = cursor;
+        await this.#send(value.logId, [value.reading]);
+        await db.delete('unsent', key);
+        await this.#look();
+        cursor = await db.transaction('unsent').store.openCursor();
+      }
+    } catch (error) {
+      if (error instanceof ApiError && !error.isTemporary) problem = error.message;
+      this.#timer = setTimeout(() => void this.send(), AGAIN_MS);
+    } finally {
+      this.#sending = false;
+    }
+    await this.#look(problem);
+  }
+
+  /** Drops the first of them, which the server will not take. */
+  async dropFirst(): Promise<void> {
+    const db = await this.#open();
+    const cursor = await db.transaction('unsent').store.openCursor();
+    if (cursor) await db.delete('unsent', cursor.key);
+    await this.send();
+  }
+
+  async #look(problem: string | null = null): Promise<void> {
+    const waiting = await (await this.#open()).getAll('unsent');
+    this.#state = { waiting, problem };
+    for (const tell of this.#watchers) tell();
+  }
+
+  #open(): Promise<IDBPDatabase<Schema>> {
+    this.#opened ??= openDB<Schema>('joulemetric-readings', 1, {
+      upgrade: (db) => void db.createObjectStore('unsent', { autoIncrement: true }),
+    });
+    return this.#opened;
+  }
+}
+
+export const unsentReadings = new UnsentReadings((logId, readings) => api.addReadings(logId, readings));

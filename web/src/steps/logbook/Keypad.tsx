@@ -1,0 +1,214 @@
+import { type LogReading, MARKS, QUANTITY, type Quantity } from '@joulemetric/core';
+import { useState } from 'react';
+import { useUnsent } from '../../edges/useLogs.ts';
+import { Button } from '../../ui/Button.tsx';
+
+const TYPED = ['soc', 'v', 'a', 'w', 'wh', 'ah', 'c'] as const satisfies readonly Quantity[];
+const KEYS = ['1', '2', '3', '4', '5', '6', '7', '8', '9', '.', '0', '⌫'] as const;
+const MOST_DIGITS = 9;
+const MARK_WORDS: Readonly<Record<(typeof MARKS)[number], string>> = {
+  start: 'Start',
+  stop: 'Stop',
+  phase: 'Phase',
+  'cut-out': 'Cut out',
+  rest: 'At rest',
+};
+
+type Values = Partial<Record<Quantity, string>>;
+
+/** The time on the wall as a field of the page takes it. */
+const wallNow = (): string => {
+  const now = new Date();
+  return new Date(now.getTime() - now.getTimezoneOffset() * 60_000).toISOString().slice(0, 16);
+};
+
+/**
+ * A reading with one thumb: what, how much, done. The time is now unless another is said; several quantities of one
+ * moment make one reading. It is kept in the browser before it is sent.
+ */
+export function Keypad({ logId, last, onAdded }: { logId: string; last: LogReading | null; onAdded: () => void }) {
+  const { add, waiting, problem } = useUnsent();
+  const [quantity, setQuantity] = useState<Quantity>(() => TYPED.find((one) => last?.[one] != null) ?? 'soc');
+  const [values, setValues] = useState<Values>({});
+  const [at, setAt] = useState<string | null>(null);
+  const [note, setNote] = useState('');
+  const [toGo, setToGo] = useState('');
+  const [told, setTold] = useState<string | null>(null);
+  const text = values[quantity] ?? '';
+  const { unit, word, least, most } = QUANTITY[quantity];
+  const typed = Object.entries(values).filter(([, value]) => value !== '' && value !== '-');
+  const type = (key: string) => {
+    setTold(null);
+    setValues((now) => ({ ...now, [quantity]: typedOn(now[quantity] ?? '', key) }));
+  };
+  const save = async (mark?: (typeof MARKS)[number]) => {
+    for (const [key, value] of typed) {
+      const { least: low, most: high, unit: of } = QUANTITY[key as Quantity];
+      if (!(Number(value) >= low && Number(value) <= high)) {
+        setQuantity(key as Quantity);
+        setTold(`Between ${low} and ${high} ${of}.`);
+        return;
+      }
+    }
+    if (typed.length === 0 && mark === undefined && note === '' && toGo === '') {
+      setTold('Type what the display shows.');
+      return;
+    }
+    const when = at === null ? new Date() : new Date(at);
+    await add(logId, {
+      at: when.toISOString(),
+      ...Object.fromEntries(typed.map(([key, value]) => [key, Number(value)])),
+      ...(mark ? { mark } : {}),
+      ...(note.trim() ? { note: note.trim() } : {}),
+      ...(toGo.trim() ? { toGo: toGo.trim() } : {}),
+    });
+    setValues({});
+    setNote('');
+    setToGo('');
+    setAt(null);
+    setTold(
+      `Kept: ${[...typed.map(([key, value]) => `${value} ${QUANTITY[key as Quantity].unit}`), ...(mark ? [MARK_WORDS[mark].toLowerCase()] : [])].join(', ') || 'a note'}.`,
+    );
+    onAdded();
+  };
+  return (
+    <section aria-label="A reading" className="max-w-[420px]">
+      <div className="flex justify-between gap-1">
+        {TYPED.map((one) => (
+          <button
+            key={one}
+            type="button"
+            aria-pressed={one === quantity}
+            title={QUANTITY[one].word}
+            onClick={() => setQuantity(one)}
+            className={`num min-h-9 min-w-9 grow border-b-2 text-number phone:min-h-11 ${one === quantity ? 'border-ink font-semibold' : 'border-line text-ink-2'}`}
+          >
+            {QUANTITY[one].unit}
+            {values[one] && one !== quantity ? <span className="text-copper">·</span> : null}
+          </button>
+        ))}
+      </div>
+      <div className="flex items-baseline justify-between gap-3 py-2">
+        <label className="num flex min-w-0 grow items-baseline gap-1.5 border-b-2 border-ink">
+          <span className="sr-only">{word}</span>
+          <input
+            inputMode="none"
+            value={text}
+            placeholder={last?.[quantity] == null ? '' : String(last[quantity])}
+            onChange={(event) =>
+              setValues((now) => ({
+                ...now,
+                [quantity]: event.target.value
+                  .replace(',', '.')
+                  .replace(/[^\d.-]/g, '')
+                  .slice(0, MOST_DIGITS),
+              }))
+            }
+            onKeyDown={(event) => event.key === 'Enter' && void save()}
+            className="w-full min-w-0 bg-transparent text-figure font-medium placeholder:text-mark focus:outline-none"
+          />
+          <span className="text-total text-ink-2">{unit}</span>
+        </label>
+        {least < 0 && (
+          <button
+            type="button"
+            aria-label="Other sign"
+            onClick={() => type('±')}
+            className="num min-h-9 min-w-11 text-total phone:min-h-11"
+          >
+            ±
+          </button>
+        )}
+      </div>
+      <div className="grid grid-cols-3 border-l border-t border-line">
+        {KEYS.map((key) => (
+          <button
+            key={key}
+            type="button"
+            aria-label={key === '⌫' ? 'Take the last digit back' : key}
+            onClick={() => type(key)}
+            className="num min-h-10 border-b border-r border-line text-question active:bg-wash phone:min-h-14"
+          >
+            {key}
+          </button>
+        ))}
+      </div>
+      <div className="flex flex-wrap items-center gap-x-4 gap-y-2 pt-3">
+        <Button strong className="grow phone:min-h-14" onClick={() => void save()}>
+          Keep this reading
+        </Button>
+        {at === null ? (
+          <button
+            type="button"
+            onClick={() => setAt(wallNow())}
+            className="border-b border-mark text-number text-ink-2 phone:min-h-11"
+          >
+            now
+          </button>
+        ) : (
+          <input
+            type="datetime-local"
+            aria-label="When it was read"
+            value={at}
+            max={wallNow()}
+            onChange={(event) => setAt(event.target.value || null)}
+            className="num border-b border-ink bg-transparent text-number phone:min-h-11"
+          />
+        )}
+      </div>
+      <p role="status" className="min-h-5 pt-1 text-note text-ink-2">
+        {told}
+        {waiting.length > 0 &&
+          ` ${waiting.length} ${waiting.length === 1 ? 'reading waits' : 'readings wait'} in this browser for the server.`}
+        {problem && <span className="text-copper"> {problem}</span>}
+      </p>
+      <details className="text-body">
+        <summary className="text-ink-2 phone:min-h-11">Marks, note, time to go</summary>
+        <div className="flex flex-wrap gap-2 py-2">
+          {MARKS.map((mark) => (
+            <Button key={mark} onClick={() => void save(mark)}>
+              {MARK_WORDS[mark]}
+            </Button>
+          ))}
+        </div>
+        <Line label="The display’s own time to go" placeholder="1 d 4 h" value={toGo} onChange={setToGo} most={20} />
+        <Line label="Note" placeholder="door opened twice" value={note} onChange={setNote} most={400} />
+      </details>
+      <span className="sr-only">{`from ${least} to ${most}`}</span>
+    </section>
+  );
+}
+
+function Line({
+  label,
+  placeholder,
+  value,
+  onChange,
+  most,
+}: {
+  label: string;
+  placeholder: string;
+  value: string;
+  onChange: (value: string) => void;
+  most: number;
+}) {
+  return (
+    <label className="block pb-2">
+      <span className="block text-note text-ink-2">{label}</span>
+      <input
+        value={value}
+        maxLength={most}
+        placeholder={placeholder}
+        onChange={(event) => onChange(event.target.value)}
+        className="w-full border-b border-line bg-transparent py-1 text-number focus:border-ink focus:outline-none phone:min-h-11"
+      />
+    </label>
+  );
+}
+
+function typedOn(text: string, key: string): string {
+  if (key === '⌫') return text.slice(0, -1);
+  if (key === '±') return text.startsWith('-') ? text.slice(1) : `-${text}`;
+  if (key === '.' && text.includes('.')) return text;
+  return text.length >= MOST_DIGITS ? text : text + key;
+}

@@ -1,0 +1,151 @@
+import { LOG_VERSION, type Log, type LogReport, readingsOf, reportOf, zoneOf } from '@joulemetric/core';
+import { describe, expect, it } from 'vitest';
+import { answerOf, figuresOf, hoursText, spanText, waysOf } from './says.ts';
+import { readOutages, readPairs, readWindows, writeOutages, writePairs, writeWindows } from './typed.ts';
+
+const said = (part: Omit<Log, 'format' | 'version'>): LogReport => {
+  const log: Log = { format: 'joulemetric-log', version: LOG_VERSION, ...part };
+  const zone = zoneOf('UTC') ?? ((ms: number) => [ms]);
+  return reportOf(log, readingsOf(log.readings ?? [], zone), zone);
+};
+const fall = [
+  { h: 0, soc: 100 },
+  { h: 10, soc: 80 },
+];
+const windows = (a: number, b: number) =>
+  ['A', 'B', 'A', 'B'].map((label, i) => ({ label, minutes: 15, w: (label === 'A' ? a : b) + (i > 1 ? 0.2 : 0) }));
+
+describe('a log in one sentence', () => {
+  it.each([
+    ['nothing', {}, /Nothing has been read yet/],
+    ['one reading', { readings: [{ h: 0, soc: 50 }] }, /^One reading/],
+    ['a rate', { readings: fall }, /^Full to the reserve takes 38\.1 to 42\.1 h\.$/],
+    ['a rate with watts', { readings: fall, capacity: { wh: 1000 } }, /at 20 W on average/],
+    ['a target met', { readings: fall, targetH: 24 }, /^The 24 h asked for is met/],
+    ['a target that fails', { readings: fall, targetH: 60 }, /60 h asked for is not met/],
+    ['a target left open', { readings: fall, targetH: 40 }, /within what these readings leave open/],
+    ['watts', { readings: [0, 1, 2].map((h) => ({ h, w: 60 })) }, /^120 Wh in 2 h: 60 W on average/],
+    ['a difference', { windows: windows(50, 60) }, /^B takes 10 W more than A/],
+    [
+      'no difference',
+      { windows: windows(57.2, 57.3), meterStepWh: 1.28 },
+      /^No difference detected between A and B; a test that could tell takes/,
+    ],
+    [
+      'pairs',
+      {
+        pairs: [
+          { outW: 76.1, inW: 117.6 },
+          { outW: 574, inW: 659.4 },
+        ],
+      },
+      /takes 34\.8 W with nothing on it, and 8\.8 % of what it gives/,
+    ],
+    [
+      'a cycle',
+      {
+        phases: [
+          { label: 'brew', minutes: 6, wh: 140 },
+          { label: 'warm', minutes: 70, wh: 85 },
+        ],
+      },
+      /One cycle takes 225 Wh/,
+    ],
+    ['a contradiction', { phases: [{ label: 'warm', minutes: 70, maxW: 100, wh: 850 }] }, /contradict each other/],
+  ] as [string, Omit<Log, 'format' | 'version'>, RegExp][])('of %s', (_, log, sentence) => {
+    expect(answerOf(said(log))).toMatch(sentence);
+  });
+
+  it('lengths in the unit that is read most easily', () => {
+    expect([0.5, 2, 47.4, 72, 300].map(hoursText)).toEqual(['30 min', '2 h', '47.4 h', '3 days', '13 days']);
+    expect(spanText(46.13, 48.76)).toBe('46.1 to 48.8 h');
+    expect(spanText(1, 3)).toBe('60 min to 3 h');
+  });
+
+  it('its figures, the most wanted first, and energy by each way with the one that counts', () => {
+    const log = said({
+      readings: [0, 5, 10].map((h) => ({ h, soc: 100 - h, w: 10 })),
+      capacity: { wh: 1000, measured: true },
+    });
+    expect(figuresOf(log).map(({ label, value, unit }) => `${label} ${value} ${unit}`)).toEqual([
+      'To the reserve 70 h',
+      'Full to reserve 80 h',
+      'Mean 10 W',
+      'A day 240 Wh',
+    ]);
+    expect(waysOf(log).map(({ way, wh, counts }) => [way, Math.round(wh), counts])).toEqual([
+      ['W × time', 100, true],
+      ['state of charge × capacity', 100, false],
+    ]);
+    expect(figuresOf(said({}))).toEqual([]);
+  });
+});
+
+describe('lines that are typed', () => {
+  it.each([
+    ['04:55–08:57', [{ from: '04:55', to: '08:57' }]],
+    ['04:55-08:57', [{ from: '04:55', to: '08:57' }]],
+    [
+      '3 h to 5 h; 2026-06-01T10:00 until 2026-06-01T11:00',
+      [
+        { from: '3 h', to: '5 h' },
+        { from: '2026-06-01T10:00', to: '2026-06-01T11:00' },
+      ],
+    ],
+    ['', []],
+  ])('off: %s', (text, value) => expect(readOutages(text)).toEqual({ value }));
+
+  it.each([
+    [
+      '76.1/117.6, 574/659.4',
+      [
+        { outW: 76.1, inW: 117.6 },
+        { outW: 574, inW: 659.4 },
+      ],
+    ],
+    [
+      '76,1 W / 117,6 W; 574/659',
+      [
+        { outW: 76.1, inW: 117.6 },
+        { outW: 574, inW: 659 },
+      ],
+    ],
+  ])('pairs: %s', (text, value) => expect(readPairs(text)).toEqual({ value }));
+
+  it.each([
+    [
+      'A 15 57.2, B 15 57.6',
+      [
+        { label: 'A', minutes: 15, w: 57.2 },
+        { label: 'B', minutes: 15, w: 57.6 },
+      ],
+    ],
+    ['A 10:00–10:15', [{ label: 'A', from: '10:00', to: '10:15' }]],
+  ])('windows: %s', (text, value) => expect(readWindows(text)).toEqual({ value }));
+
+  it.each([
+    [readOutages, '04:55'],
+    [readPairs, '76'],
+    [readPairs, 'a/b'],
+    [readPairs, '1/2/3'],
+    [readWindows, 'A'],
+    [readWindows, 'A 15 lots'],
+  ])('%o of “%s” is asked about, with how to write it', (read, text) => {
+    expect(read(text)).toEqual({ problem: expect.stringContaining(`“${text}”: write`) });
+  });
+
+  it('are written as they are read', () => {
+    const pairs = [
+      { outW: 76.1, inW: 117.6 },
+      { outW: 574, inW: 659.4 },
+    ];
+    const those = [
+      { label: 'A', minutes: 15, w: 57.2 },
+      { label: 'B', from: '10:00', to: '10:15' },
+    ];
+    const outages = [{ from: '04:55', to: '08:57' }];
+    expect(readPairs(writePairs(pairs))).toEqual({ value: pairs });
+    expect(readWindows(writeWindows(those))).toEqual({ value: those });
+    expect(readOutages(writeOutages(outages))).toEqual({ value: outages });
+  });
+});
