@@ -262,7 +262,7 @@ describe('what simulated instruments see', () => {
     expect(truth.soc[90] ?? 1).toBeLessThan(truth.soc[0] ?? 0);
     // At home it is filled, at no more than charging volts.
     expect(truth.v.every((v) => v > 12 && v <= 14.2)).toBe(true);
-    expect(truth.ah).toBeCloseTo(200, -1);
+    expect(truth.ah).toBeCloseTo(200, 6);
   });
 
   it('adds up as the straight lines between the middles do, by hand', () => {

@@ -1,5 +1,5 @@
 import { type PreparedDays, tripDetail } from '../choices/daysDetail.ts';
-import { chargingVoltageV } from '../reference/chemistries.ts';
+import { chargingVoltageV, nominalVoltageV } from '../reference/chemistries.ts';
 import { restVoltageV } from '../store/rest.ts';
 import type { Truth } from './simulated.ts';
 
@@ -8,12 +8,11 @@ const OHM_12V = 0.01;
 
 /** What is really so for the simulated instruments: the job's own trip, played through. */
 export function truthOf(prepared: PreparedDays): Truth {
-  const { settled, setup } = prepared;
+  const { settled } = prepared;
   const { run, fullWh } = tripDetail(prepared);
   const { trace, stepMin } = run;
   if (!trace) throw new RangeError('the trip was played without its trace');
   const { busVoltageV, store } = settled.option.system;
-  const volts = restVoltageV(store.chemistry, busVoltageV, 0.5);
   const w = Array.from(trace.needW, (needW, i) => {
     const [sunW, drivingW, supplyW, unservedW] = [
       trace.sunW[i],
@@ -36,6 +35,6 @@ export function truthOf(prepared: PreparedDays): Truth {
     }),
     airC: Array.from(trace.airC),
     storeC: Array.from(trace.storeC),
-    ah: fullWh / volts || setup.model.fullWh,
+    ah: fullWh / nominalVoltageV(store.chemistry, busVoltageV),
   };
 }

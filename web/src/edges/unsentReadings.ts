@@ -17,6 +17,8 @@ export interface UnsentState {
   readonly waiting: readonly UnsentReading[];
   /** Why the server does not take the first of them; null = it was not asked, or there is no signal. */
   readonly problem: string | null;
+  /** Readings that the server has got since the page was opened. */
+  readonly sent: number;
 }
 
 type Send = (logId: string, readings: readonly UnsentReading['reading'][]) => Promise<unknown>;
@@ -30,7 +32,7 @@ const AGAIN_MS = 5000;
  */
 export class UnsentReadings {
   #opened: Promise<IDBPDatabase<Schema>> | null = null;
-  #state: UnsentState = { waiting: [], problem: null };
+  #state: UnsentState = { waiting: [], problem: null, sent: 0 };
   #sending = false;
   #timer: ReturnType<typeof setTimeout> | undefined;
   readonly #watchers = new Set<() => void>();
@@ -66,6 +68,7 @@ export class UnsentReadings {
         const { key, value } = cursor;
         await this.#send(value.logId, [value.reading]);
         await db.delete('unsent', key);
+        this.#state = { ...this.#state, sent: this.#state.sent + 1 };
         await this.#look();
         cursor = await db.transaction('unsent').store.openCursor();
       }
@@ -88,7 +91,7 @@ export class UnsentReadings {
 
   async #look(problem: string | null = null): Promise<void> {
     const waiting = await (await this.#open()).getAll('unsent');
-    this.#state = { waiting, problem };
+    this.#state = { ...this.#state, waiting, problem };
     for (const tell of this.#watchers) tell();
   }
 

@@ -58,7 +58,7 @@ export function Instruments({ log, onReadings }: { log: OpenLog; onReadings: () 
       (error: Error) => setTold(error.message),
     );
   return (
-    <details className="mt-3 border-t border-line pt-2" open={instruments.some(({ stopped }) => !stopped)}>
+    <details className="mt-3 border-t border-line pt-2" open={instruments.length > 0}>
       <summary className="text-body font-semibold phone:min-h-11">
         Simulated instruments{' '}
         <span className="num font-normal text-ink-2">

@@ -26,7 +26,7 @@ const wallNow = (): string => {
  * A reading with one thumb: what, how much, done. The time is now unless another is said; several quantities of one
  * moment make one reading. It is kept in the browser before it is sent.
  */
-export function Keypad({ logId, last, onAdded }: { logId: string; last: LogReading | null; onAdded: () => void }) {
+export function Keypad({ logId, last }: { logId: string; last: LogReading | null }) {
   const { add, waiting, problem } = useUnsent();
   const [quantity, setQuantity] = useState<Quantity>(() => TYPED.find((one) => last?.[one] != null) ?? 'soc');
   const [values, setValues] = useState<Values>({});
@@ -69,7 +69,6 @@ export function Keypad({ logId, last, onAdded }: { logId: string; last: LogReadi
     setTold(
       `Kept: ${[...typed.map(([key, value]) => `${value} ${QUANTITY[key as Quantity].unit}`), ...(mark ? [MARK_WORDS[mark].toLowerCase()] : [])].join(', ') || 'a note'}.`,
     );
-    onAdded();
   };
   return (
     <section aria-label="A reading" className="max-w-[420px]">

@@ -78,7 +78,7 @@ export function LogChart({ log, report }: { log: OpenLog; report: LogReport | un
     setZoom([span[0] + d2, span[1] + d2]);
   };
   return (
-    <section aria-label="Readings over time" className="pt-3">
+    <section aria-label="Over time" className="pt-3">
       <div className="flex flex-wrap items-center justify-between gap-x-4">
         <fieldset className="flex flex-wrap gap-x-4">
           <legend className="sr-only">What is drawn</legend>

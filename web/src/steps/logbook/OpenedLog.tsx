@@ -1,5 +1,5 @@
 import { formatNumber, type LogReport } from '@joulemetric/core';
-import { lazy, Suspense, useState } from 'react';
+import { lazy, Suspense, useEffect, useState } from 'react';
 import { api } from '../../edges/api.ts';
 import { useLog, useUnsent } from '../../edges/useLogs.ts';
 import { useIsPhone } from '../../shell/useIsPhone.ts';
@@ -19,11 +19,15 @@ const LogChart = lazy(() => import('./LogChart.tsx').then((module) => ({ default
 /** One log: what it says first, then its readings, and how more are put down. */
 export function OpenedLog({ jobId, logId, onRemove }: { jobId: string; logId: string; onRemove: () => void }) {
   const { log, report, problem, refresh, change } = useLog(jobId, logId);
-  const { waiting } = useUnsent();
+  const { waiting, sent } = useUnsent();
+  // biome-ignore lint/correctness/useExhaustiveDependencies: what has arrived is fetched.
+  useEffect(() => {
+    if (sent > 0) void refresh();
+  }, [sent]);
   const isPhone = useIsPhone();
   const [table, setTable] = useState<File | null>(null);
   if (!log) return <p className="py-3 text-ink-2">{problem ?? 'Opening the log…'}</p>;
-  const keypad = <Keypad logId={logId} last={log.entries.at(-1)?.entry ?? null} onAdded={() => void refresh()} />;
+  const keypad = <Keypad logId={logId} last={log.entries.at(-1)?.entry ?? null} />;
   return (
     <article aria-label={log.log.name || 'A log'} data-log={report ? 'ready' : 'waiting'}>
       {isPhone ? (

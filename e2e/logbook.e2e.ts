@@ -1,0 +1,139 @@
+import { add, expect, expectSound, goTo, openJob, saved, storedJob, test } from './app.ts';
+
+/** A meter's file: an hour of a fridge that runs ten minutes of thirty, and one bad row. */
+const meterFile = (bad: boolean) =>
+  [
+    'Time,Power (W)',
+    ...Array.from(
+      { length: 181 },
+      (_, i) =>
+        `2026-06-01 ${String(10 + Math.floor(i / 60)).padStart(2, '0')}:${String(i % 60).padStart(2, '0')},${i % 30 < 10 ? 42 : 0}`,
+    ),
+    ...(bad ? ['2026-06-01 14:00,lots'] : []),
+  ].join('\n');
+
+test('what it really does: a log by keypad, a meter’s file, into the job and back, what to measure first', async ({
+  page,
+}) => {
+  const id = await openJob(page);
+  await add(page, 'fridge 60W');
+  await saved(page);
+  await goTo(page, 'm');
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('What does it really do?');
+  await expect(page.getByText('Nothing of this job has been measured yet.')).toBeVisible();
+
+  // The list of what to measure leads to a log of it.
+  const first = page.getByRole('region', { name: 'What to measure first' });
+  await first.getByRole('button', { name: 'Begin' }).click();
+  const log = page.getByRole('article', { name: /Fridge/i });
+  await expect(log.locator('[data-answer]')).toContainText('Nothing has been read yet');
+
+  // One thumb: percent, twice, the first of yesterday.
+  const pad = log.getByRole('region', { name: 'A reading' });
+  await pad.getByRole('button', { name: '9', exact: true }).click();
+  await pad.getByRole('button', { name: '6', exact: true }).click();
+  await pad.getByRole('button', { name: 'now' }).click();
+  await pad.getByLabel('When it was read').fill('2026-06-01T08:00');
+  await pad.getByRole('button', { name: 'Keep this reading' }).click();
+  await expect(pad.getByRole('status')).toContainText('Kept: 96 %');
+  await pad.getByRole('button', { name: '1', exact: true }).click();
+  await pad.getByRole('button', { name: '0', exact: true }).click();
+  await pad.getByRole('button', { name: '1', exact: true }).click();
+  await pad.getByRole('button', { name: 'Keep this reading' }).click();
+  await expect(pad.getByRole('status')).toContainText('Between 0 and 100 %');
+  await pad.getByRole('button', { name: 'Take the last digit back' }).click();
+  await pad.getByRole('button', { name: 'now' }).click();
+  await pad.getByLabel('When it was read').fill('2026-06-01T18:00');
+  await pad.getByRole('button', { name: 'Keep this reading' }).click();
+  // From 96 to 10 % in ten hours.
+  await expect(log.locator('[data-answer]')).toContainText(/Full to the reserve takes 9\.2 to 9\.4 h/);
+  await expect(log.locator('[data-caveat="no-capacity"]')).toBeVisible();
+
+  // A capacity makes it energy: 100 Ah of LFP are 1,280 Wh.
+  await log.locator('summary').filter({ hasText: 'no capacity' }).click();
+  await log.getByLabel('Capacity').fill('100');
+  await log.getByLabel('Chemistry').selectOption('lfp');
+  await expect(log.locator('[data-caveat="no-capacity"]')).toHaveCount(0);
+  await expect(log.getByRole('region', { name: 'Energy by each way' })).toContainText('1\u2009101');
+  await expectSound(page);
+
+  // A meter's file, whose bad row is named and whose good ones are taken when asked.
+  await log
+    .getByLabel('Read a meter’s file…')
+    .setInputFiles({ name: 'plug.csv', mimeType: 'text/csv', buffer: Buffer.from(meterFile(true)) });
+  const sheet = page.getByRole('dialog', { name: 'Read plug.csv' });
+  await expect(sheet.getByLabel('What Power (W) is')).toHaveValue('');
+  await expect(sheet.getByText('watts, W').first()).toBeAttached();
+  await sheet.getByLabel('Its times are those of').fill('UTC');
+  await sheet.getByRole('button', { name: 'Take it' }).click();
+  await expect(sheet.getByText(/line 183, Power \(W\): not a number, “lots”/)).toBeVisible();
+  await sheet.getByRole('button', { name: 'Take the 181 good rows' }).click();
+  await expect(sheet.getByText(/the 181 good ones are in the log/)).toBeVisible();
+  await sheet.getByRole('button', { name: 'Close', exact: true }).click();
+  await expect(log.getByText(/181 by meters/)).toBeVisible();
+
+  // Its mean goes into the job as one action, and one undo takes it back.
+  await log.getByRole('button', { name: 'Take it into the job' }).click();
+  await saved(page);
+  const [fridge] = (await storedJob(page, id)).loads;
+  expect(fridge?.evidence).toBe('measured');
+  if (fridge?.draw.kind !== 'thermostatic') throw new Error('no fridge');
+  expect(fridge.draw.runningW).toBeGreaterThan(40);
+  // 42 W for a third of the time.
+  expect(fridge.draw.runningW * fridge.draw.duty).toBeGreaterThan(13);
+  expect(fridge.draw.runningW * fridge.draw.duty).toBeLessThan(15.5);
+  await page.keyboard.press('ControlOrMeta+z');
+  await saved(page);
+  expect((await storedJob(page, id)).loads[0]?.draw).toMatchObject({ runningW: 60 });
+});
+
+test('readings made without a signal wait and arrive', async ({ page, context }) => {
+  await openJob(page, undefined, 'logbook');
+  await page.getByRole('button', { name: 'Begin a log' }).click();
+  const log = page.getByRole('article');
+  await expect(log.locator('[data-answer]')).toContainText('Nothing has been read yet');
+  await context.setOffline(true);
+  const pad = log.getByRole('region', { name: 'A reading' });
+  for (const digits of ['88', '87']) {
+    for (const digit of digits) await pad.getByRole('button', { name: digit, exact: true }).click();
+    await pad.getByRole('button', { name: 'Keep this reading' }).click();
+    await expect(pad.getByRole('status')).toContainText(`Kept: ${digits} %`);
+  }
+  await expect(pad.getByRole('status')).toContainText('2 readings wait in this browser');
+  await context.setOffline(false);
+  await expect(pad.getByRole('status')).not.toContainText('wait in this browser', { timeout: 20_000 });
+  await page.reload();
+  await expect(page.getByRole('region', { name: 'Readings', exact: true })).toContainText('2 by hand');
+});
+
+test('a simulated monitor records whether or not anybody looks, and a commissioning is kept', async ({ page }) => {
+  await openJob(page, undefined, 'loads');
+  await add(page, 'lamp 30W 5h');
+  await saved(page);
+  await goTo(page, 'm');
+  await page.getByRole('button', { name: 'Begin a log' }).click();
+  const log = page.getByRole('article');
+  await log.locator('summary').filter({ hasText: 'Simulated instruments' }).click();
+  await log.getByLabel('Time runs').selectOption('600');
+  await log.getByRole('button', { name: 'Record with it' }).click();
+  await expect(log.getByText(/\d+ readings, every 60 s, 600 × as fast/)).toBeVisible({ timeout: 30_000 });
+  // Left, and come back to: it went on.
+  await goTo(page, 'l');
+  await goTo(page, 'm');
+  await expect(log.getByText(/(?:[3-9]\d|\d{3,}) readings, every 60 s/)).toBeVisible({ timeout: 30_000 });
+  await log.getByRole('button', { name: 'End', exact: true }).click();
+  await expect(log.getByText('ended')).toBeVisible();
+
+  await page.getByRole('button', { name: 'Begin it' }).click();
+  const checks = page.getByRole('region', { name: 'Commissioning' });
+  await checks.getByLabel('Who checks').fill('Ada');
+  const polarity = checks.getByRole('listitem').filter({ hasText: 'Polarity at the battery' });
+  await polarity.getByRole('button', { name: 'good', exact: true }).click();
+  const rest = checks.getByRole('listitem').filter({ hasText: 'Volts of the store at rest' });
+  await rest.getByPlaceholder('read').fill('12.4');
+  await rest.getByRole('button', { name: 'not good' }).click();
+  await expect(checks).toContainText('1 not good');
+  await expect(rest).toContainText('read 12.4, not good, Ada');
+  await page.reload();
+  await expect(polarity).toContainText('good, Ada');
+});
