@@ -6,12 +6,13 @@ import { blankArray } from '@joulemetric/core';
 import { apiTimes } from './lib/apiBench.mjs';
 import { bodyTimes } from './lib/bodyBench.mjs';
 import { daysTimes, straightness } from './lib/daysBench.mjs';
+import { logbookTimes } from './lib/logbookBench.mjs';
 import { ROOT } from './lib/paths.mjs';
 import { withApp } from './lib/withApp.mjs';
 
 const EDITS = 200;
 
-await withApp(async ({ browser, baseURL }) => {
+await withApp(async ({ browser, baseURL, databaseUrl }) => {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, baseURL });
   report('JavaScript of the first screen', `${(await firstScreenBytes(page)).toFixed(0)} kB gzipped`, 'target 250 kB');
   const loop = await referenceTimes(page);
@@ -104,6 +105,18 @@ await withApp(async ({ browser, baseURL }) => {
     `${(await phoneEntry(phone)).toFixed(1)} s`,
     'target 20 s',
   );
+  const log = await logbookTimes({ baseURL, databaseUrl });
+  report(
+    'A million readings taken from a meter’s file, against a bare COPY of the same rows',
+    `${(log.importMs / log.copyMs).toFixed(1)} ×, ${(log.importMs / 1000).toFixed(1)} s`,
+    'target 3 ×',
+  );
+  report(
+    'Any zoom of their chart',
+    `p95 ${log.chartMs.toFixed(0)} ms, at most ${log.chartPoints} points`,
+    'target 200 ms, 4,000 points',
+  );
+  report('What they say, with the forecast', `p50 ${log.reportMs.toFixed(0)} ms`, 'target 500 ms');
 });
 
 const days = daysTimes();

@@ -47,14 +47,22 @@ const VIEWS = [
     step: 'moment',
     act: (page) => page.locator('[data-supply="town-square"]').evaluate((part) => part.scrollIntoView()),
   },
-  { file: 'card', job: 'Bookbinder', step: 'card', act: (page) => page.locator('[data-card="ready"]').waitFor() },
   { file: 'result', job: 'River', step: 'result' },
   { file: 'working-dark', job: 'Touring', step: 'result', theme: 'dark', act: open('[data-figure="store.required"]') },
   { file: 'phone-loads', job: 'River', step: 'loads', size: PHONE },
-  { file: 'phone-moment', job: 'Bookbinder', step: 'moment', size: PHONE },
+  { file: 'phone-logbook', job: 'River', step: 'logbook', size: PHONE },
   { file: 'store', job: 'River', step: 'store' },
   { file: 'sources', job: 'River', step: 'sources' },
   { file: 'days', job: 'River', step: 'days' },
+  {
+    file: 'logbook',
+    job: 'River',
+    step: 'logbook',
+    act: async (page) => {
+      await page.getByRole('button', { name: /Two nights/ }).click();
+      await page.getByText('48 h asked for').waitFor();
+    },
+  },
   { file: 'parts', path: '/parts' },
   { file: 'phone-result', job: 'River', step: 'result', size: PHONE },
 ];

@@ -48,7 +48,8 @@ create table reading (
 
 create index reading_by_time on reading (log, t);
 
--- Some 64 readings of a log that follow one another: least, greatest, mean and last of each. Charts of long stretches
+-- Some 64 readings of a log that follow one another: least, greatest and mean of each quantity, and of counters and
+-- displays the last. Charts of long stretches
 -- and forecasts of long logs are made of these.
 create table reading_block (
   log    integer not null,

@@ -1,5 +1,6 @@
 import {
   QUANTITIES,
+  type Quantity,
   recognise,
   type SaidColumns,
   type TableRead,
@@ -37,6 +38,8 @@ export type TableSays =
       readonly notes: readonly string[];
       readonly columns: readonly { readonly head: string; readonly as: string | null }[];
       readonly dated: boolean;
+      /** What the rows hold, in the order in which it is sent. */
+      readonly quantities: readonly Quantity[];
     };
 
 /** Rows that tell what the columns are. */
@@ -143,6 +146,7 @@ function read(ask: TableAsk): void {
 
 function finish({ series, faults, faultCount, notes, rows }: TableRead, columns: Columns, ask: TableAsk): void {
   const { t, values } = series;
+  const quantities = QUANTITIES.filter((quantity) => values[quantity] !== undefined);
   const isTaken = t.length > 0 && (faultCount === 0 || ask.goodRows);
   say({
     kind: 'read',
@@ -155,12 +159,13 @@ function finish({ series, faults, faultCount, notes, rows }: TableRead, columns:
     notes,
     columns,
     dated: series.dated,
+    quantities,
   });
   if (!isTaken) {
     process.stdout.end();
     return;
   }
-  const those = QUANTITIES.map((quantity) => values[quantity]);
+  const those = quantities.map((quantity) => values[quantity] as Float64Array);
   const AT_A_TIME = 4000;
   let i = 0;
   const write = (): void => {
@@ -169,8 +174,8 @@ function finish({ series, faults, faultCount, notes, rows }: TableRead, columns:
       for (const end = Math.min(t.length, i + AT_A_TIME); i < end; i++) {
         text += `${ask.log}\t${t[i]}`;
         for (const column of those) {
-          const value = column?.[i];
-          text += value === undefined || Number.isNaN(value) ? '\t\\N' : `\t${value}`;
+          const value = column[i] as number;
+          text += Number.isNaN(value) ? '\t\\N' : `\t${value}`;
         }
         text += '\n';
       }

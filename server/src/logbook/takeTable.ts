@@ -6,7 +6,7 @@ import pg from 'pg';
 import { from as copyFrom } from 'pg-copy-streams';
 import { Problem } from '../errors.ts';
 import { lockLog, touchReadings } from '../queries/log.ts';
-import { buildBlocks, READING_COLUMNS } from '../queries/reading.ts';
+import { buildBlocks } from '../queries/reading.ts';
 import type { TableAsk, TableSays } from './tableProgram.ts';
 
 export type TableTaken = Extract<TableSays, { kind: 'read' }> & {
@@ -87,7 +87,7 @@ function answerOf(child: ChildProcess, ask: TableAsk, body: Readable, onRows: (r
 async function store(
   databaseUrl: string,
   log: number,
-  { fromT, toT }: { readonly fromT: number; readonly toT: number },
+  { fromT, toT, quantities }: Extract<TableSays, { kind: 'read' }>,
   rows: Readable,
   replace: boolean,
   signal: AbortSignal,
@@ -108,8 +108,12 @@ async function store(
         'readings-there',
         'The log has readings of a meter in that stretch of time already. Take them out, or let these take their place.',
       );
-    await pipeline(rows, client.query(copyFrom(`copy reading (${READING_COLUMNS.join(', ')}) from stdin`)), { signal });
-    await buildBlocks(client, log, fromT);
+    await pipeline(
+      rows,
+      client.query(copyFrom(`copy reading (${['log', 't', ...quantities].join(', ')}) from stdin`)),
+      { signal },
+    );
+    await buildBlocks(client, log, fromT, quantities);
     await touchReadings(client, log);
     if (signal.aborted) throw new Problem('invalid-table', 'It was called off.');
     await client.query('commit');

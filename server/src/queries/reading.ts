@@ -64,22 +64,30 @@ export async function extentOf(db: Database, log: number): Promise<Extent> {
 export const READING_COLUMNS = ['log', 't', ...QUANTITIES] as const;
 /** Readings in a block. */
 const IN_BLOCK = 64;
-const list = (of: (quantity: Quantity) => string): string => `array[${QUANTITIES.map(of).join(', ')}]`;
 
 /**
  * Puts the readings that are behind the blocks into blocks of their own. Readings before the end of the blocks (an
  * older file) make all of them anew.
+ * @param there quantities that the readings have: the others cost time and are not looked at
  */
-export async function buildBlocks(db: Database, log: number, fromT: number): Promise<void> {
+export async function buildBlocks(
+  db: Database,
+  log: number,
+  fromT: number,
+  there: readonly Quantity[] = QUANTITIES,
+): Promise<void> {
+  const list = (of: (quantity: Quantity) => string): string =>
+    `array[${QUANTITIES.map((q) => (there.includes(q) ? of(q) : 'null')).join(', ')}]`;
+  const last = (q: Quantity): string =>
+    ofLast(q) ? `(array_agg(${q} order by t desc) filter (where ${q} is not null))[1]` : 'null';
   await db.query('delete from reading_block where log = $1 and to_t >= $2', [log, fromT]);
   await db.query(
     `with counted as (
        select *, (row_number() over (order by t) - 1) / ${IN_BLOCK} as block from reading
         where log = $1 and t > coalesce((select max(to_t) from reading_block where log = $1), '-infinity'))
      insert into reading_block (log, from_t, to_t, n, least, most, mean, last)
-     select $1, min(t), max(t), count(*),
-            ${list((q) => `min(${q})::real`)}, ${list((q) => `max(${q})::real`)}, ${list((q) => `avg(${q})::double precision`)},
-            ${list((q) => `(array_agg(${q} order by t desc) filter (where ${q} is not null))[1]::double precision`)}
+     select $1, min(t), max(t), count(*), ${list((q) => `min(${q})`)}::real[], ${list((q) => `max(${q})`)}::real[],
+            ${list((q) => `avg(${q})`)}::double precision[], ${list(last)}::double precision[]
        from counted group by block having count(*) = ${IN_BLOCK}`,
     [log],
   );
