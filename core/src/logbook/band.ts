@@ -11,8 +11,4 @@ export const band = (value: number, one: number, other: number): Band => ({
   high: Math.max(one, other),
 });
 
-/** Times a factor of at least 0. */
-export const times = ({ value, low, high }: Band, factor: number): Band =>
-  band(value * factor, low * factor, high * factor);
-
 export const HOUR_MS = 3_600_000;

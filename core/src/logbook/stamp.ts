@@ -177,13 +177,3 @@ export function zoneOf(name: string): Zone | null {
   };
   return (wallMs) => offsetsAt(wallMs).map((offset) => wallMs - offset);
 }
-
-/** Where UTC would be on the wall of a zone, for showing: ms. */
-export function wallOf(name: string, ms: number): number {
-  const plain = name.trim();
-  if (/^[+-]\d/.test(plain)) return ms + offsetOf(plain) * MINUTE;
-  if (zoneOf(plain) === null || /^(?:z|utc|gmt)$/i.test(plain)) return ms;
-  const format = new Intl.DateTimeFormat('en', { timeZone: plain, timeZoneName: 'longOffset', year: 'numeric' });
-  const said = format.formatToParts(ms).find(({ type }) => type === 'timeZoneName')?.value ?? 'GMT';
-  return ms + offsetOf(said.replace('GMT', '').slice(0, 6)) * MINUTE;
-}

@@ -20,7 +20,7 @@ export const MOST_LOGS = 2000;
 /** @param jobId of one job; null = all */
 export async function listLogs(db: Database, workspace: string, jobId: string | null): Promise<StoredLog[]> {
   const { rows } = await db.query<StoredLog>(
-    `select ${STORED} from log where workspace_id = $1 and ($2::uuid is null or job_id = $2) order by updated_at desc, id`,
+    `select ${STORED} from log where workspace_id = $1 and ($2::uuid is null or job_id = $2) order by updated_at desc, document ->> 'name', id`,
     [workspace, jobId],
   );
   return rows;
