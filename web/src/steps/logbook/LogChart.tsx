@@ -8,6 +8,7 @@ import { useMemo, useState } from 'react';
 import type { ChartPoint, OpenLog } from '../../edges/api.ts';
 import { useLogChart } from '../../edges/useLogs.ts';
 import { useChart } from '../../ui/useChart.ts';
+import { usePredicted } from './usePredicted.ts';
 
 register([LineChart, GridComponent, TooltipComponent, MarkLineComponent, MarkAreaComponent, CanvasRenderer]);
 
@@ -24,6 +25,8 @@ interface Drawn {
   readonly reserve: number | null;
   readonly off: readonly (readonly [number, number])[];
   readonly line: readonly (readonly [number, number])[];
+  /** What the job's simulation would have had there. */
+  readonly predicted: readonly (readonly [number, number])[];
   readonly dated: boolean;
   readonly from: number;
 }
@@ -37,6 +40,7 @@ export function LogChart({ log, report }: { log: OpenLog; report: LogReport | un
   const [zoom, setZoom] = useState<readonly [number, number] | null>(null);
   const usual = there[0] ?? (report?.energy.power ? 'w' : report?.rate ? 'soc' : 'w');
   const of = chosen ?? usual;
+  const { days, day, setDay, predicted } = usePredicted(log, of, first, last);
   const span = zoom ?? ([first, last] as const);
   const points = useLogChart(log, of, span, POINTS);
   const drawn = useMemo((): Drawn | null => {
@@ -61,10 +65,11 @@ export function LogChart({ log, report }: { log: OpenLog; report: LogReport | un
       reserve: of === 'soc' ? (report?.reserve ?? null) : null,
       off,
       line,
+      predicted,
       dated,
       from: first,
     };
-  }, [of, points, log.entries, report, first, last, zoom, span[0], span[1]]);
+  }, [of, points, log.entries, report, first, last, zoom, span[0], span[1], predicted]);
   const holder = useChart(drawn, optionsOf);
   if (!drawn) return null;
   const middle = (span[0] + span[1]) / 2;
@@ -114,12 +119,30 @@ export function LogChart({ log, report }: { log: OpenLog; report: LogReport | un
         </div>
       </div>
       <div ref={holder} role="img" aria-label={`${QUANTITY[of].word} over time`} className="h-[230px] w-full" />
+      {days > 0 && (
+        <label className="num flex items-baseline gap-2 text-note text-ink-2">
+          Beside it, as simulated from
+          <select
+            value={day ?? ''}
+            onChange={(event) => setDay(event.target.value === '' ? null : Number(event.target.value))}
+            className="border-b border-line bg-transparent text-number phone:min-h-11"
+          >
+            <option value="">nothing</option>
+            {Array.from({ length: days }, (_, i) => (
+              // biome-ignore lint/suspicious/noArrayIndexKey: days are told apart by their number.
+              <option key={i} value={i}>
+                day {i + 1} of the trip
+              </option>
+            ))}
+          </select>
+        </label>
+      )}
     </section>
   );
 }
 
 function optionsOf(
-  { of, points, typed, reserve, off, line, dated, from }: Drawn,
+  { of, points, typed, reserve, off, line, predicted, dated, from }: Drawn,
   colour: (name: string) => string,
 ): Record<string, unknown> {
   const { unit } = QUANTITY[of];
@@ -189,6 +212,13 @@ function optionsOf(
         data: typed,
         itemStyle: { color: colour('--ink') },
         lineStyle: { color: colour('--ink'), width: 1.2 },
+      },
+      {
+        ...rest,
+        name: 'simulated',
+        silent: false,
+        data: predicted,
+        lineStyle: { color: colour('--copper'), width: 1.4 },
       },
       {
         ...rest,

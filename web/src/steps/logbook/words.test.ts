@@ -1,5 +1,6 @@
 import { LOG_VERSION, type Log, type LogReport, readingsOf, reportOf, zoneOf } from '@joulemetric/core';
 import { describe, expect, it } from 'vitest';
+import { predictedOver } from './predictedOver.ts';
 import { answerOf, figuresOf, hoursText, spanText, waysOf } from './says.ts';
 import { readOutages, readPairs, readWindows, writeOutages, writePairs, writeWindows } from './typed.ts';
 
@@ -147,5 +148,36 @@ describe('lines that are typed', () => {
     expect(readPairs(writePairs(pairs))).toEqual({ value: pairs });
     expect(readWindows(writeWindows(those))).toEqual({ value: those });
     expect(readOutages(writeOutages(outages))).toEqual({ value: outages });
+  });
+});
+
+describe('simulated beside measured', () => {
+  const hours = Array.from({ length: 48 }, (_, h) => h);
+  const truth = {
+    stepMin: 60,
+    ah: 100,
+    w: hours,
+    needW: hours.map((h) => 10 + h),
+    soc: hours.map((h) => 1 - h / 100),
+    v: hours.map(() => 13),
+    airC: hours,
+    storeC: hours,
+  };
+  const noon = new Date(2026, 5, 1, 12, 0).getTime();
+
+  it('is from the same time of the day, on the day that is chosen', () => {
+    const points = predictedOver(truth, 'w', 1, noon, noon + 3 * 3_600_000, null);
+    expect(points.map(([t, w]) => [(t - noon) / 3_600_000, w])).toEqual([
+      [0, 46],
+      [1, 47],
+      [2, 48],
+      [3, 49],
+    ]);
+  });
+
+  it('of a charge begins where the reading did, and stays within its bounds', () => {
+    const points = predictedOver(truth, 'soc', 0, noon, noon + 2 * 3_600_000, 90);
+    expect(points.map(([, soc]) => Math.round(soc))).toEqual([90, 89, 88]);
+    expect(predictedOver(truth, 'soc', 0, noon, noon + 20 * 3_600_000, 5).at(-1)?.[1]).toBe(0);
   });
 });
