@@ -10,6 +10,7 @@ import { openPool } from './database.ts';
 import { Live } from './logbook/live.ts';
 import { Recorder } from './logbook/recorder.ts';
 import { migrate } from './migrate.ts';
+import { dropUnusedPhotos } from './queries/photo.ts';
 
 const url = inject('databaseUrl');
 const pool = openPool(url);
@@ -167,6 +168,30 @@ describe('readings put down by hand', () => {
       );
     const { body } = await request(app).get(`/api/logs/${id}/report`);
     expect(body.forecast.fullToReserveH.value).toBeCloseTo(47.4, 1);
+  });
+});
+
+describe('a photo of a display', () => {
+  it('is kept as long as a reading names it', async () => {
+    const { rows: jobs } = await pool.query(
+      `insert into job (workspace_id, document) select id, '{"format":"joulemetric-job","title":"T","loads":[]}' from workspace where slug = 'demo' returning id, workspace_id`,
+    );
+    const { id: jobId, workspace_id: owner } = jobs[0];
+    const { rows: photos } = await pool.query(
+      `insert into label_photo (workspace_id, job_id, width, height, jpeg, created_at)
+       select $1, $2, 1, 1, '\\xffd8'::bytea, now() - interval '2 days' from generate_series(1, 2) returning id`,
+      [owner, jobId],
+    );
+    const { body } = await request(app).post('/api/logs').send({ log: LOG, jobId });
+    await request(app)
+      .post(`/api/logs/${body.id}/entries`)
+      .send(readings({ at: '2026-06-01T10:00Z', soc: 57, photo: photos[0].id }));
+    await dropUnusedPhotos(pool, owner, jobId);
+    const { rows: left } = await pool.query('select id from label_photo where job_id = $1', [jobId]);
+    expect(left).toEqual([{ id: photos[0].id }]);
+    await pool.query('delete from job where id = $1', [jobId]);
+    // The log outlives its job.
+    expect((await request(app).get(`/api/logs/${body.id}`)).body.jobId).toBeNull();
   });
 });
 

@@ -39,6 +39,7 @@ const Reading = object({
   toGo: Optional(text(20, 'the display’s own time to go: "1 d", "14 h 30 min"')),
   mark: Optional(oneOf(MARKS, 'what happened just then')),
   note: Optional(text(400, 'note')),
+  photo: Optional(text(36, 'of the display: its id among the photos of the job')),
 });
 
 const Instrument = object({

@@ -47,7 +47,7 @@ export async function countPhotos(db: Database, workspace: string, jobId: string
   return rows[0]?.photos ?? 0;
 }
 
-/** Drops photos that no load of the job has named for a day: by then no undo brings them back. */
+/** Drops photos that no load and no reading of the job has named for a day: by then no undo brings them back. */
 export async function dropUnusedPhotos(db: Database, workspace: string, jobId: string): Promise<void> {
   await db.query(
     `delete from label_photo
@@ -55,7 +55,10 @@ export async function dropUnusedPhotos(db: Database, workspace: string, jobId: s
         and id::text not in (
           select jsonb_array_elements_text(load -> 'photos')
             from job, jsonb_array_elements(document -> 'loads') as load
-           where job.workspace_id = $1 and job.id = $2)`,
+           where job.workspace_id = $1 and job.id = $2)
+        and not exists (
+          select 1 from log join log_entry on log_entry.log = log.number
+           where log.workspace_id = $1 and log.job_id = $2 and log_entry.document ->> 'photo' = label_photo.id::text)`,
     [workspace, jobId],
   );
 }

@@ -3,12 +3,12 @@ import { changeLoads, changeUses, duplicateLoad, type LoadChange, removeLoad } f
 import { useAssessment, useFed, useJob, useOption, usePanels } from '../../shell/JobContext.tsx';
 import { Choice, QuantityField, TextField } from '../../ui/Field.tsx';
 import { FindingLine } from '../../ui/FindingLine.tsx';
+import { KeepForFirm } from '../../ui/KeepForFirm.tsx';
 import { LedgerBar } from '../../ui/LedgerBar.tsx';
 import { Num } from '../../ui/Number.tsx';
 import { DeviceChoice } from './DeviceChoice.tsx';
 import { DrawFields } from './DrawFields.tsx';
 import { dayWords } from './dayWords.ts';
-import { KeepForFirm } from './KeepForFirm.tsx';
 import { KIND_CHOICES, usesOfKind } from './kinds.ts';
 import { NeverTogether } from './NeverTogether.tsx';
 import { OtherDays } from './OtherDays.tsx';

@@ -2,7 +2,7 @@ import type { Load } from '@joulemetric/core';
 import { changeLoad } from '../../commands/loads.ts';
 import { api } from '../../edges/api.ts';
 import { useJob } from '../../shell/JobContext.tsx';
-import { CameraButton } from './CameraButton.tsx';
+import { CameraButton } from '../../ui/CameraButton.tsx';
 import { PhotoUnsent } from './PhotoUnsent.tsx';
 import { usePhotoSender } from './usePhotoSender.ts';
 

@@ -18,7 +18,7 @@ import { addLoad, roomFor } from '../../commands/loads.ts';
 import { useFirm } from '../../edges/useFirm.ts';
 import { isAdding } from '../../shell/adding.ts';
 import { useJob } from '../../shell/JobContext.tsx';
-import { CameraButton } from './CameraButton.tsx';
+import { CameraButton } from '../../ui/CameraButton.tsx';
 import { PhotoUnsent } from './PhotoUnsent.tsx';
 import { questionWords } from './questionWords.ts';
 import { usePhotoSender } from './usePhotoSender.ts';

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import type { OpenLog } from '../../edges/api.ts';
 import { useJob } from '../../shell/JobContext.tsx';
 import { Button } from '../../ui/Button.tsx';
+import { KeepForFirm } from '../../ui/KeepForFirm.tsx';
 
 /** What was measured takes the place of what was typical: one action, which undo takes back. */
 export function IntoJob({ log, report }: { log: OpenLog; report: LogReport }) {
@@ -10,6 +11,9 @@ export function IntoJob({ log, report }: { log: OpenLog; report: LogReport }) {
   const [taken, setTaken] = useState<string | null>(null);
   const offers = calibrations(job, optionId, log.log, report);
   if (!log.log.about) return null;
+  const load = job.loads.find(
+    ({ id, evidence }) => log.log.about?.kind === 'load' && id === log.log.about.id && evidence === 'measured',
+  );
   return (
     <section aria-label="Into the job" className="mt-3 border-t border-line pt-2">
       <h3 className="text-body font-semibold">Into the job</h3>
@@ -39,6 +43,7 @@ export function IntoJob({ log, report }: { log: OpenLog; report: LogReport }) {
           )}
         </div>
       ))}
+      {load && taken && <KeepForFirm load={load} />}
     </section>
   );
 }

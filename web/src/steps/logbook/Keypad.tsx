@@ -1,7 +1,9 @@
 import { type LogReading, MARKS, QUANTITY, type Quantity } from '@joulemetric/core';
 import { useState } from 'react';
+import { sendPhoto } from '../../edges/photo.ts';
 import { useUnsent } from '../../edges/useLogs.ts';
 import { Button } from '../../ui/Button.tsx';
+import { CameraButton } from '../../ui/CameraButton.tsx';
 
 const TYPED = ['soc', 'v', 'a', 'w', 'wh', 'ah', 'c'] as const satisfies readonly Quantity[];
 const KEYS = ['1', '2', '3', '4', '5', '6', '7', '8', '9', '.', '0', '⌫'] as const;
@@ -16,17 +18,16 @@ const MARK_WORDS: Readonly<Record<(typeof MARKS)[number], string>> = {
 
 type Values = Partial<Record<Quantity, string>>;
 
-/** The time on the wall as a field of the page takes it. */
-const wallNow = (): string => {
-  const now = new Date();
-  return new Date(now.getTime() - now.getTimezoneOffset() * 60_000).toISOString().slice(0, 16);
-};
+/** A time on the wall as a field of the page takes it. */
+const wallOf = (ms: number): string =>
+  new Date(ms - new Date(ms).getTimezoneOffset() * 60_000).toISOString().slice(0, 16);
+const wallNow = (): string => wallOf(Date.now());
 
 /**
  * A reading with one thumb: what, how much, done. The time is now unless another is said; several quantities of one
  * moment make one reading. It is kept in the browser before it is sent.
  */
-export function Keypad({ logId, last }: { logId: string; last: LogReading | null }) {
+export function Keypad({ jobId, logId, last }: { jobId: string; logId: string; last: LogReading | null }) {
   const { add, waiting, problem } = useUnsent();
   const [quantity, setQuantity] = useState<Quantity>(() => TYPED.find((one) => last?.[one] != null) ?? 'soc');
   const [values, setValues] = useState<Values>({});
@@ -34,6 +35,19 @@ export function Keypad({ logId, last }: { logId: string; last: LogReading | null
   const [note, setNote] = useState('');
   const [toGo, setToGo] = useState('');
   const [told, setTold] = useState<string | null>(null);
+  const [photo, setPhoto] = useState<string | null>(null);
+  /** The photo's own time is the reading's; what it shows is typed then. */
+  const takePhoto = (file: File) => {
+    setTold('Sending the photo…');
+    sendPhoto(jobId, file).then(
+      (id) => {
+        setPhoto(id);
+        setAt(wallOf(file.lastModified));
+        setTold('The photo is there, with its own time. Type what it shows.');
+      },
+      (error: Error) => setTold(`The photo was not sent: ${error.message}`),
+    );
+  };
   const text = values[quantity] ?? '';
   const { unit, word, least, most } = QUANTITY[quantity];
   const typed = Object.entries(values).filter(([, value]) => value !== '' && value !== '-');
@@ -50,7 +64,7 @@ export function Keypad({ logId, last }: { logId: string; last: LogReading | null
         return;
       }
     }
-    if (typed.length === 0 && mark === undefined && note === '' && toGo === '') {
+    if (typed.length === 0 && mark === undefined && note === '' && toGo === '' && photo === null) {
       setTold('Type what the display shows.');
       return;
     }
@@ -61,10 +75,12 @@ export function Keypad({ logId, last }: { logId: string; last: LogReading | null
       ...(mark ? { mark } : {}),
       ...(note.trim() ? { note: note.trim() } : {}),
       ...(toGo.trim() ? { toGo: toGo.trim() } : {}),
+      ...(photo ? { photo } : {}),
     });
     setValues({});
     setNote('');
     setToGo('');
+    setPhoto(null);
     setAt(null);
     setTold(
       `Kept: ${[...typed.map(([key, value]) => `${value} ${QUANTITY[key as Quantity].unit}`), ...(mark ? [MARK_WORDS[mark].toLowerCase()] : [])].join(', ') || 'a note'}.`,
@@ -136,6 +152,9 @@ export function Keypad({ logId, last }: { logId: string; last: LogReading | null
         <Button strong className="grow phone:min-h-14" onClick={() => void save()}>
           Keep this reading
         </Button>
+        <CameraButton label="Photo of the display" onPhoto={takePhoto}>
+          {photo ? 'photo ✓' : 'photo'}
+        </CameraButton>
         {at === null ? (
           <button
             type="button"

@@ -27,7 +27,7 @@ export function OpenedLog({ jobId, logId, onRemove }: { jobId: string; logId: st
   const isPhone = useIsPhone();
   const [table, setTable] = useState<File | null>(null);
   if (!log) return <p className="py-3 text-ink-2">{problem ?? 'Opening the log…'}</p>;
-  const keypad = <Keypad logId={logId} last={log.entries.at(-1)?.entry ?? null} />;
+  const keypad = <Keypad jobId={jobId} logId={logId} last={log.entries.at(-1)?.entry ?? null} />;
   return (
     <article aria-label={log.log.name || 'A log'} data-log={report ? 'ready' : 'waiting'}>
       {isPhone ? (
@@ -60,6 +60,7 @@ export function OpenedLog({ jobId, logId, onRemove }: { jobId: string; logId: st
         <div>
           {!isPhone && <div className="pt-3">{keypad}</div>}
           <Readings
+            jobId={jobId}
             log={log}
             waiting={waiting.filter((one) => one.logId === logId).length}
             onChanged={() => void refresh()}

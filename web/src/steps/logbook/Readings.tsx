@@ -4,7 +4,17 @@ import { api, type OpenLog } from '../../edges/api.ts';
 const SHOWN = 60;
 
 /** What was put down by hand, the newest first. */
-export function Readings({ log, waiting, onChanged }: { log: OpenLog; waiting: number; onChanged: () => void }) {
+export function Readings({
+  jobId,
+  log,
+  waiting,
+  onChanged,
+}: {
+  jobId: string;
+  log: OpenLog;
+  waiting: number;
+  onChanged: () => void;
+}) {
   const { entries, rows } = log;
   return (
     <section aria-label="Readings" className="pt-3">
@@ -22,6 +32,16 @@ export function Readings({ log, waiting, onChanged }: { log: OpenLog; waiting: n
               <span className="min-w-0 grow truncate" title={valuesOf(entry)}>
                 {valuesOf(entry)}
               </span>
+              {entry.photo && (
+                <a
+                  href={api.photoUrl(jobId, entry.photo)}
+                  target="_blank"
+                  rel="noreferrer"
+                  className="text-note text-ink-2 underline"
+                >
+                  photo
+                </a>
+              )}
               <button
                 type="button"
                 aria-label={`Take out the reading of ${whenOf(t)}`}

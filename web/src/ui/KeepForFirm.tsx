@@ -1,6 +1,6 @@
 import type { Load } from '@joulemetric/core';
 import { useState } from 'react';
-import { useFirm } from '../../edges/useFirm.ts';
+import { useFirm } from '../edges/useFirm.ts';
 
 /** Puts the load into the firm's own list, from where it is offered first in every job; or takes it out. */
 export function KeepForFirm({ load }: { load: Load }) {
