@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
-import { instrumentReading, type SimulatedInstrument } from '@joulemetric/core';
+import { blankJob, instrumentReading, type SimulatedInstrument } from '@joulemetric/core';
 import { pino } from 'pino';
 import request from 'supertest';
 import { afterAll, beforeAll, beforeEach, describe, expect, inject, it } from 'vitest';
@@ -173,10 +173,9 @@ describe('readings put down by hand', () => {
 
 describe('a photo of a display', () => {
   it('is kept as long as a reading names it', async () => {
-    const { rows: jobs } = await pool.query(
-      `insert into job (workspace_id, document) select id, '{"format":"joulemetric-job","title":"T","loads":[]}' from workspace where slug = 'demo' returning id, workspace_id`,
-    );
-    const { id: jobId, workspace_id: owner } = jobs[0];
+    const { body: job } = await request(app).post('/api/jobs').send(blankJob('T'));
+    const jobId = job.id as string;
+    const owner = (await pool.query('select workspace_id from job where id = $1', [jobId])).rows[0].workspace_id;
     const { rows: photos } = await pool.query(
       `insert into label_photo (workspace_id, job_id, width, height, jpeg, created_at)
        select $1, $2, 1, 1, '\\xffd8'::bytea, now() - interval '2 days' from generate_series(1, 2) returning id`,

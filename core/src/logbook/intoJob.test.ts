@@ -11,7 +11,7 @@ import { measureFirst } from './measureFirst.ts';
 import { mergeSeries } from './merge.ts';
 import { readingsOf } from './open.ts';
 import { reportOf } from './report.ts';
-import { integral } from './simulated.ts';
+import { instrumentReading, integral } from './simulated.ts';
 import { zoneOf } from './stamp.ts';
 import type { Series } from './table.ts';
 import { truthOf } from './truth.ts';
@@ -249,6 +249,27 @@ describe('two hands in one log', () => {
 });
 
 describe('what simulated instruments see', () => {
+  it('loses about a fifth of its readings where it is told to, a few in a row', () => {
+    const list = Array.from({ length: 24 }, () => 40);
+    const truth = {
+      stepMin: 60,
+      ah: 100,
+      w: list,
+      needW: list,
+      soc: list.map(() => 0.8),
+      v: list.map(() => 13),
+      airC: list,
+      storeC: list,
+    };
+    const of = (faults: readonly 'drop-outs'[]) =>
+      Array.from({ length: 900 }, (_, n) =>
+        instrumentReading({ kind: 'monitor', seed: 3, everyS: 10, truth, faults, zeroed: false }, n),
+      ).filter((one) => one === null).length;
+    expect(of([])).toBe(0);
+    expect(of(['drop-outs'])).toBeGreaterThan(110);
+    expect(of(['drop-outs'])).toBeLessThan(260);
+  });
+
   it('is the trip: charge falls by what is taken, and volts with it', () => {
     const job = withSystem(
       aJob([aLoad({ watts: 50, hours: 24, path: 'direct', uses: [{ startMin: 0, minutes: 1440 }] })]),

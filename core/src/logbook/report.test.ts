@@ -116,6 +116,7 @@ describe('the cases of the trade', () => {
     // What two pairs leave open: the pure square gives 40.7 W of idle and 353 W.
     expect(loss?.idleBetween?.highW).toBeCloseTo(40.7, 1);
     expect(loss?.at[0]?.lowInW).toBeCloseTo(352.9, 1);
+    expect(loss?.at[0]?.highInW).toBeCloseTo(361.2, 1);
   });
 
   it('8: percent alone', () => {
@@ -316,6 +317,41 @@ describe('energy, by each way', () => {
     expect(reset.notes.join(' ')).toMatch(/set back after 2\.0 h, from 560 to 20/);
   });
 
+  it('a counter’s band is a step each way, and one far from its range’s end was set back even where the range is said', () => {
+    const counter = (values: readonly number[], more: object = {}) =>
+      says({
+        readings: values.map((wh, h) => ({ h, wh })),
+        instruments: [{ quantity: 'wh', resolution: 10, ...more }],
+      });
+    // Of a display that cuts off at 10 Wh, 100 Wh between two readings may be from 90 to 110.
+    expect(counter([0, 100]).energy.counter).toMatchObject({ wh: 100, low: 90, high: 110 });
+    const reset = counter([3000, 3050, 20, 60], { rollsOverAt: 10_000 });
+    expect(reset.energy.counter?.wh).toBe(110);
+    expect(reset.notes.join(' ')).toMatch(/set back/);
+    const midway = counter([600, 700, 5, 60]);
+    expect(midway.energy.counter?.wh).toBe(160);
+    expect(midway.notes.join(' ')).toMatch(/set back/);
+  });
+
+  it('a doubtful capacity weighs as a rectangle of 5 % does', () => {
+    // 1,000 Wh metered, 1,080 Wh by the percent: 80 Wh apart. σ: rounding 10 ÷ √6 = 4.1, capacity 54 ÷ √3 = 31.2, meter 10 ÷ √3 = 5.8.
+    const log = says({
+      readings: minutes(601, (i) => ({ w: 100, soc: 100 - (i / 600) * 50 })),
+      capacity: { wh: 2160 },
+      instruments: [{ quantity: 'soc', resolution: 0.46296 }],
+    });
+    expect(log.energy.disagreements[0]?.wh).toBeCloseTo(80, 6);
+    expect(log.energy.disagreements[0]?.sigmas).toBeCloseTo(80 / Math.hypot(4.08, 31.18, 5.77), 1);
+  });
+
+  it('a step of six times the usual is a gap, one of four is none, and steps that vary have none', () => {
+    const at = (hours: readonly number[]) => says({ readings: hours.map((h) => ({ h, w: 100 })) }).gaps.length;
+    const tenth = (count: number, from: number) => Array.from({ length: count }, (_, i) => from + i / 10);
+    expect(at([...tenth(20, 0), ...tenth(20, 1.9 + 0.6)])).toBe(1);
+    expect(at([...tenth(20, 0), ...tenth(20, 1.9 + 0.4)])).toBe(0);
+    expect(at([0, 0.1, 0.2, 0.9, 1, 1.6, 1.7, 1.8, 2.5, 2.6])).toBe(0);
+  });
+
   it('a monitor that counts what leaves as negative is turned round', () => {
     const log = says({
       readings: [
@@ -443,6 +479,61 @@ describe('rate and forecast', () => {
     const rising = says({ readings: [20, 40, 60].map((soc, h) => ({ h, soc })), capacity: { wh: 1000 } });
     expect(rising.forecast).toBeNull();
     expect(rising.energy.soc?.wh).toBe(-400);
+  });
+
+  it('noise of a meter is averaged by the line, a load that wanders is told by what was used', () => {
+    // Hops of 2 % about a fall of 1 %/h: the ends alone are 2 ÷ 23 off.
+    const noisy = says({ readings: Array.from({ length: 24 }, (_, h) => ({ h, soc: 90 - h + (h % 2 ? 2 : -2) })) });
+    expect(noisy.rate?.by).toBe('line');
+    expect(noisy.rate?.percentPerH.value).toBeCloseTo(-1, 1);
+    // 2 %/h for half of the time and nothing for the other: 24 % in 24 h.
+    const wanders = says({ readings: Array.from({ length: 25 }, (_, h) => ({ h, soc: h <= 12 ? 100 - 2 * h : 76 })) });
+    expect(wanders.rate?.by).toBe('ends');
+    expect(wanders.rate?.percentPerH.value).toBeCloseTo(-1, 9);
+  });
+
+  it('the line’s band is what rounding can do to it, each reading as far off as it may be', () => {
+    // Hours 0, 1, 2: the mean is 1, the spread 2; (1 + 0 + 1) ÷ 2 · 0.5 = 0.5.
+    const log = says({ readings: [0, 1, 2].map((h) => ({ h, soc: 90 - 10 * h })) });
+    expect(log.rate?.percentPerH).toEqual({ value: -10, low: -10.5, high: -9.5 });
+  });
+
+  it('a scatter that has no clear break is no start-up', () => {
+    const off = [0.4, -0.9, 1.1, -0.2, 0.8, -1.2, 0.3, 0.9, -0.7, 0.1, -0.4, 0.6, -0.5, 1, -1.1, 0.2];
+    const log = says({
+      readings: off.map((more, h) => ({ h, soc: 90 - 2 * h + 1.5 * more })),
+      instruments: [{ quantity: 'soc', resolution: 0.1 }],
+    });
+    expect(log.rate?.startUp.found).toBe(false);
+    expect(log.rate?.startUp.p).toBeGreaterThan(0.05);
+  });
+
+  it('a display that cuts off may hold up to a step more', () => {
+    const end = (rounding: 'rounds' | 'cuts') =>
+      says({
+        readings: [
+          { h: 0, soc: 100 },
+          { h: 10, soc: 80 },
+        ],
+        instruments: [{ quantity: 'soc', rounding }],
+      }).forecast?.toEmptyH;
+    // 80 to 81 % at 1.9 to 2.1 %/h, and 79.5 to 80.5.
+    expect(end('cuts')?.low).toBeCloseTo(80 / 2.1, 6);
+    expect(end('cuts')?.high).toBeCloseTo(81 / 1.9, 6);
+    expect(end('rounds')?.low).toBeCloseTo(79.5 / 2.1, 6);
+  });
+
+  it('intervals reach to the last reading, however many there are', () => {
+    const log = says({
+      readings: Array.from({ length: 450 }, (_, i) => ({ h: i / 10, soc: Math.round(100 - i / 6) })),
+      capacity: { wh: 1000 },
+    });
+    expect(log.intervals.length).toBeLessThanOrEqual(200);
+    expect(log.intervals.at(-1)?.toH).toBeCloseTo(44.9, 9);
+    expect(log.intervals.reduce((sum, { socWh }) => sum + (socWh?.value ?? 0), 0)).toBeCloseTo(
+      log.energy.soc?.wh ?? 0,
+      6,
+    );
   });
 
   it('a target within the band is open', () => {

@@ -77,6 +77,21 @@ describe('what a column is', () => {
     expect(table(text).unclear.join(' ')).toMatch(question);
   });
 
+  it('takes the order of dates that makes the days follow one another', () => {
+    // Three days in a row: 1, 2 and 3 April, not the first of three months.
+    const rows = ['01/04/2026 10:00,5', '02/04/2026 10:00,5', '03/04/2026 10:00,5'].join('\n');
+    expect(times(good(`Time,W\n${rows}`))).toEqual(['2026-04-01T10:00', '2026-04-02T10:00', '2026-04-03T10:00']);
+    const american = ['04/01/2026 10:00,5', '04/02/2026 10:00,5', '04/03/2026 10:00,5'].join('\n');
+    expect(times(good(`Time,W\n${american}`))).toEqual(['2026-04-01T10:00', '2026-04-02T10:00', '2026-04-03T10:00']);
+  });
+
+  it('of a table of commas has points for its decimals, whatever else is in it', () => {
+    const { found } = table('Time,W,x\n2026-06-01T10:00Z,5,"1,5"', {});
+    expect(found.mapping.decimal).toBe('.');
+    expect(recognise(['Time', 'W'], [['2026-06-01T10:00Z', '1,5']], ',').mapping.decimal).toBe('.');
+    expect(recognise(['Time', 'W'], [['2026-06-01T10:00Z', '1,5']], ';').mapping.decimal).toBe(',');
+  });
+
   it('is as somebody says, by head, number and unit', () => {
     const text = 'When,P1,P2,x\n2026-06-01T10:00Z,5,1.5,57';
     const { found, read } = table(text, { said: { time: 'When', w: 'P2:kW', soc: '4' } });
