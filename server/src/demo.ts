@@ -12,6 +12,7 @@ import { insertEntries } from './queries/reading.ts';
 import { claimDemoSeeding, workspaceId } from './queries/workspace.ts';
 
 const DEMO = new URL('../../demo/', import.meta.url);
+const DEMO_LOGS = new URL('../../demo-logs/', import.meta.url);
 
 /** Puts the demo jobs in on the first start, or (`replace`) in place of every job. Returns how many were put in. */
 export async function seedDemo(pool: pg.Pool, mode: 'first-start' | 'replace'): Promise<number> {
@@ -42,11 +43,11 @@ async function demoJobs(): Promise<{ name: string; job: Job }[]> {
 
 /** Logs of the demo jobs: each file begins with the name of its job's. */
 async function demoLogs(): Promise<{ of: string; log: Log }[]> {
-  const files = (await readdir(new URL('logs/', DEMO))).filter((name) => name.endsWith('.json')).sort();
+  const files = (await readdir(DEMO_LOGS)).filter((name) => name.endsWith('.json')).sort();
   return Promise.all(
     files.map(async (name) => {
-      const checked = validateLog(JSON.parse(await readFile(new URL(`logs/${name}`, DEMO), 'utf8')));
-      if (!checked.ok) throw new Error(`demo/logs/${name}: ${JSON.stringify(checked.faults)}`);
+      const checked = validateLog(JSON.parse(await readFile(new URL(name, DEMO_LOGS), 'utf8')));
+      if (!checked.ok) throw new Error(`demo-logs/${name}: ${JSON.stringify(checked.faults)}`);
       return { of: name, log: checked.log };
     }),
   );

@@ -8,7 +8,7 @@ import { say } from './say.mjs';
 /** System user that the server runs as when it is started by root. */
 const USER = 'joulemetric';
 /** Everything the server reads while it runs, beside its packages. */
-const PROGRAM = ['core', 'server', 'db', 'demo', 'web/dist', 'package.json', 'tsconfig.base.json'];
+const PROGRAM = ['core', 'server', 'db', 'demo', 'demo-logs', 'web/dist', 'package.json', 'tsconfig.base.json'];
 
 /**
  * Whom the server runs as, and where its program lies. Started by root it runs as a user of its own that can read the

@@ -1,3 +1,4 @@
+import { readdirSync, readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Log } from './logSchema.ts';
@@ -7,6 +8,8 @@ import { reportOf } from './report.ts';
 import { zoneOf } from './stamp.ts';
 import { readTimeToGo } from './timeToGo.ts';
 import { validateLog } from './validateLog.ts';
+
+const DEMO_LOGS = new URL('../../../demo-logs/', import.meta.url);
 
 /** A log as a file has it, through the door and to what it says. */
 function says(log: Omit<Log, 'format' | 'version'>) {
@@ -305,6 +308,15 @@ describe('energy, by each way', () => {
     expect(log.energy.soc?.wh).toBeCloseTo(210, 9);
   });
 
+  it('every demo log is a log, and says something', () => {
+    for (const name of readdirSync(DEMO_LOGS)) {
+      const { format: _format, version: _version, ...log } = JSON.parse(readFileSync(new URL(name, DEMO_LOGS), 'utf8'));
+      const said = says(log);
+      expect(said.faults, name).toEqual([]);
+      expect(said.forecast ?? said.compare ?? said.loss, name).not.toBeNull();
+    }
+  });
+
   it('a counter that rolls over goes on, one that was set back is said', () => {
     const counter = (values: readonly number[], rollsOverAt: number | null = null) =>
       says({ readings: values.map((wh, h) => ({ h, wh })), instruments: [{ quantity: 'wh', rollsOverAt }] });
@@ -315,6 +327,18 @@ describe('energy, by each way', () => {
     const reset = counter([500, 560, 20, 80]);
     expect(reset.energy.counter?.wh).toBe(140);
     expect(reset.notes.join(' ')).toMatch(/set back after 2\.0 h, from 560 to 20/);
+  });
+
+  it('a gap before another way’s first reading takes nothing from it', () => {
+    const readings = [0, 0.1, 0.2, 0.3, 0.4, 0.5, 0.6, 9, 9.1, 9.2].map((h) => ({
+      h,
+      w: 100,
+      soc: h < 5 ? null : 100 - (h - 9) * 10,
+    }));
+    const log = says({ readings, capacity: { wh: 1000 } });
+    expect(log.energy.disagreements).toEqual([
+      expect.objectContaining({ of: ['soc', 'power'], wh: expect.closeTo(20 - 80 / 1, 0) }),
+    ]);
   });
 
   it('a counter’s band is a step each way, and one far from its range’s end was set back even where the range is said', () => {

@@ -105,11 +105,10 @@ const candidates = (capacity: LogCapacity | null): string[] => [
 
 /** How far apart two ways are over the time that both cover: what one counted in the other's gaps is left out. */
 function apart(t: Float64Array, one: Counted, other: Counted): Energy['disagreements'][number] {
+  // Before its first reading a way has counted nothing.
+  const upTo = ({ upTo: counted }: Counted, at: number): number => counted[t.indexOf(at)] || 0;
   const within = (way: Counted, gaps: Counted['gaps']): number =>
-    gaps.reduce(
-      (wh, { from, to }) => wh - ((way.upTo[t.indexOf(to)] ?? 0) - (way.upTo[t.indexOf(from)] ?? 0)),
-      way.wh.value,
-    );
+    gaps.reduce((wh, { from, to }) => wh - (upTo(way, to) - upTo(way, from)), way.wh.value);
   const whOne = other.by === 'power' ? within(one, other.gaps) : one.wh.value;
   const whOther = one.by === 'power' ? within(other, one.gaps) : other.wh.value;
   const doubtOf = ({ by, sigmaWh }: Counted, wh: number): number =>
