@@ -6,6 +6,7 @@ import { blankArray } from '@joulemetric/core';
 import { apiTimes } from './lib/apiBench.mjs';
 import { bodyTimes } from './lib/bodyBench.mjs';
 import { daysTimes, straightness } from './lib/daysBench.mjs';
+import { instrumentsKept } from './lib/instrumentsBench.mjs';
 import { logbookTimes } from './lib/logbookBench.mjs';
 import { ROOT } from './lib/paths.mjs';
 import { withApp } from './lib/withApp.mjs';
@@ -118,6 +119,13 @@ await withApp(async ({ browser, baseURL, databaseUrl }) => {
   );
   report('What they say, with the forecast', `p50 ${log.reportMs.toFixed(0)} ms`, 'target 500 ms');
 });
+
+const kept = await instrumentsKept();
+report(
+  'Readings of ten instruments at 1 Hz for ten minutes, ten times as fast, server and PostgreSQL started anew meanwhile',
+  `${kept.due - kept.there} of ${kept.due} lost, ${kept.doubled} doubled`,
+  'target none',
+);
 
 const days = daysTimes();
 report(
