@@ -20,6 +20,8 @@ export interface Calibration {
 
 /** Below it the share of the charge that was used tells too little of the capacity: common practice. */
 const LEAST_PERCENT = 30;
+/** A job's fridge runs at least this share of the time. */
+const LEAST_DUTY = 0.001;
 
 /** What a log offers to the job that it is about: each as one change, which undo takes back. */
 export function calibrations(job: Job, optionId: string, log: Log, report: LogReport): Calibration[] {
@@ -44,49 +46,32 @@ function ofLoad(job: Job, id: string, report: LogReport): Calibration[] {
       ...now,
       loads: now.loads.map((one) => (one.id === id ? { ...one, draw, evidence: 'measured' as const } : one)),
     });
+  /** Its running watts are those of its highest level, where its levels can be told; its duty such that the mean comes out. */
+  const ofSwitching = (draw: Extract<Draw, { kind: 'thermostatic' }>, meanW: number): Calibration => {
+    const level = report.levels.length > 1 ? (report.levels.at(-1)?.mean ?? 0) / pieces : draw.runningW;
+    const runningW = Math.max(level, meanW / pieces);
+    return {
+      id: 'power',
+      what: `${load.name}, mean W`,
+      unit: 'W',
+      from: draw.runningW * draw.duty * pieces,
+      to: meanW,
+      refused,
+      apply: take({ ...draw, runningW, duty: Math.max(LEAST_DUTY, meanW / pieces / runningW) }),
+    };
+  };
   if (load.draw.kind === 'cycle' && report.stated) return ofCycle(load, load.draw, report.stated, refused);
   const way = report.energy.counts;
   const meanW = way === null ? null : (report.energy[way]?.meanW ?? null);
   const high = report.levels.at(-1);
-  const what = `${load.name}, W`;
-  if (load.draw.kind === 'thermostatic' && report.levels.length > 1 && high && meanW !== null && high.mean > 0) {
-    // Its running watts are those of its highest level; its duty such that the mean comes out.
-    const duty = Math.min(1, Math.max(0.001, meanW / high.mean));
-    const draw: Draw = { ...load.draw, runningW: high.mean / pieces, duty };
-    return [
-      {
-        id: 'power',
-        what: `${load.name}, mean W`,
-        unit: 'W',
-        from: load.draw.runningW * load.draw.duty * pieces,
-        to: meanW,
-        refused,
-        apply: take(draw),
-      },
-    ];
-  }
-  if (load.draw.kind === 'thermostatic' && meanW !== null && meanW > 0) {
-    const duty = meanW / pieces / load.draw.runningW;
-    const draw: Draw = duty <= 1 ? { ...load.draw, duty } : { ...load.draw, runningW: meanW / pieces, duty: 1 };
-    return [
-      {
-        id: 'power',
-        what: `${load.name}, mean W`,
-        unit: 'W',
-        from: load.draw.runningW * load.draw.duty * pieces,
-        to: meanW,
-        refused,
-        apply: take(draw),
-      },
-    ];
-  }
+  if (load.draw.kind === 'thermostatic') return meanW !== null && meanW > 0 ? [ofSwitching(load.draw, meanW)] : [];
   if (meanW === null || !(meanW > 0) || load.draw.kind === 'cycle') return [];
   const watts = load.draw.kind === 'steady' && report.levels.length > 1 && high ? high.mean : meanW;
   const now = runningPowerW(load.draw) * pieces;
   return [
     {
       id: 'power',
-      what,
+      what: `${load.name}, W`,
       unit: 'W',
       from: now,
       to: watts,

@@ -66,6 +66,19 @@ describe('the cases of the trade', () => {
     expect(log.caveats.find(({ code }) => code === 'timer')?.says).toMatch(/12 h timer.*12\.00 h after/);
   });
 
+  it('1, as a meter’s file that falls silent when the timer ends: it is off then', () => {
+    // A reading each ten minutes, none from 12.0 to 16.0 h.
+    const hours = Array.from({ length: 150 }, (_, i) => i / 6).filter((h) => h <= 12 || h >= 16);
+    const readings = hours.map((h) => ({ h, w: 1000, soc: Math.round(100 - (h <= 12 ? h : h - 4) * 2) }));
+    const log = says({ readings, timers: [{ everyH: 12 }], capacity: { wh: 50_000 } });
+    expect(log.outages).toEqual([{ fromH: 12, toH: 16, hours: expect.closeTo(4, 9), by: 'timer' }]);
+    expect(log.caveats.map(({ code }) => code)).not.toContain('gap');
+    expect(log.rate?.percentPerH.value).toBeCloseTo(-2, 1);
+    const without = says({ readings, capacity: { wh: 50_000 } });
+    expect(without.outages).toEqual([]);
+    expect(without.caveats.find(({ code }) => code === 'gap')?.says).toMatch(/If the output was off then, put it down/);
+  });
+
   it('3: a coffee machine', () => {
     const log = says({
       phases: [

@@ -9,8 +9,8 @@ import { type Forecast, forecastOf, rateIn, type Target, targetOf } from './fore
 import { type Interval, intervalsOf } from './intervals.ts';
 import type { Log } from './logSchema.ts';
 import { type Loss, lossOf } from './lossPairs.ts';
-import { hoursOutside, joined } from './offTime.ts';
-import { type Meter, meterOf } from './open.ts';
+import { gapsOf, hoursOutside, joined } from './offTime.ts';
+import { type Meter, meterOf, type Stretch } from './open.ts';
 import { isByTimer, type Off, offOf, saidOutages, switchedOffCaveat, timerCaveats } from './outages.ts';
 import type { Rate } from './rate.ts';
 import { phasesOf, type RunPhases } from './runPhases.ts';
@@ -79,15 +79,6 @@ export function reportOf(log: Log, read: TableRead, zone: Zone): LogReport {
   const [first, last] = [t[0] ?? 0, t[n - 1] ?? 0];
 
   const said = saidOutages(log, series, zone, notes);
-  const off = joined(said);
-  const timers = (log.timers ?? []).map(({ everyH }) => everyH);
-  const outages = off.map((stretch) => ({
-    ...offOf(series, stretch),
-    by: isByTimer(series, off, stretch, timers) ? ('timer' as const) : ('said' as const),
-  }));
-  const poweredH = n > 0 ? hoursOutside(first, last, off) : 0;
-  timerCaveats(series, off, timers, caveats);
-
   const meters = Object.fromEntries(
     (['soc', 'v', 'a', 'w', 'wh', 'ah'] as const).map((quantity) => [
       quantity,
@@ -95,10 +86,26 @@ export function reportOf(log: Log, read: TableRead, zone: Zone): LogReport {
     ]),
   ) as Record<'soc' | 'v' | 'a' | 'w' | 'wh' | 'ah', Meter>;
   const soc = socOf(values, meters, capacity?.ah ?? null, notes);
-  const socEnergy = soc && capacity ? bySoc(t, soc.values, soc.meter, capacity.wh, capacity.doubt) : null;
   const watts = wattsOf(values, meters, nominalV);
-  const power = watts ? byPower(t, watts.values, watts.step, off) : null;
   const counter = counterOf(t, values, meters, nominalV);
+  const timers = (log.timers ?? []).map(({ everyH }) => everyH);
+  const saidOff = joined(said);
+  const powerWith = (stretches: readonly Stretch[]) => (watts ? byPower(t, watts.values, watts.step, stretches) : null);
+  const silent = [
+    ...(powerWith(saidOff)?.gaps ?? []),
+    ...(counter?.gaps ?? []),
+    ...(soc ? gapsOf(timesOf(t, soc.values)) : []),
+  ];
+  // Where everything falls silent as a timer ends, the timer has switched off.
+  const off = joined([...saidOff, ...silent.filter((gap) => isByTimer(series, saidOff, gap, timers))]);
+  const power = powerWith(off);
+  const outages = off.map((stretch) => ({
+    ...offOf(series, stretch),
+    by: isByTimer(series, off, stretch, timers) ? ('timer' as const) : ('said' as const),
+  }));
+  const poweredH = n > 0 ? hoursOutside(first, last, off) : 0;
+  timerCaveats(series, off, timers, caveats);
+  const socEnergy = soc && capacity ? bySoc(t, soc.values, soc.meter, capacity.wh, capacity.doubt) : null;
   for (const quantity of ['a', 'w'] as const)
     if (values[quantity] && !meters[quantity].isSignSaid)
       caveats.push({
@@ -121,7 +128,7 @@ export function reportOf(log: Log, read: TableRead, zone: Zone): LogReport {
     else
       caveats.push({
         code: 'gap',
-        says: `No ${of} was read for ${hours.toFixed(2)} h from ${fromH.toFixed(2)} h on: that time is in neither the energy nor the mean.`,
+        says: `No ${of} was read for ${hours.toFixed(2)} h from ${fromH.toFixed(2)} h on: that time is in neither the energy nor the mean.${soc ? ' If the output was off then, put it down as off: the time to the reserve counts it as run.' : ''}`,
       });
 
   const energy = energyOf(log, t, { soc: socEnergy, counter, power }, poweredH, capacity, contradictions);
@@ -192,3 +199,7 @@ export function reportOf(log: Log, read: TableRead, zone: Zone): LogReport {
     target: targetOf(log, forecast, rate, reserve, ceiling),
   };
 }
+
+/** ms of the readings that have a value. */
+const timesOf = (t: Float64Array, values: Float64Array): Float64Array =>
+  t.filter((_, i) => !Number.isNaN(values[i] as number));
