@@ -7,6 +7,7 @@ import { open, readFile } from 'node:fs/promises';
 import { dirname, resolve } from 'node:path';
 import { parseArgs } from 'node:util';
 import {
+  headOfTable,
   LOG_VERSION,
   type Log,
   type Recognised,
@@ -24,6 +25,8 @@ import { validateLog } from '@joulemetric/core/validate-log';
 import Papa from 'papaparse';
 import { refuse } from './readJob.ts';
 
+/** Of a table, from which its columns are told. */
+const HEAD_BYTES = 262_144;
 const USAGE =
   'usage: npm run -s logbook -- FILE.json | FILE.csv [--zone Europe/Paris] [--map soc=Battery,w=Power:kW] [--dates dmy|mdy] [--capacity-ah 100 | --capacity-wh 1280] [--chemistry lfp] [--reserve 20] [--target-h 48] [--timer-h 12] [--good-rows]';
 
@@ -142,28 +145,30 @@ async function readTable(path: string, { csv, zone: logZone }: Log): Promise<Tab
   const head = await firstBytes(path);
   const bad = tableFault(head);
   if (bad !== null) refuse(`${path}: ${bad}`);
-  const sample = Papa.parse<string[]>(head.toString('utf8').replace(/[^\n]*$/, ''), { skipEmptyLines: 'greedy' });
-  const whole =
-    sample.data.length < 2 ? Papa.parse<string[]>(head.toString('utf8'), { skipEmptyLines: 'greedy' }) : sample;
-  const [heads, ...rows] = whole.data;
-  if (heads === undefined || rows.length === 0)
-    refuse(`${path}: it needs a line that names the columns and at least one row`);
+  const text = head.toString('utf8');
+  // The last line of the first bytes may be cut.
+  const whole = head.length < HEAD_BYTES ? text : text.slice(0, text.lastIndexOf('\n'));
+  const sample = Papa.parse<string[]>(whole, {});
+  const { heads, before } = headOfTable(sample.data) ?? refuse(`${path}: no line names the columns`);
+  const rows = sample.data.slice(before);
+  if (!rows.some((row) => row.some((cell) => cell.trim() !== '')))
+    refuse(`${path}: it needs at least one row below the names of its columns`);
   const found: Recognised = recognise(
     heads,
     rows,
-    whole.meta.delimiter,
+    sample.meta.delimiter,
     (csv?.map ?? {}) as SaidColumns,
     csv?.dates ?? null,
   );
-  if (found.unclear.length > 0) refuse(...found.unclear.map((question) => `${path}:1: ${question}`));
+  if (found.unclear.length > 0) refuse(...found.unclear.map((question) => `${path}:${before}: ${question}`));
   const reader = new TableReader(found.mapping, heads, zoneNamed(csv?.zone ?? logZone ?? 'UTC'));
   let line = 0;
   await new Promise<void>((done, fail) => {
     Papa.parse<string[]>(createReadStream(path, 'utf8') as never, {
-      delimiter: whole.meta.delimiter,
+      delimiter: sample.meta.delimiter,
       step: ({ data }) => {
         line += 1;
-        if (line > 1) reader.add(data, line);
+        if (line > before) reader.add(data, line);
       },
       complete: () => done(),
       error: fail,
@@ -174,7 +179,7 @@ async function readTable(path: string, { csv, zone: logZone }: Log): Promise<Tab
 
 async function firstBytes(path: string): Promise<Buffer> {
   const handle = await open(path).catch((error: Error) => refuse(`${path}: ${error.message}`));
-  const { buffer, bytesRead } = await handle.read(Buffer.alloc(262_144), 0, 262_144, 0);
+  const { buffer, bytesRead } = await handle.read(Buffer.alloc(HEAD_BYTES), 0, HEAD_BYTES, 0);
   await handle.close();
   return buffer.subarray(0, bytesRead);
 }

@@ -154,6 +154,7 @@ export { addUse, moveUse, resizeUse } from './loads/uses.ts';
 export { type Calibration, calibrations } from './logbook/calibrate.ts';
 export { type CheckItem, checklist } from './logbook/checklist.ts';
 export { type Recognised, recognise, type SaidColumns, tableFault } from './logbook/columns.ts';
+export { headOfTable } from './logbook/head.ts';
 export {
   LOG_VERSION,
   type Log,

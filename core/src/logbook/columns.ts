@@ -1,5 +1,5 @@
 import { type MeterUnit, QUANTITIES, QUANTITY, type Quantity, unitOf } from './quantities.ts';
-import { type DateOrder, isUnclearDate, orderOf, readStamp } from './stamp.ts';
+import { type DateOrder, isDate, isUnclearDate, orderOf, readStamp } from './stamp.ts';
 
 /** Which column of a meter's table is what. Columns are counted from 0. */
 export interface Mapping {
@@ -64,6 +64,10 @@ const ELAPSED_MS: Readonly<Record<string, number>> = {
   ms: 1,
 };
 
+/** Whether a word is a unit that columns have. */
+export const isUnitWord = (word: string): boolean =>
+  unitOf(word) !== null || ELAPSED_MS[word.toLowerCase()] !== undefined;
+
 interface Head {
   /** Words, in lower case, without the unit. */
   readonly words: string;
@@ -75,13 +79,13 @@ export function headOf(text: string): Head {
   const plain = text.replace(/^\ufeff/, '').trim();
   const bracket = /^(.*?)[([{]\s*([^)\]}]+?)\s*[)\]}]\s*$/.exec(plain);
   const spaced = plain.replace(/[_/]+/g, ' ').replace(/\s+/g, ' ').trim();
-  const isUnit = (word: string): boolean => unitOf(word) !== null || ELAPSED_MS[word.toLowerCase()] !== undefined;
-  if (bracket?.[2] !== undefined && isUnit(bracket[2])) return { words: wordsOf(bracket[1] ?? ''), unit: bracket[2] };
+  if (bracket?.[2] !== undefined && isUnitWord(bracket[2]))
+    return { words: wordsOf(bracket[1] ?? ''), unit: bracket[2] };
   const comma = /^(.*?)[,;:]\s*(\S+)$/.exec(plain);
-  if (comma?.[2] !== undefined && isUnit(comma[2])) return { words: wordsOf(comma[1] ?? ''), unit: comma[2] };
+  if (comma?.[2] !== undefined && isUnitWord(comma[2])) return { words: wordsOf(comma[1] ?? ''), unit: comma[2] };
   const last = spaced.split(' ').at(-1) ?? '';
   // "SoC" ends no unit, "W" alone is one; "Temperature C" and "time s" end with theirs.
-  if (isUnit(last) && !ELAPSED_HEAD.test(spaced.toLowerCase()))
+  if (isUnitWord(last) && !ELAPSED_HEAD.test(spaced.toLowerCase()))
     return { words: wordsOf(spaced.slice(0, -last.length)), unit: last };
   if (plain.endsWith('%')) return { words: wordsOf(plain.slice(0, -1)), unit: '%' };
   return { words: wordsOf(spaced), unit: null };
@@ -163,7 +167,7 @@ export function recognise(
   let time = place('time', ({ words, unit }, i) => unit === null && TIME_HEAD.test(words) && isStamp(i));
   let elapsedMs: number | null = saidTime?.unit ? (ELAPSED_MS[saidTime.unit.toLowerCase()] ?? null) : null;
   if (saidTime?.unit && elapsedMs === null) unclear.push(`“${saidTime.unit}” is no unit of time: h, min or s.`);
-  const date = place('date', ({ words }) => DATE_HEAD.test(words));
+  let date = place('date', ({ words }) => DATE_HEAD.test(words));
   if (time < 0) {
     time = parsed.findIndex(
       ({ words, unit }, i) =>
@@ -182,6 +186,15 @@ export function recognise(
     if (by !== undefined) elapsedMs = by;
     else if (cellsOf(time).length > 0 && cellsOf(time).every((cell) => /^\d+(?:[.,]\d+)?$/.test(cell)))
       unclear.push(`Does “${heads[time]}” count hours, minutes or seconds? Say time=${heads[time]}:h, :min or :s.`);
+  }
+  const ofClock = (column: number): boolean =>
+    cellsOf(column).every((cell) => readStamp(cell, 'dmy', null)?.kind === 'clock');
+  const ofDate = (column: number): boolean =>
+    cellsOf(column).length > 0 && cellsOf(column).every((cell) => isDate(cell));
+  if (date < 0 && time >= 0 && elapsedMs === null && ofClock(time)) {
+    // Times of the day, and dates in a column of another name: they belong together.
+    date = parsed.findIndex((_, i) => !taken.has(i) && ofDate(i));
+    if (date >= 0) taken.add(date);
   }
   const times = [date, time].filter((column) => column >= 0);
   if (times.length === 0)

@@ -68,10 +68,19 @@ export function orderOf(text: string): DateOrder | null {
   return null;
 }
 
-/** Whether a date's month cannot be told from its day. */
+/** Whether it is a date without a time. */
+export const isDate = (text: string): boolean => {
+  const trimmed = text.trim();
+  const [iso, written] = [ISO.exec(trimmed), DATE.exec(trimmed)];
+  return (iso !== null && iso[4] === undefined) || (written !== null && written[5] === undefined);
+};
+
+/** Whether a date's month cannot be told from its day. Where points part them, the day comes first. */
 export const isUnclearDate = (text: string): boolean => {
   const match = DATE.exec(text.trim());
-  return match !== null && Number(match[1]) <= 12 && Number(match[3]) <= 12 && match[1] !== match[3];
+  return (
+    match !== null && match[2] !== '.' && Number(match[1]) <= 12 && Number(match[3]) <= 12 && match[1] !== match[3]
+  );
 };
 
 /**

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { headOf, recognise, type SaidColumns, tableFault } from './columns.ts';
+import { headOfTable } from './head.ts';
 import { type DateOrder, readStamp, zoneOf } from './stamp.ts';
 import { meterNumber, TableReader } from './table.ts';
 
@@ -120,6 +121,52 @@ describe('what a column is', () => {
     expect(tableFault(Uint8Array.from([0x89, 0x50, 0, 0]))).toMatch(/not text/);
     expect(tableFault(new Uint8Array())).toMatch(/empty/);
     expect(tableFault(new TextEncoder().encode('Time,W\n'))).toBeNull();
+  });
+});
+
+describe('where a table begins', () => {
+  const head = (text: string) => headOfTable(text.split('\n').map((line) => line.split(';')));
+
+  it.each([
+    ['at its first line', 'Time;V;A\n10:00;12.8;3', ['Time', 'V', 'A'], 1],
+    [
+      'below what the meter says of itself',
+      'Device: shunt\nSerial;77\n\nTime;V;A\n10:00;12.8;3\n10:01;12.8;3',
+      ['Time', 'V', 'A'],
+      4,
+    ],
+    [
+      'with a row of units',
+      'Time;Voltage;Current\ns;V;mA\n0;12.8;3\n1;12.8;3',
+      ['Time (s)', 'Voltage (V)', 'Current (mA)'],
+      2,
+    ],
+    [
+      'with units in brackets, some missing',
+      'Time;Voltage;Note\n;[V];\n10:00;12.8;x\n10:01;12.8;y',
+      ['Time', 'Voltage (V)', 'Note'],
+      2,
+    ],
+  ] as const)('%s', (_, text, heads, before) => {
+    expect(head(text)).toEqual({ heads, before });
+  });
+
+  it('has none where nothing is named', () => {
+    expect(head('1;2;3\n4;5;6')).toBeNull();
+    expect(head('')).toBeNull();
+  });
+
+  it('with points between them the day comes before the month', () => {
+    expect(times(good('Time;W\n01.06.2026 10:00;5\n01.06.2026 11:00;6', { delimiter: ';' }))).toEqual([
+      '2026-06-01T10:00',
+      '2026-06-01T11:00',
+    ]);
+  });
+
+  it('dates and times of the day belong together, whatever they are called', () => {
+    const read = good('Datum;Zeit;Spannung (V)\n13.06.2026;23:00;12,8\n14.06.2026;01:00;12,7', { delimiter: ';' });
+    expect(times(read)).toEqual(['2026-06-13T23:00', '2026-06-14T01:00']);
+    expect(column(read, 'v')).toEqual([12.8, 12.7]);
   });
 });
 

@@ -1,4 +1,5 @@
 import {
+  headOfTable,
   QUANTITIES,
   type Quantity,
   recognise,
@@ -70,7 +71,6 @@ class Refused extends Error {
 class Intake {
   readonly #ask: TableAsk;
   readonly #sample: string[][] = [];
-  #heads: string[] | null = null;
   #reader: TableReader | null = null;
   #columns: Columns = [];
   #line = 0;
@@ -81,29 +81,31 @@ class Intake {
 
   row(cells: string[], delimiter: string): void {
     this.#line += 1;
-    if (this.#heads === null) this.#heads = cells;
-    else if (this.#reader) this.#reader.add(cells, this.#line);
+    if (this.#reader) this.#reader.add(cells, this.#line);
     else if (this.#sample.push(cells) >= SAMPLE_ROWS) this.#begin(delimiter);
     if (this.#line % ROWS_A_SIGN === 0) say({ kind: 'progress', rows: this.#line });
     if (this.#line > MOST_ROWS) throw new Refused(`It has more than ${MOST_ROWS} rows. Split it.`);
   }
 
   done(delimiter: string): { read: TableRead; columns: Columns } {
-    if (this.#reader === null) this.#begin(delimiter);
-    return { read: (this.#reader as unknown as TableReader).done(), columns: this.#columns };
+    const reader = this.#reader ?? this.#begin(delimiter);
+    return { read: reader.done(), columns: this.#columns };
   }
 
-  #begin(delimiter: string): void {
-    if (this.#heads === null || this.#sample.length === 0)
+  #begin(delimiter: string): TableReader {
+    const head = headOfTable(this.#sample);
+    const rows = this.#sample.slice(head?.before ?? 0);
+    if (head === null || !rows.some((row) => row.some((cell) => cell.trim() !== '')))
       throw new Refused('It needs a line that names the columns and at least one row.');
     const { map, dates, zone: name } = this.#ask;
-    const { mapping, columns, unclear } = recognise(this.#heads, this.#sample, delimiter, map, dates);
+    const { mapping, columns, unclear } = recognise(head.heads, rows, delimiter, map, dates);
     const zone = zoneOf(name);
     if (unclear.length > 0) throw new Refused(...unclear);
     if (zone === null) throw new Refused(`There is no time zone “${name}”.`);
     this.#columns = columns;
-    this.#reader = new TableReader(mapping, this.#heads, zone);
-    for (const [i, row] of this.#sample.entries()) this.#reader.add(row, i + 2);
+    this.#reader = new TableReader(mapping, head.heads, zone);
+    for (const [i, row] of rows.entries()) this.#reader.add(row, i + 1 + head.before);
+    return this.#reader;
   }
 }
 

@@ -1,4 +1,12 @@
-import { QUANTITIES, QUANTITY, type Quantity, recognise, type SaidColumns, tableFault } from '@joulemetric/core';
+import {
+  headOfTable,
+  QUANTITIES,
+  QUANTITY,
+  type Quantity,
+  recognise,
+  type SaidColumns,
+  tableFault,
+} from '@joulemetric/core';
 import Papa from 'papaparse';
 import { useEffect, useRef, useState } from 'react';
 import type { OpenLog } from '../../edges/api.ts';
@@ -8,6 +16,7 @@ import { Choice, TextField } from '../../ui/Field.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 
 const HEAD_BYTES = 65_536;
+const SAMPLE_ROWS = 500;
 const FAULTS_SHOWN = 100;
 const ORDERS = [
   { value: '', label: 'as it shows itself' },
@@ -209,9 +218,10 @@ async function headOf(file: File): Promise<Sample> {
   if (fault !== null) throw new Error(`${file.name}: ${fault}.`);
   const text = new TextDecoder().decode(bytes);
   const whole = file.size > HEAD_BYTES ? text.slice(0, text.lastIndexOf('\n')) : text;
-  const { data, meta } = Papa.parse<string[]>(whole, { skipEmptyLines: 'greedy' });
-  const [heads, ...rows] = data;
-  if (!heads || rows.length === 0)
+  const { data, meta } = Papa.parse<string[]>(whole);
+  const head = headOfTable(data);
+  const rows = data.slice(head?.before ?? 0).filter((row) => row.some((cell) => cell.trim() !== ''));
+  if (!head || rows.length === 0)
     throw new Error(`${file.name} needs a line that names the columns and at least one row.`);
-  return { heads, rows: rows.slice(0, 500), delimiter: meta.delimiter };
+  return { heads: head.heads, rows: rows.slice(0, SAMPLE_ROWS), delimiter: meta.delimiter };
 }
