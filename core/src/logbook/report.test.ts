@@ -365,6 +365,8 @@ describe('energy, by each way', () => {
     const reset = counter([3000, 3050, 20, 60], { rollsOverAt: 10_000 });
     expect(reset.energy.counter?.wh).toBe(110);
     expect(reset.notes.join(' ')).toMatch(/set back/);
+    // Within a tenth of a power of ten is not near enough to guess that it rolls over there.
+    expect(counter([900, 950, 5, 60]).energy.counter?.wh).toBe(110);
     const midway = counter([600, 700, 5, 60]);
     expect(midway.energy.counter?.wh).toBe(160);
     expect(midway.notes.join(' ')).toMatch(/set back/);
