@@ -137,3 +137,21 @@ test('a simulated monitor records whether or not anybody looks, and a commission
   await page.reload();
   await expect(polarity).toContainText('good, Ada');
 });
+
+for (const [name, viewport] of [
+  ['1280×800', { width: 1280, height: 800 }],
+  ['390×844', { width: 390, height: 844 }],
+] as const) {
+  test(`the logbook is accessible and fits the screen at ${name}`, async ({ page }) => {
+    await page.setViewportSize(viewport);
+    await page.goto('/');
+    await page.getByRole('link', { name: /River-survey/ }).click();
+    await expect(page.locator('[data-load="kettle"]')).toBeVisible();
+    await goTo(page, 'm');
+    for (const log of ['Two nights at the weir', 'Inverter, by two meters', 'Laptop: adapter against DC']) {
+      await page.getByRole('button', { name: log }).click();
+      await expect(page.getByRole('article', { name: log }).locator('[data-answer]')).toBeVisible();
+      await expectSound(page);
+    }
+  });
+}

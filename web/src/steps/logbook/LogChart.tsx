@@ -93,7 +93,7 @@ export function LogChart({ log, report }: { log: OpenLog; report: LogReport | un
               type="button"
               aria-pressed={one === of}
               onClick={() => setOf(one)}
-              className={`num border-b-2 py-1 phone:min-h-11 ${one === of ? 'border-ink font-semibold' : 'border-transparent text-ink-2'}`}
+              className={`num min-w-7 border-b-2 py-1 phone:min-h-11 phone:min-w-11 ${one === of ? 'border-ink font-semibold' : 'border-transparent text-ink-2'}`}
             >
               {QUANTITY[one].unit}
             </button>
