@@ -298,6 +298,14 @@ describe('a meter’s table', () => {
     expect(rows.reduce((sum, { n }) => sum + n, 0)).toBe(2880);
   });
 
+  it('that counts from its beginning has no date', async () => {
+    const id = await made();
+    const { done } = await imported(id, 'Elapsed (h),SoC (%)\n0,100\n10,80\n20,60');
+    expect(done).toMatchObject({ taken: 3, dated: false });
+    const { body } = await request(app).get(`/api/logs/${id}/report`);
+    expect([body.start, body.lengthH]).toEqual([null, 20]);
+  });
+
   it('goes out again as CSV and as a log file', async () => {
     const id = await made();
     await imported(id, hourly(3));
@@ -364,6 +372,9 @@ describe('simulated instruments', () => {
     expect(await rowsOf()).toBe(0);
     await recorder.look(startedMs + 60_000);
     expect(await rowsOf()).toBe(61);
+    // After a long stop it catches up in steps, and loses none.
+    for (let i = 0; i < 4; i++) await recorder.look(startedMs + 900_000);
+    expect(await rowsOf()).toBe(901);
   });
 
   it('show what is so, with the noise and rounding of a shunt, and end when told', async () => {

@@ -2,8 +2,9 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { headOf, recognise, type SaidColumns, tableFault } from './columns.ts';
 import { headOfTable } from './head.ts';
+import { meterNumber } from './meterNumber.ts';
 import { type DateOrder, readStamp, zoneOf } from './stamp.ts';
-import { meterNumber, TableReader } from './table.ts';
+import { TableReader } from './table.ts';
 
 /** A table as a meter writes it, read as the command line reads it. */
 function table(

@@ -1,8 +1,8 @@
-import { readNumber } from '../quantity/numeral.ts';
 import type { Mapping } from './columns.ts';
+import { meterNumber } from './meterNumber.ts';
 import { type MeterUnit, QUANTITIES, QUANTITY, type Quantity, unitOf } from './quantities.ts';
 import { DAY_MS, readStamp, type Zone } from './stamp.ts';
-import { median } from './statistics.ts';
+import { thousandfoldAt } from './thousandfold.ts';
 
 /** One thing wrong with a row of a table or a reading of a file. */
 export interface RowFault {
@@ -402,72 +402,4 @@ function isNewestFirst(t: Float64Array): boolean {
     else if ((t[i] as number) > (t[i - 1] as number)) forth += 1;
   }
   return back > forth;
-}
-
-/** Rows on each side of a change that make it one. */
-const EACH_SIDE = 3;
-const THOUSAND = [700, 1400] as const;
-/** From one value to the next. */
-const LEAST_STEP = 250;
-/** Values on each side whose middle one is compared. */
-const NEAR = 20;
-
-/** The first value of the one place where all after it are some thousand times all before it, or the other way round. */
-export function thousandfoldAt(values: Float64Array): number | null {
-  let found: number | null = null;
-  let before = 0;
-  for (let i = 0; i < values.length; i++) {
-    const size = Math.abs(values[i] as number);
-    if (!(size > 0)) continue;
-    if (before > 0 && (size > before * LEAST_STEP || before > size * LEAST_STEP)) {
-      if (found !== null) return null;
-      found = i;
-    }
-    before = size;
-  }
-  if (found === null) return null;
-  const sizes = (from: number, step: 1 | -1): number[] => {
-    const near: number[] = [];
-    for (let i = from; i >= 0 && i < values.length && near.length < NEAR; i += step) {
-      const size = Math.abs(values[i] as number);
-      if (size > 0) near.push(size);
-    }
-    return near;
-  };
-  const [first, last] = [sizes(found - 1, -1), sizes(found, 1)];
-  if (first.length < EACH_SIDE || last.length < EACH_SIDE) return null;
-  const ratio = median(first) / median(last);
-  const size = Math.max(ratio, 1 / ratio);
-  return size >= THOUSAND[0] && size <= THOUSAND[1] ? found : null;
-}
-
-/** A number of a table, with the unit that stands beside it ("" = none). Null when it is none. */
-export function meterNumber(
-  text: string,
-  decimal: '.' | ',',
-): { readonly value: number; readonly unit: string } | null {
-  const match = /^([-+−]?)\s*(\d[\d.,' \u00a0\u202f]*(?:e[-+]?\d+)?|[.,]\d+)\s*(.*)$/i.exec(text.trim());
-  if (!match) return null;
-  const digits = (match[2] as string).trim();
-  const unit = (match[3] as string).trim();
-  const sign = match[1] === '-' || match[1] === '−' ? -1 : 1;
-  const plain = decimal === ',' ? germanNumber(digits) : englishNumber(digits);
-  return Number.isNaN(plain) ? null : { value: sign * plain, unit };
-}
-
-/** With a point for the decimal mark; commas group. */
-function englishNumber(digits: string): number {
-  if (/^(?:\d+\.?\d*|\.\d+)(?:e[-+]?\d+)?$/i.test(digits)) return Number(digits);
-  if (/^\d{1,3}(?:[, '\u00a0\u202f]\d{3})+(?:\.\d+)?$/.test(digits))
-    return Number(digits.replace(/[, '\u00a0\u202f]/g, ''));
-  // "12,8" in a table whose other numbers have points: what is meant is plain.
-  return /^\d+,\d{1,2}$/.test(digits) ? readNumber(digits) : Number.NaN;
-}
-
-/** With a comma for the decimal mark; points group. */
-function germanNumber(digits: string): number {
-  if (/^(?:\d+|\d+,\d*|,\d+)(?:e[-+]?\d+)?$/i.test(digits)) return Number(digits.replace(',', '.'));
-  if (/^\d{1,3}(?:[. '\u00a0\u202f]\d{3})+(?:,\d+)?$/.test(digits))
-    return Number(digits.replace(/[. '\u00a0\u202f]/g, '').replace(',', '.'));
-  return Number.NaN;
 }

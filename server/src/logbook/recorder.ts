@@ -7,8 +7,8 @@ import type { Live } from './live.ts';
 
 /** ms between two looks at what is due. */
 const LOOK_MS = 500;
-/** Readings of one instrument that are stored at once: after a long stop the rest follows. */
-const MOST_AT_ONCE = 2000;
+/** Readings of one instrument that are made and stored at once, some 50 ms of work: after a long stop the rest follows. */
+const MOST_AT_ONCE = 300;
 /** Readings after which a log's blocks are made. */
 const BLOCKS_AFTER = 640;
 

@@ -87,7 +87,7 @@ function answerOf(child: ChildProcess, ask: TableAsk, body: Readable, onRows: (r
 async function store(
   databaseUrl: string,
   log: number,
-  { fromT, toT, quantities }: Extract<TableSays, { kind: 'read' }>,
+  { fromT, toT, good, quantities }: Extract<TableSays, { kind: 'read' }>,
   rows: Readable,
   replace: boolean,
   signal: AbortSignal,
@@ -108,11 +108,10 @@ async function store(
         'readings-there',
         'The log has readings of a meter in that stretch of time already. Take them out, or let these take their place.',
       );
-    await pipeline(
-      rows,
-      client.query(copyFrom(`copy reading (${['log', 't', ...quantities].join(', ')}) from stdin`)),
-      { signal },
-    );
+    const into = client.query(copyFrom(`copy reading (${['log', 't', ...quantities].join(', ')}) from stdin`));
+    await pipeline(rows, into, { signal });
+    // A reader that died on the way has closed its end as if it were done.
+    if (into.rowCount !== good) throw new Problem('invalid-table', 'Reading it broke off; nothing of it was stored.');
     await buildBlocks(client, log, fromT, quantities);
     await touchReadings(client, log);
     if (signal.aborted) throw new Problem('invalid-table', 'It was called off.');

@@ -112,6 +112,9 @@ export async function readSeries(db: Database, log: number, { rows: count }: Ext
 /** Counters and what a display says are as they were last; what is measured is its mean. */
 const ofLast = (quantity: Quantity): boolean => quantity === 'wh' || quantity === 'ah' || quantity === 'soc';
 
+/** Before it (in 1973) lie only times that count from a log's beginning. */
+const DATED_FROM_MS = 1e11;
+
 /** Rows of one moment (of several instruments) are one. */
 function seriesOf(rows: readonly (number | null)[][]): Series {
   const at: (readonly (number | null)[])[][] = [];
@@ -126,7 +129,8 @@ function seriesOf(rows: readonly (number | null)[][]): Series {
     const column = Float64Array.from(at, (those) => those.find((row) => row[i + 1] !== null)?.[i + 1] ?? Number.NaN);
     if (column.some((value) => !Number.isNaN(value))) values[quantity] = column;
   }
-  return { t: Float64Array.from(at, ([row]) => row?.[0] as number), dated: true, values, remarks: [] };
+  const t = Float64Array.from(at, ([row]) => row?.[0] as number);
+  return { t, dated: (t[0] ?? 0) >= DATED_FROM_MS, values, remarks: [] };
 }
 
 /** One point of a chart: a stretch with the least, the greatest and the mean of a quantity. */

@@ -79,8 +79,11 @@ export function useLog(jobId: string, id: string) {
   };
 }
 
-/** What waits in this browser, and how to add to it. */
-export function useUnsent(): UnsentState & { readonly add: (logId: string, reading: LogReading) => Promise<void> } {
+/** What waits in this browser, how to add to it, and how to leave out what the server will not take. */
+export function useUnsent(): UnsentState & {
+  readonly add: (logId: string, reading: LogReading) => Promise<void>;
+  readonly dropFirst: () => void;
+} {
   const state = useSyncExternalStore(unsentReadings.watch, unsentReadings.snapshot);
   useEffect(() => {
     const send = () => void unsentReadings.send();
@@ -88,7 +91,11 @@ export function useUnsent(): UnsentState & { readonly add: (logId: string, readi
     window.addEventListener('online', send);
     return () => window.removeEventListener('online', send);
   }, []);
-  return { ...state, add: (logId, reading) => unsentReadings.add({ logId, reading: { ...reading, id: newUuid() } }) };
+  return {
+    ...state,
+    add: (logId, reading) => unsentReadings.add({ logId, reading: { ...reading, id: newUuid() } }),
+    dropFirst: () => void unsentReadings.dropFirst(),
+  };
 }
 
 /** Points of a chart of what meters put down, between two times. */

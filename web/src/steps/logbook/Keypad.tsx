@@ -28,7 +28,7 @@ const wallNow = (): string => wallOf(Date.now());
  * moment make one reading. It is kept in the browser before it is sent.
  */
 export function Keypad({ jobId, logId, last }: { jobId: string; logId: string; last: LogReading | null }) {
-  const { add, waiting, problem } = useUnsent();
+  const { add, waiting, problem, dropFirst } = useUnsent();
   const [quantity, setQuantity] = useState<Quantity>(() => TYPED.find((one) => last?.[one] != null) ?? 'soc');
   const [values, setValues] = useState<Values>({});
   const [at, setAt] = useState<string | null>(null);
@@ -178,7 +178,15 @@ export function Keypad({ jobId, logId, last }: { jobId: string; logId: string; l
         {told}
         {waiting.length > 0 &&
           ` ${waiting.length} ${waiting.length === 1 ? 'reading waits' : 'readings wait'} in this browser for the server.`}
-        {problem && <span className="text-copper"> {problem}</span>}
+        {problem && (
+          <span className="text-copper">
+            {' '}
+            The first of them is not taken: {problem}{' '}
+            <button type="button" onClick={dropFirst} className="border-b border-copper phone:min-h-11">
+              Leave it out
+            </button>
+          </span>
+        )}
       </p>
       <details className="text-body">
         <summary className="text-ink-2 phone:min-h-11">Marks, note, time to go</summary>

@@ -1,12 +1,4 @@
-import {
-  headOfTable,
-  QUANTITIES,
-  QUANTITY,
-  type Quantity,
-  recognise,
-  type SaidColumns,
-  tableFault,
-} from '@joulemetric/core';
+import { headOfTable, recognise, type SaidColumns, tableFault } from '@joulemetric/core';
 import Papa from 'papaparse';
 import { useEffect, useRef, useState } from 'react';
 import type { OpenLog } from '../../edges/api.ts';
@@ -23,6 +15,31 @@ const ORDERS = [
   { value: 'dmy', label: 'day/month/year' },
   { value: 'mdy', label: 'month/day/year' },
 ] as const;
+
+/** What a column may be said to be, with its unit where its head may have none; others keep the unit of their head. */
+const CHOICES: readonly (readonly [role: string, words: string])[] = [
+  ['time', 'time'],
+  ['date', 'date, the time beside it'],
+  ['time:h', 'hours since the beginning'],
+  ['time:min', 'minutes since the beginning'],
+  ['time:s', 'seconds since the beginning'],
+  ['soc:%', 'state of charge, %'],
+  ['soc:share', 'state of charge, 0 to 1'],
+  ['v', 'volts'],
+  ['a', 'amps'],
+  ['w', 'watts'],
+  ['w:kW', 'kilowatts'],
+  ['va', 'volt-amps'],
+  ['wh:Wh', 'counter, Wh'],
+  ['wh:kWh', 'counter, kWh'],
+  ['ah:Ah', 'counter, Ah'],
+  ['ah:mAh', 'counter, mAh'],
+  ['c', 'temperature'],
+  ['toGo', 'the display’s time to go'],
+  ['note', 'note'],
+];
+const keyOf = (role: string): keyof SaidColumns => role.split(':')[0] as keyof SaidColumns;
+const saidAs = (head: string, role: string): string => (role.includes(':') ? `${head}:${role.split(':')[1]}` : head);
 
 interface Sample {
   readonly heads: readonly string[];
@@ -80,7 +97,10 @@ export function TakeTable({
       },
     );
   };
-  const roleOf = (head: string): string => QUANTITIES.find((one) => said[one]?.startsWith(head)) ?? '';
+  const isOf = (head: string, column: string | undefined): boolean =>
+    column === head || column?.startsWith(`${head}:`) === true;
+  const roleOf = (head: string): string =>
+    CHOICES.find(([role]) => said[keyOf(role)] === saidAs(head, role))?.[0] ?? '';
   return (
     <Sheet
       open
@@ -121,20 +141,16 @@ export function TakeTable({
                     aria-label={`What ${head} is`}
                     value={roleOf(head)}
                     onChange={(event) => {
-                      const quantity = event.target.value as Quantity | '';
-                      const rest = Object.fromEntries(
-                        Object.entries(said).filter(([, column]) => !column?.startsWith(head)),
-                      );
-                      setSaid(
-                        quantity === '' ? rest : { ...rest, [quantity]: `${head}${quantity === 'wh' ? ':Wh' : ''}` },
-                      );
+                      const role = event.target.value;
+                      const rest = Object.fromEntries(Object.entries(said).filter(([, column]) => !isOf(head, column)));
+                      setSaid(role === '' ? rest : { ...rest, [keyOf(role)]: saidAs(head, role) });
                     }}
                     className="w-full border-b border-line bg-transparent phone:min-h-11"
                   >
                     <option value="">{as ?? 'not taken'}</option>
-                    {QUANTITIES.map((one) => (
-                      <option key={one} value={one}>
-                        {QUANTITY[one].word}, {QUANTITY[one].unit}
+                    {CHOICES.map(([role, words]) => (
+                      <option key={role} value={role}>
+                        {words}
                       </option>
                     ))}
                   </select>
