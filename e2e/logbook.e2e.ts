@@ -73,13 +73,11 @@ test('what it really does: a log by keypad, a meter’s file, into the job and b
   await expect(log.getByText(/181 by meters/)).toBeVisible();
 
   // What a head leaves open is asked, and can be said there.
-  await log
-    .getByLabel('Read a meter’s file…')
-    .setInputFiles({
-      name: 'counter.csv',
-      mimeType: 'text/csv',
-      buffer: Buffer.from('Minute no,Energy\n0,1.20\n30,1.21'),
-    });
+  await log.getByLabel('Read a meter’s file…').setInputFiles({
+    name: 'counter.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from('Minute no,Energy\n0,1.20\n30,1.21'),
+  });
   const asked = page.getByRole('dialog', { name: 'Read counter.csv' });
   await expect(asked.getByRole('button', { name: 'Take it' })).toBeDisabled();
   await asked.getByLabel('What Minute no is').selectOption('time:min');

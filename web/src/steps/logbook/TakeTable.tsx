@@ -162,7 +162,7 @@ export function TakeTable({
       )}
       {found?.unclear.map((question) => (
         <p key={question} className="pt-2 text-copper">
-          {question}
+          {question.replace(/ Say [^?]*$/, ' Choose it here.')}
         </p>
       ))}
       <div className="grid grid-cols-2 gap-x-5 pt-3">
