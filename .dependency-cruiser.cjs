@@ -12,6 +12,7 @@ const ORDER = [
   'weather',
   'panels',
   'sources',
+  'runs',
   'settle',
   'days',
   'explain',

@@ -30,7 +30,7 @@ describe('npm run -s simulate', () => {
     expect([a.odds.years, a.odds.seed, a.odds.months.length, a.odds.lowSoc.p10.length]).toEqual([6, 5, 12, 365]);
     for (const { books } of [a.trip, a.year, a.odds, b.year]) {
       const income = books.sunWh + books.drivingWh + books.supplyWh + books.fromStoreWh;
-      const spent = books.usefulWh + books.conversionWh + books.idleWh + books.storageWh;
+      const spent = books.usefulWh + books.conversionWh + books.idleWh + books.cableWh + books.storageWh;
       expect(Math.abs(income - spent)).toBeLessThan(1e-6 * spent);
       expect(books.outOfBalanceWh).toBeCloseTo(income - spent, 6);
     }

@@ -96,8 +96,8 @@ function withBooks({ books, fromStoreWh, ...odds }: ReturnType<typeof yearsOdds>
 }
 
 function outOfBalance(books: ReturnType<typeof yearsOdds>['books'], fromStoreWh: number): number {
-  const { sunWh, drivingWh, supplyWh, usefulWh, conversionWh, idleWh, storageWh } = books;
-  return sunWh + drivingWh + supplyWh + fromStoreWh - usefulWh - conversionWh - idleWh - storageWh;
+  const { sunWh, drivingWh, supplyWh, usefulWh, conversionWh, idleWh, cableWh, storageWh } = books;
+  return sunWh + drivingWh + supplyWh + fromStoreWh - usefulWh - conversionWh - idleWh - cableWh - storageWh;
 }
 
 function summaryOf({

@@ -84,7 +84,7 @@ export function daysMoment(prepared: PreparedDays, atH: number): MomentExplained
         id,
         name,
         usefulW: probe.usefulW[i] as number,
-        lostW: (probe.conversionW[i] as number) + (probe.idleW[i] as number),
+        lostW: (probe.conversionW[i] as number) + (probe.idleW[i] as number) + (probe.cableW[i] as number),
         isCut: probe.isCut[i] as boolean,
       }))
       .filter(({ usefulW, lostW }) => usefulW + lostW > 0.05)

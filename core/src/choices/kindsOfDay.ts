@@ -117,6 +117,7 @@ export function playDay(job: Job, optionId: string, month: number, kind: KindOfD
     system: settled.option.system,
     inverters: settled.inverters,
     feeds: settled.feeds,
+    leads: settled.leads,
     busW: settled.bus.busW,
   });
   return {

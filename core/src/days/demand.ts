@@ -3,6 +3,7 @@ import { runningPowerW } from '../job/draw.ts';
 import type { Day, Device, Use } from '../job/schema.ts';
 import { type Follow, followOf } from '../loads/follow.ts';
 import { type LoadProfile, stretchesOn } from '../loads/profile.ts';
+import { eachCable, type Leads } from '../paths/cables.ts';
 import { type Chain, chainOf } from '../paths/chain.ts';
 import type { Feed } from '../paths/feed.ts';
 import { type BusDay, busDay, eachShare } from '../paths/ledger.ts';
@@ -24,6 +25,9 @@ export interface FollowingLoad {
   /** Loss of its device: c₁ and c₂ ÷ rating. */
   readonly linear: number;
   readonly square: number;
+  /** Lost in cables for each W at the bus, with what does not follow already in them, and for each W² of its own; null = none laid. */
+  readonly cablePerW: Float64Array | null;
+  readonly cablePerW2: number;
   /** W² of all its pieces going on and off on their own. */
   readonly piecesW2: number;
 }
@@ -35,8 +39,10 @@ export interface DemandTable {
   readonly busW: Float64Array;
   readonly usefulW: Float64Array;
   readonly idleW: Float64Array;
+  readonly cableW: Float64Array;
   /** Part of the idle: while nothing runs on a device. */
   readonly unattendedW: Float64Array;
+  readonly unattendedCableW: Float64Array;
   readonly following: readonly FollowingLoad[];
   readonly devices: number;
   /** Wh at the bus that loads which run then need to be stopped. */
@@ -50,12 +56,14 @@ export interface LoadRows {
   readonly usefulW: Float64Array;
   readonly conversionW: Float64Array;
   readonly idleW: Float64Array;
+  readonly cableW: Float64Array;
 }
 
 /** What a day's loads are fed by. */
 export interface Feeding {
   readonly devices: readonly Device[];
   readonly feeds: readonly Feed[];
+  readonly leads: Leads | null;
 }
 
 /**
@@ -65,7 +73,7 @@ export interface Feeding {
 export function demandTable(
   profiles: readonly LoadProfile[],
   mayRun: readonly (Float64Array | null)[],
-  { devices, feeds }: Feeding,
+  { devices, feeds, leads }: Feeding,
   day: Day,
   meanC: number,
   steps: number,
@@ -76,7 +84,7 @@ export function demandTable(
     const onBus = mayRun[i] ? onlyWhile(profile, mayRun[i]) : profile;
     return follows[i] ? withoutDuty(onBus, mayRun[i] ?? null) : onBus;
   });
-  const bus = busDay(fixed, devices, feeds);
+  const bus = busDay(fixed, devices, feeds, leads);
   const toSteps = (watts: Float64Array) => stepMeans(watts, steps);
   const ids = bus.devices.map(({ feed }) => feed.device.id);
   const heldIdleW = new Float64Array(MINUTES_PER_DAY);
@@ -89,6 +97,8 @@ export function demandTable(
     if (!follow) return [];
     const device = ids.indexOf(chain.device?.id ?? '');
     const feeder = bus.devices[device];
+    const { cables } = bus;
+    const way = feeder ? leads?.ofDevice.get(feeder.feed.device.id) : leads?.ofLoad.get(load.id);
     const oneW = load.path === 'fuel' ? load.residueW : runningPowerW(load.draw);
     return [
       {
@@ -101,6 +111,8 @@ export function demandTable(
         outputW: feeder ? toSteps(feeder.outputW) : null,
         linear: feeder ? feeder.feed.curve.c1 : 0,
         square: feeder ? feeder.feed.curve.c2 / feeder.feed.ratingW : 0,
+        cablePerW: cables && way !== undefined ? toSteps(cables.perW[way] as Float64Array) : null,
+        cablePerW2: cables && way !== undefined ? (cables.perVariance[way] as number) : 0,
         piecesW2: load.quantity * (oneW / chain.efficiency) ** 2,
       },
     ];
@@ -111,7 +123,9 @@ export function demandTable(
     busW: toSteps(bus.busW),
     usefulW: toSteps(bus.usefulW),
     idleW: toSteps(bus.idleW),
+    cableW: toSteps(bus.cables?.lostW ?? new Float64Array(MINUTES_PER_DAY)),
     unattendedW: toSteps(bus.idleW.map((w, m) => w - (heldIdleW[m] as number))),
+    unattendedCableW: toSteps(bus.cables?.unattendedW ?? new Float64Array(MINUTES_PER_DAY)),
     following,
     devices: ids.length,
     stopWh: stopsOf(fixed, chains, steps),
@@ -194,6 +208,7 @@ function loadRows(profiles: readonly LoadProfile[], chains: readonly Chain[], bu
     usefulW: new Float64Array(profiles.length * steps),
     conversionW: new Float64Array(profiles.length * steps),
     idleW: new Float64Array(profiles.length * steps),
+    cableW: new Float64Array(profiles.length * steps),
   };
   for (const [i, profile] of profiles.entries()) {
     const chain = chains[i] as Chain;
@@ -209,6 +224,7 @@ function loadRows(profiles: readonly LoadProfile[], chains: readonly Chain[], bu
         add(rows.conversionW, m, w / chain.efficiency - w);
       }
     const day = bus.devices.find(({ feed }) => feed.device.id === chain.device?.id);
+    if (bus.cables) eachCable(bus.cables, profile, chain, day ?? null, (m, w) => add(rows.cableW, m, w));
     if (!day) continue;
     eachShare(profile, chain, day, (m, conversionW, idleW) => {
       add(rows.conversionW, m, conversionW);

@@ -99,6 +99,7 @@ export function runDays(setup: DaysSetup, weather: WeatherRun, options: RunOptio
     hours,
     busW: 0,
     usefulW: 0,
+    cableW: 0,
     idleW: 0,
     sunW: 0,
     drivingW: 0,
@@ -126,6 +127,7 @@ export function runDays(setup: DaysSetup, weather: WeatherRun, options: RunOptio
     usefulW: new Float64Array(loads + 2),
     conversionW: new Float64Array(loads + 2),
     idleW: new Float64Array(loads + 2),
+    cableW: new Float64Array(loads + 2),
   };
   // Where the loop stands, for what is made on the way: its own variables stay out of closures, which would box them.
   const cursor: { demand: DemandTable | null; at: number; clock: number } = { demand: null, at: 0, clock: 0 };
@@ -140,8 +142,10 @@ export function runDays(setup: DaysSetup, weather: WeatherRun, options: RunOptio
       shares.usefulW[i] = (rows.usefulW[k] as number) + (today.followUsefulW[k] as number);
       shares.conversionW[i] = (rows.conversionW[k] as number) + (today.followLossW[k] as number);
       shares.idleW[i] = rows.idleW[k] as number;
+      shares.cableW[i] = (rows.cableW[k] as number) + (today.followCableW[k] as number);
     }
     shares.idleW[loads] = demand.unattendedW[cursor.at] as number;
+    shares.cableW[loads] = demand.unattendedCableW[cursor.at] as number;
     return shares;
   };
   let playedDays = 0;
@@ -161,7 +165,7 @@ export function runDays(setup: DaysSetup, weather: WeatherRun, options: RunOptio
       lockedH = 0;
     }
     fillDay(today, setup, tables, setup.skyIn(month), weather, d, beyondH);
-    const { busW, usefulW, sunW, drivingW, supplyW, airC } = today;
+    const { busW, usefulW, cableW, sunW, drivingW, supplyW, airC } = today;
     const { idleW, stopWh } = tables.demand;
     const without = options.countedMonths?.has(month) === false ? elsewhere : unserved;
     const counted = d - leadIn;
@@ -186,6 +190,7 @@ export function runDays(setup: DaysSetup, weather: WeatherRun, options: RunOptio
       input.busW = (busW[at] as number) + heaterW;
       input.usefulW = (usefulW[at] as number) + heaterW;
       input.idleW = idleW[at] as number;
+      input.cableW = cableW[at] as number;
       input.sunW = sunW[at] as number;
       input.drivingW = drivingW[at] as number;
       input.supplyW = supplyW[at] as number;
@@ -195,11 +200,12 @@ export function runDays(setup: DaysSetup, weather: WeatherRun, options: RunOptio
       if (trace === null) step(state, input, books, shareOut, without);
       else tracedStep(counted * steps + at, outsideC, storeC, without);
       if (counted * steps + at === options.probe) {
-        const { usefulW: useful, conversionW, idleW: idle } = shareOut();
+        const { usefulW: useful, conversionW, idleW: idle, cableW: inCables } = shareOut();
         probe = {
           usefulW: useful.slice(),
           conversionW: conversionW.slice(),
           idleW: idle.slice(),
+          cableW: inCables.slice(),
           isCut: [...state.cut].map((cut) => cut === 1),
         };
       }
@@ -248,7 +254,7 @@ export function runDays(setup: DaysSetup, weather: WeatherRun, options: RunOptio
     trace.drivingW[k] = rate('drivingWh');
     trace.supplyW[k] = rate('supplyWh');
     trace.unservedW[k] = rate('unservedWh');
-    trace.lostW[k] = rate('conversionWh') + rate('idleWh') + rate('storageWh');
+    trace.lostW[k] = rate('conversionWh') + rate('idleWh') + rate('cableWh') + rate('storageWh');
     trace.airC[k] = airC;
     trace.storeC[k] = storeC;
   }
@@ -273,7 +279,7 @@ function emptyTrace(length: number): Trace {
 /** Sources + what the store gave = useful + conversion + idle + storage, to 1e-6 of what was moved. */
 export function assertBalanced(books: Books, fromStoreWh: number): void {
   const income = books.sunWh + books.drivingWh + books.supplyWh;
-  const spent = books.usefulWh + books.conversionWh + books.idleWh + books.storageWh;
+  const spent = books.usefulWh + books.conversionWh + books.idleWh + books.cableWh + books.storageWh;
   const moved = income + spent + Math.abs(fromStoreWh);
   const off = income + fromStoreWh - spent;
   if (!(Math.abs(off) <= 1e-6 * Math.max(1, moved))) throw new Error(`the books are ${off} Wh out of balance`);

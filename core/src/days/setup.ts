@@ -178,20 +178,20 @@ function cutOffOf({ loads, rules }: Job, { system }: DesignOption, { store }: Se
 }
 
 function tablesOf(settled: Settled, plan: PlanDay, kind: Day, index: number, steps: number, meanC: number): DayTables {
-  const { job, option, feeds, inverters, ambientC, sun, driving } = settled;
+  const { job, option, feeds, leads, inverters, ambientC, sun, driving } = settled;
   const { system } = option;
   const around = { ambientC, irradianceWm2: sun.irradianceWm2, day: kind };
   const loads = job.loads.map((load) => onItsDay(load, runsOn(load, plan, kind, index)));
   const profiles = loads.map((load) => loadProfile(load, around));
   const { devices } = system;
   const chains = profiles.map(({ load }) => chainOf(load, devices));
-  const supplied = plan.supply && supplyDay(plan.supply, { profiles, system, inverters, feeds, busW: zeroes() });
+  const supplied = plan.supply && supplyDay(plan.supply, { profiles, system, inverters, feeds, leads, busW: zeroes() });
   const passes = plan.supply ? passing(profiles, chains, inverters) : [];
   const away = plan.supply ? hoursOf(plan.supply.hours).map((on) => 1 - on) : null;
   const mayRun = profiles.map((_, i) => (passes[i] ? away : null));
   const home = plan.kind === 'home' ? zeroes().fill(homeW(settled)) : null;
   return {
-    demand: demandTable(profiles, mayRun, { devices, feeds }, kind, meanC, steps),
+    demand: demandTable(profiles, mayRun, { devices, feeds, leads }, kind, meanC, steps),
     driving: driving.links.map(({ outputW }) => stepMeans(driveProfile(plan.drives, outputW), steps)),
     supplyW: stepMeans(home ?? supplied?.source.watts ?? zeroes(), steps),
     isDriving: plan.drives.length > 0,

@@ -94,7 +94,17 @@ export function dayStore(settled: Settled): DayStore {
 }
 
 /** W on the bus on each day of the stay: what is of some days runs on the first, and then as often as it is said to. */
-function busOfDay({ job, bus, profiles, option, feeds, brief, ambientC, sun }: Settled): (day: number) => Float64Array {
+function busOfDay({
+  job,
+  bus,
+  profiles,
+  option,
+  feeds,
+  leads,
+  brief,
+  ambientC,
+  sun,
+}: Settled): (day: number) => Float64Array {
   const around = { ambientC, irradianceWm2: sun.irradianceWm2, day: brief.day };
   const shares = job.loads.map((load) => shareOfDays(load, brief.day));
   if (shares.every((share) => share >= 1)) return () => bus.busW;
@@ -111,7 +121,7 @@ function busOfDay({ job, bus, profiles, option, feeds, brief, ambientC, sun }: S
         ? (profiles[i] as LoadProfile)
         : rememberedProfile(onItsDay(load, on[i] as boolean), around),
     );
-    const { busW } = busDay(those, option.system.devices, feeds);
+    const { busW } = busDay(those, option.system.devices, feeds, leads);
     made.set(key, busW);
     return busW;
   };

@@ -8,6 +8,7 @@ export interface StepInput {
   busW: number;
   usefulW: number;
   idleW: number;
+  cableW: number;
   sunW: number;
   /** Of chargers, whose amps are limited: from the alternator, and from supplies. */
   drivingW: number;
@@ -27,6 +28,7 @@ export interface LoadShares {
   readonly usefulW: Float64Array;
   readonly conversionW: Float64Array;
   readonly idleW: Float64Array;
+  readonly cableW: Float64Array;
 }
 
 /** When loads are dropped and come back, and in what order. */
@@ -66,6 +68,7 @@ export interface Books {
   usefulWh: number;
   conversionWh: number;
   idleWh: number;
+  cableWh: number;
   storageWh: number;
   /** What the appliances would have used. */
   unservedWh: number;
@@ -84,6 +87,7 @@ export const noBooks = (): Books => ({
   usefulWh: 0,
   conversionWh: 0,
   idleWh: 0,
+  cableWh: 0,
   storageWh: 0,
   unservedWh: 0,
   lockedWh: 0,
@@ -122,7 +126,7 @@ export function makeStep(model: StoreModel, cutOff: CutOff) {
   const { fullWh, inBySun, inByAmps, chargeLimitW } = model;
   const perOut = 1 / model.out;
   const taper = (1 - model.taperFromSoc) * fullWh;
-  const on = { busW: 0, usefulW: 0, idleW: 0 };
+  const on = { busW: 0, usefulW: 0, idleW: 0, cableW: 0 };
 
   /** What those still connected take. */
   function connected(state: StepState, input: StepInput, shares: () => LoadShares): void {
@@ -130,17 +134,20 @@ export function makeStep(model: StoreModel, cutOff: CutOff) {
       on.busW = input.busW;
       on.usefulW = input.usefulW;
       on.idleW = input.idleW;
+      on.cableW = input.cableW;
       return;
     }
-    const { usefulW, conversionW, idleW } = shares();
+    const { usefulW, conversionW, idleW, cableW } = shares();
     on.busW = 0;
     on.usefulW = 0;
     on.idleW = 0;
+    on.cableW = 0;
     for (let i = 0; i < slots; i++) {
       if (state.cut[i] === 1) continue;
       on.usefulW += usefulW[i] as number;
       on.idleW += idleW[i] as number;
-      on.busW += (usefulW[i] as number) + (conversionW[i] as number) + (idleW[i] as number);
+      on.cableW += cableW[i] as number;
+      on.busW += (usefulW[i] as number) + (conversionW[i] as number) + (idleW[i] as number) + (cableW[i] as number);
     }
   }
 
@@ -225,6 +232,7 @@ export function makeStep(model: StoreModel, cutOff: CutOff) {
     const sunInWh = intoWh < sunLeftWh ? intoWh : sunLeftWh;
     const usefulWh = input.usefulW * hours;
     const idleWh = input.idleW * hours;
+    const cableWh = input.cableW * hours;
     books.sunOfferedWh += sunOfferedWh;
     books.directSunWh += directSunWh;
     books.sunWh += directSunWh + sunInWh;
@@ -240,7 +248,8 @@ export function makeStep(model: StoreModel, cutOff: CutOff) {
     books.storageWh += intoWh - outWh - (stored - state.storedWh);
     books.usefulWh += usefulWh;
     books.idleWh += idleWh;
-    books.conversionWh += needWh - usefulWh - idleWh;
+    books.cableWh += cableWh;
+    books.conversionWh += needWh - usefulWh - idleWh - cableWh;
     if (input.isLocked) books.lockedWh += sunLeftWh;
     state.storedWh = stored;
     state.shortAtH = -1;
@@ -379,7 +388,8 @@ export function makeStep(model: StoreModel, cutOff: CutOff) {
     books.storageWh += lostWh;
     books.usefulWh += on.usefulW * hours;
     books.idleWh += on.idleW * hours;
-    books.conversionWh += needWh - (on.usefulW + on.idleW) * hours;
+    books.cableWh += on.cableW * hours;
+    books.conversionWh += needWh - (on.usefulW + on.idleW + on.cableW) * hours;
     if (input.isLocked) books.lockedWh += Math.max(0, sunW * hours - directSunWh);
     if (state.cutCount === 0) return;
     const { usefulW } = shares();

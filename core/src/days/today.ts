@@ -8,12 +8,14 @@ export interface Today {
   readonly airC: Float64Array;
   readonly busW: Float64Array;
   readonly usefulW: Float64Array;
+  readonly cableW: Float64Array;
   readonly sunW: Float64Array;
   readonly drivingW: Float64Array;
   readonly supplyW: Float64Array;
   /** Load after load, of those that follow the weather: W at their terminals, and lost on the way to them. */
   readonly followUsefulW: Float64Array;
   readonly followLossW: Float64Array;
+  readonly followCableW: Float64Array;
 }
 
 export function emptyDay(steps: number, loads: number): Today {
@@ -22,11 +24,13 @@ export function emptyDay(steps: number, loads: number): Today {
     airC: row(),
     busW: row(),
     usefulW: row(),
+    cableW: row(),
     sunW: row(),
     drivingW: row(),
     supplyW: row(),
     followUsefulW: new Float64Array(steps * loads),
     followLossW: new Float64Array(steps * loads),
+    followCableW: new Float64Array(steps * loads),
   };
 }
 
@@ -53,8 +57,10 @@ export function fillDay(
   ];
   today.busW.set(demand.busW);
   today.usefulW.set(demand.usefulW);
+  today.cableW.set(demand.cableW);
   today.followUsefulW.fill(0);
   today.followLossW.fill(0);
+  today.followCableW.fill(0);
   along(today.airC, sky.warmth, meanC, swingC);
   if (demand.following.length > 0) {
     const outputs = new Map<number, Float64Array>();
@@ -82,7 +88,7 @@ function add(to: Float64Array, more: Float64Array): void {
 
 /** A load that follows the weather, with what its device loses on its account. */
 function follow(
-  { airC, busW, usefulW, followUsefulW, followLossW }: Today,
+  { airC, busW, usefulW, cableW, followUsefulW, followLossW, followCableW }: Today,
   load: FollowingLoad,
   { flatWm2 }: MonthSky,
   clearness: number,
@@ -91,7 +97,7 @@ function follow(
   beyondH: Float64Array,
   hours: number,
 ): void {
-  const { index, fullW, mayRun, perUseful, outputW, linear, square, piecesW2 } = load;
+  const { index, fullW, mayRun, perUseful, outputW, linear, square, piecesW2, cablePerW, cablePerW2 } = load;
   const { base, perK, perWm2, leastC, byDay } = load.follow;
   const steps = busW.length;
   // What others that follow give on the same device is part of what it gives.
@@ -119,7 +125,16 @@ function follow(
     followUsefulW[index * steps + s] = useful;
     followLossW[index * steps + s] = loss;
     usefulW[s] = (usefulW[s] as number) + useful;
-    busW[s] = (busW[s] as number) + useful + loss;
+    let inCables = 0;
+    if (cablePerW) {
+      const w = useful + loss;
+      const variance = piecesW2 * may * duty * (1 - duty);
+      // What flows there anyway is lost more of as well: 2·W₀·w + w².
+      inCables = 2 * w * (cablePerW[s] as number) + cablePerW2 * (w * w + variance);
+      followCableW[index * steps + s] = inCables;
+      cableW[s] = (cableW[s] as number) + inCables;
+    }
+    busW[s] = (busW[s] as number) + useful + loss + inCables;
   }
   beyondH[index] = (beyondH[index] as number) + beyond * hours;
 }

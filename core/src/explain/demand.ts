@@ -37,19 +37,24 @@ const useful = ({ ledger, profiles }: Settled): Draft => ({
 });
 
 const bus = ({ ledger: { total } }: Settled): Draft => ({
-  value: total.usefulWh + total.conversionWh + total.idleWh,
+  value: total.usefulWh + total.conversionWh + total.idleWh + total.cableWh,
   unit: UNIT,
   label: 'Drawn from the store',
   basis: ORIGIN.si,
   working: {
-    formula: '{useful} + {conversion} + {idle}',
-    inputs: [refer('useful', 'demand.useful'), refer('conversion', 'loss.conversion'), refer('idle', 'loss.idle')],
+    formula: '{useful} + {conversion} + {idle} + {cable}',
+    inputs: [
+      refer('useful', 'demand.useful'),
+      refer('conversion', 'loss.conversion'),
+      refer('idle', 'loss.idle'),
+      refer('cable', 'loss.cable'),
+    ],
   },
 });
 
 const battery = ({ ledger: { total } }: Settled): Draft => ({
   // Exactly the sum of the two figures it is shown to be.
-  value: total.usefulWh + (total.conversionWh + total.idleWh + total.storageWh),
+  value: total.usefulWh + (total.conversionWh + total.idleWh + total.cableWh + total.storageWh),
   unit: UNIT,
   label: 'Need per day',
   basis: ORIGIN.si,

@@ -1,4 +1,5 @@
 import { bind, type Figure } from '../quantity/figure.ts';
+import type { LaidRuns } from '../runs/laid.ts';
 import type { Settled } from '../settle/settle.ts';
 import { explainArrays } from './arrays.ts';
 import { explainBus } from './bus.ts';
@@ -7,11 +8,12 @@ import { explainDriving } from './driving.ts';
 import { explainInverters } from './inverter.ts';
 import { explainLosses } from './loss.ts';
 import { explainMass } from './mass.ts';
+import { explainRuns } from './runs.ts';
 import { explainStore } from './store.ts';
 import { explainSun } from './sun.ts';
 import { explainSupplies } from './supply.ts';
 
-const draftsOf = (settled: Settled) => ({
+const draftsOf = (settled: Settled, runs: LaidRuns | null) => ({
   ...explainDemand(settled),
   ...explainLosses(settled),
   ...explainInverters(settled),
@@ -21,6 +23,7 @@ const draftsOf = (settled: Settled) => ({
   ...explainDriving(settled),
   ...explainSun(settled),
   ...explainArrays(settled),
+  ...explainRuns(settled, runs),
   ...explainMass(settled),
 });
 
@@ -34,6 +37,7 @@ type Families = ReturnType<typeof explainDemand> &
   ReturnType<typeof explainDriving> &
   ReturnType<typeof explainSun> &
   ReturnType<typeof explainArrays> &
+  ReturnType<typeof explainRuns> &
   ReturnType<typeof explainMass>;
 
 /** `store.required` of what there is once, `supply[shore].limit` of what there may be several of. */
@@ -43,4 +47,4 @@ export type FigureId = keyof Families;
 export type Figures = { readonly [Id in keyof Families]: Figure<FigureId> };
 
 /** Writes the working of every figure from what is settled; settles nothing itself. */
-export const explain = (settled: Settled): Figures => bind(draftsOf(settled)) as Figures;
+export const explain = (settled: Settled, runs: LaidRuns | null): Figures => bind(draftsOf(settled, runs)) as Figures;

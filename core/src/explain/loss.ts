@@ -13,6 +13,7 @@ export const explainLosses = (settled: Settled) => ({
   ...family('loss', {
     conversion: conversion(settled),
     idle: idle(settled),
+    cable: cable(settled),
     storage: storage(settled),
     total: total(settled),
     controllers: controllers(settled),
@@ -23,7 +24,7 @@ export const explainLosses = (settled: Settled) => ({
 const UNIT = 'Wh/day';
 
 /** What each load has of a loss, where it has any. */
-const byLoad = ({ ledger, profiles }: Settled, key: 'conversionWh' | 'idleWh'): WorkingInput[] =>
+const byLoad = ({ ledger, profiles }: Settled, key: 'conversionWh' | 'idleWh' | 'cableWh'): WorkingInput[] =>
   ledger.loads.flatMap((row, i) =>
     row[key] > 0 ? [computed(`load${i}`, profiles[i]?.load.name ?? row.loadId, row[key], 'Wh')] : [],
   );
@@ -103,6 +104,26 @@ function idleInput({ inverters }: Settled, day: DeviceDay, symbol: string): Work
   return inverter ? { ...input, figure: inverterFigures(inverter).idle } : input;
 }
 
+/** What the runs that are laid lose; 0 while they are only proposed. */
+const cable = (settled: Settled): Draft => ({
+  value: settled.ledger.total.cableWh,
+  unit: UNIT,
+  label: 'Lost in cables',
+  basis: ORIGIN.cables,
+  working: {
+    formula: settled.leads ? 'each minute, each run: R × I², there and back' : '0: no runs are laid yet',
+    inputs: [
+      ...(settled.ledger.unattended.cableWh > 0
+        ? [computed('unattended', 'of this, for devices that only wait', settled.ledger.unattended.cableWh, 'Wh')]
+        : []),
+      ...byLoad(settled, 'cableWh'),
+    ],
+    note: settled.leads
+      ? 'By the cold copper of the runs as they are laid. What cycles loses by the current while it is on, not by its mean.'
+      : 'The Runs step proposes them; once they are laid, what they lose counts everywhere.',
+  },
+});
+
 const storage = (settled: Settled): Draft => ({
   value: settled.ledger.total.storageWh,
   unit: UNIT,
@@ -116,14 +137,18 @@ const storage = (settled: Settled): Draft => ({
 });
 
 const total = ({ ledger }: Settled): Draft => ({
-  value: ledger.total.conversionWh + ledger.total.idleWh + ledger.total.storageWh,
+  value: ledger.total.conversionWh + ledger.total.idleWh + ledger.total.cableWh + ledger.total.storageWh,
   unit: UNIT,
   label: 'Lost on the way',
   basis: ORIGIN.si,
   working: {
-    formula: '{conversion} + {idle} + {storage}',
-    inputs: [refer('conversion', 'loss.conversion'), refer('idle', 'loss.idle'), refer('storage', 'loss.storage')],
-    note: 'Cable loss is not in it yet: no cable runs are drawn.',
+    formula: '{conversion} + {idle} + {cable} + {storage}',
+    inputs: [
+      refer('conversion', 'loss.conversion'),
+      refer('idle', 'loss.idle'),
+      refer('cable', 'loss.cable'),
+      refer('storage', 'loss.storage'),
+    ],
   },
 });
 

@@ -1,5 +1,6 @@
 import type { StaySimulation } from '../days/simulate.ts';
 import type { FigureId, Figures } from '../explain/figures.ts';
+import type { LaidRuns } from '../runs/laid.ts';
 import type { Settled } from '../settle/settle.ts';
 import type { FindingValues } from './values.ts';
 
@@ -71,9 +72,10 @@ export type FindingCode = keyof FindingValues;
 
 /** Where a finding belongs: the step it is shown at, and the load or figure it concerns. */
 export interface Where {
-  readonly step: 'brief' | 'loads' | 'paths' | 'moment' | 'store' | 'sources' | 'days' | 'result';
+  readonly step: 'brief' | 'loads' | 'paths' | 'moment' | 'store' | 'sources' | 'days' | 'runs' | 'result';
   readonly loadId?: string;
   readonly figure?: FigureId;
+  readonly runId?: string;
 }
 
 /** One kind of finding. */
@@ -90,6 +92,8 @@ export type Finding = { [C in FindingCode]: FindingOf<C> }[FindingCode];
 /** What a rule may look at: what is settled, the stay played through, and the figures. */
 export interface Assessed extends Settled {
   readonly stay: StaySimulation;
+  /** Null while no runs are laid: what is only proposed is not found fault with. */
+  readonly runs: LaidRuns | null;
   readonly figures: Figures;
 }
 

@@ -14,6 +14,7 @@ import { SCHEMA_VERSION } from './values.ts';
 
 /** What is said of no device yet; on while one of its loads runs. */
 const UNSAID = {
+  cutOffV: null,
   idleW: null,
   peakEfficiency: null,
   points: [],
@@ -135,6 +136,7 @@ export function blankOption(id: string, name: string): DesignOption {
       arrays: null,
       roof: [],
       chargers: [],
+      runs: null,
     },
     feeds: [],
   };
@@ -245,7 +247,7 @@ export function blankJob(title: string): Job {
       sunlessDays: 2,
       alternator: { ratingA: 120, systemV: 12, voltage: 'steady', ownLoadA: null },
       day: { season: 'usual', week: 'usual', motion: 'usual' },
-      prices: { storePerKwh: null, arrayPerW: null, energyPerKwh: null, moves: [] },
+      prices: { storePerKwh: null, arrayPerW: null, energyPerKwh: null, copperPerKg: null, moves: [] },
       roof: null,
       payloadKg: null,
       supplies: [],
@@ -257,6 +259,7 @@ export function blankJob(title: string): Job {
       coincide: 'any-time',
       arrayCovers: 'the-rest',
       dropOrder: 'critical-last',
+      cables: { limits: 'marine', dropOf: 'bus', bundling: 'marine', coldC: 20, hotC: 70 },
       arrayFactor: null,
     },
     loads: [],

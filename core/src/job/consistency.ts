@@ -1,6 +1,7 @@
 import { cycleLength } from './draw.ts';
 import type { Fault } from './fault.ts';
 import { overlappingUse } from './overlap.ts';
+import { runFaults } from './runFaults.ts';
 import type { Job, Load, SolarArray, Use } from './schema.ts';
 
 /** Minutes of slack where lengths typed with decimals must agree. */
@@ -45,6 +46,8 @@ export function* consistencyFaults(job: Job): Generator<Fault> {
           expected: 'the id of an array of this option, or null',
           found: sharesWith,
         };
+    yield* repeated(system.runs ?? [], `${at}/runs`);
+    yield* runFaults(system, job.loads, `${at}/runs`);
     yield* feedFaults(feeds, loadIds, `/options/${i}/feeds`);
     if (!system.devices.some(({ kind }) => kind === 'inverter'))
       yield {

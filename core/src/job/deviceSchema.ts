@@ -9,6 +9,7 @@ const shared = {
   name: text(60, 'what it is called', 1),
   idleW: orNull(0, 500, 'W drawn with nothing connected; null = the usual share of the rating, or as the points tell'),
   peakEfficiency: orNull(0.3, 0.999, 'best efficiency on its data sheet; null = the default'),
+  cutOffV: orNull(3, 60, 'V at its own terminals on the bus below which it shuts off; null = the usual of its bus'),
   points: Type.Array(
     object({
       outW: Type.Number({ exclusiveMinimum: 0, maximum: 40_000, description: 'W given' }),

@@ -13,6 +13,7 @@ const FORWARD: Forward = {
   4: fromCapacitiesToUnits,
   5: fromWattsToPanels,
   6: fromStayToPlan,
+  7: fromNoRunsToProposed,
 };
 
 /** Version 2: devices instead of one inverter; loads with place, other days, device, volts, photos; a kind of day. */
@@ -242,6 +243,29 @@ function fromStayToPlan(older: Document): Document {
   };
 }
 
+/** Version 8: runs of cable, the schools they are laid by, the volts below which a device shuts off. */
+function fromNoRunsToProposed(older: Document): Document {
+  return {
+    ...older,
+    rules: part(older.rules, (rules) => ({
+      cables: { limits: 'marine', dropOf: 'bus', bundling: 'marine', coldC: 20, hotC: 70 },
+      ...rules,
+    })),
+    brief: part(older.brief, (brief) => ({
+      ...brief,
+      prices: part(brief.prices, (prices) => ({ copperPerKg: null, ...prices })),
+    })),
+    options: each(older.options, (option) => ({
+      ...option,
+      system: part(option.system, (system) => ({
+        runs: null,
+        ...system,
+        devices: each(system.devices, (device) => ({ cutOffV: null, ...device })),
+      })),
+    })),
+  };
+}
+
 /** Driving was taken to begin at nine, or as much earlier as the day needs. */
 function drivesFrom(hours: unknown): unknown {
   if (typeof hours !== 'number' || !(hours >= 0 && hours <= 24)) return hours;
@@ -293,6 +317,7 @@ const APPLIANCE_FORWARD: Forward = {
   4: (older) => older,
   5: (older) => older,
   6: (older) => older,
+  7: (older) => older,
 };
 
 /** Brings an entry of the firm's catalogue forward: its load is of the same versions as a job's. */

@@ -18,8 +18,11 @@ import { Supply as SupplySchema } from './supplySchema.ts';
 import { Option } from './systemSchema.ts';
 import {
   ALTERNATORS,
+  BUNDLINGS,
   COINCIDE,
+  DROP_LIMITS,
   DROP_ORDERS,
+  DROPS_OF,
   JOB_FORMAT,
   MAINS,
   MARGINS,
@@ -118,6 +121,7 @@ export const JobSchema = Type.Object(
           storePerKwh: orNull(0, 100_000, 'price of a kWh of store, in the currency; null = not given'),
           arrayPerW: orNull(0, 1000, 'price of a W of array'),
           energyPerKwh: orNull(0, 1000, 'price of a kWh from hookup or generator'),
+          copperPerKg: orNull(0, 10_000, 'price of cable for each kg of its copper'),
           moves: Type.Array(
             object({
               move: text(120, 'its id', 1),
@@ -140,6 +144,16 @@ export const JobSchema = Type.Object(
         coincide: oneOf(COINCIDE, 'what may coincide: anything, or what the lanes have at the same time'),
         arrayCovers: oneOf(['the-rest', 'everything'], 'array sized for what the alternator leaves, or for all'),
         dropOrder: oneOf(DROP_ORDERS, 'which loads go first when the store has no more to give'),
+        cables: object(
+          {
+            limits: oneOf(DROP_LIMITS, 'share of the volts that may be lost on the way'),
+            dropOf: oneOf(DROPS_OF, 'of which volts that share is'),
+            bundling: oneOf(BUNDLINGS, 'by whose table conductors that lie together carry less'),
+            coldC: number(-40, 60, '°C of copper that carries little'),
+            hotC: number(20, 120, '°C of copper that carries what it may'),
+          },
+          'how cables are reckoned',
+        ),
         arrayFactor: orNull(
           0.3,
           1,
@@ -173,7 +187,7 @@ export const JobSchema = Type.Object(
   },
   {
     $schema: 'https://json-schema.org/draft/2020-12/schema',
-    $id: 'urn:joulemetric:job:7',
+    $id: 'urn:joulemetric:job:8',
     title: 'Joulemetric job file',
     additionalProperties: false,
   },
@@ -195,6 +209,7 @@ export type PanelGroup = SolarArray['panels'][number];
 export type SolarController = SolarArray['controller'];
 export type DrivingLink = NonNullable<System['driving']>[number];
 export type Device = System['devices'][number];
+export type Run = NonNullable<System['runs']>[number];
 export type Inverter = Extract<Device, { kind: 'inverter' }>;
 export type Day = Brief['day'];
 export type Feed = DesignOption['feeds'][number];

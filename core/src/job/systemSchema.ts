@@ -1,6 +1,7 @@
-import { type TSchema, Type } from '@sinclair/typebox';
+import { type Static, type TSchema, Type } from '@sinclair/typebox';
 import { Device } from './deviceSchema.ts';
 import { Placed } from './roofSchema.ts';
+import { Run } from './runSchema.ts';
 import { id, number, object, oneNumberOf, oneOf, orNull, Shading, text, Use } from './schemaParts.ts';
 import { BUS_VOLTAGES, CHEMISTRIES, CONTROLLERS, INPUTS, LINKS, MOUNTS, PATHS, SHARINGS, WIRINGS } from './values.ts';
 
@@ -110,6 +111,8 @@ const Chargers = Type.Array(
   { maxItems: 4, description: 'chargers from hookup or generator; [] = none' },
 );
 
+const Runs = Type.Array(Run, { maxItems: 600, description: 'runs of cable, a tree from the store' });
+
 const System = object({
   busVoltageV: oneNumberOf(BUS_VOLTAGES, 'nominal battery bus, V'),
   store: object({
@@ -135,6 +138,11 @@ const System = object({
   arrays: orRequired(Arrays),
   roof: Placed,
   chargers: Chargers,
+  runs: Type.Unsafe<Static<typeof Runs> | null>({
+    ...Runs,
+    type: ['array', 'null'],
+    description: `${Runs.description}; null = not laid yet: as the program proposes, its loss not counted`,
+  }),
 });
 
 const Feed = object({

@@ -1,6 +1,6 @@
 /** What a job file calls itself, and the version that is written; older ones are brought forward. */
 export const JOB_FORMAT = 'joulemetric-job';
-export const SCHEMA_VERSION = 7;
+export const SCHEMA_VERSION = 8;
 
 /** Loads that a job may hold. */
 export const MOST_LOADS = 500;
@@ -39,4 +39,16 @@ export const DROP_ORDERS = ['together', 'critical-last', 'largest-first'] as con
 /** What may coincide: anything at any time, or only what the lanes have at the same time. */
 export const COINCIDE = ['any-time', 'by-lanes'] as const;
 export const WAVEFORMS = ['pure', 'stepped'] as const;
+/** What lies at the far end of a run of cable. */
+export const RUN_ENDS = ['busbar', 'device', 'loads', 'array', 'panels', 'driving', 'alternator', 'charger'] as const;
+/** Strands and metal: fine strands by area, strands by AWG, one solid wire, aluminium. */
+export const CONDUCTOR_KINDS = ['flexible', 'awg', 'solid', 'aluminium'] as const;
+/** What opens when too much flows; "as needed" leaves the kind to the program. */
+export const PROTECTIONS = ['as-needed', 'none', 'blade', 'strip', 'high-interrupt', 'breaker'] as const;
+/** How much voltage may be lost on the way, by whose practice. */
+export const DROP_LIMITS = ['marine', 'caravan', 'strict'] as const;
+/** What the share lost is of: 12.0 and 24.0 V, or what the chemistry calls nominal. */
+export const DROPS_OF = ['bus', 'chemistry'] as const;
+/** By whose table conductors that lie together carry less. */
+export const BUNDLINGS = ['marine', 'building'] as const;
 export const OUTPUT_VOLTAGES = [5, 9, 12, 15, 19, 20, 24, 48] as const;

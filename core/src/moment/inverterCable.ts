@@ -15,7 +15,7 @@ export interface DcSide {
 }
 
 /** V of a 12 V bus that is nearly empty, under load. Common practice. */
-const LOW_12V = 11;
+export const LOW_12V = 11;
 
 /**
  * Current at full rating on a low battery, and the fuse and cable that follow: fuse ≥ 1.25 × the current, cable

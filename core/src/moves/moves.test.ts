@@ -178,6 +178,7 @@ describe('moves', () => {
           prices: {
             storePerKwh: 400,
             arrayPerW: null,
+            copperPerKg: null,
             energyPerKwh: 0.5,
             moves: [{ move: 'swap load-0 television-12v', cost: 100_000 }],
           },

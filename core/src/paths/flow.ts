@@ -10,7 +10,7 @@ export interface FlowNode {
   readonly kind: 'store' | 'device' | 'load' | 'loss';
   readonly name: string;
   readonly loadId?: string;
-  readonly loss?: 'conversion' | 'idle' | 'storage';
+  readonly loss?: 'conversion' | 'idle' | 'cable' | 'storage';
 }
 
 /** Energy from one place to another, Wh/day, above 0. */
@@ -40,10 +40,11 @@ export function flowOf(
     nodes.set(to.id, to);
     links.push({ from, to: to.id, wh });
   };
-  const lost = (at: string, loss: 'conversion' | 'idle' | 'storage', wh: number): void =>
+  const lost = (at: string, loss: 'conversion' | 'idle' | 'cable' | 'storage', wh: number): void =>
     link(at, { id: `${loss} ${at}`, kind: 'loss', name: loss, loss }, wh);
 
   lost('store', 'storage', ledger.total.storageWh);
+  lost('store', 'cable', ledger.total.cableWh);
   const groups = new Map<string, { index: number; ownWh: number }[]>();
   profiles.forEach(({ load, energyWh }, index) => {
     const chain = chainOf(load, devices);

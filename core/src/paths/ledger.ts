@@ -1,6 +1,7 @@
 import type { Device } from '../job/schema.ts';
 import type { LoadProfile } from '../loads/profile.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
+import { type CableDay, cableDay, cableWhOf, type Leads } from './cables.ts';
 import { type Chain, chainOf } from './chain.ts';
 import type { Feed } from './feed.ts';
 
@@ -10,6 +11,7 @@ export interface LedgerRow {
   readonly usefulWh: number;
   readonly conversionWh: number;
   readonly idleWh: number;
+  readonly cableWh: number;
 }
 
 /** What one device does through the day. */
@@ -17,6 +19,9 @@ export interface DeviceDay {
   readonly feed: Feed;
   /** W it gives in each minute. */
   readonly outputW: Float64Array;
+  /** W it takes from the bus, and the part of it that is idle with nothing on it. */
+  readonly inputW: Float64Array;
+  readonly waitingW: Float64Array;
   /** Share of each minute that it is on. */
   readonly onShare: Float64Array;
   /** Share of each minute that a load holds it on, and how many do, by the time they hold it. */
@@ -37,9 +42,11 @@ export interface BusDay {
   readonly busW: Float64Array;
   readonly usefulW: Float64Array;
   readonly idleW: Float64Array;
+  /** What the cables lose; null where none are laid. */
+  readonly cables: CableDay | null;
 }
 
-interface Fed {
+export interface Fed {
   readonly profile: LoadProfile;
   readonly chain: Chain;
 }
@@ -47,8 +54,14 @@ interface Fed {
 /**
  * The day's demand on the battery bus, minute by minute.
  * @param feeds the devices that loads hang on, sizes settled; a load on a device not among them has no loss there
+ * @param leads the cables on the way, where they are laid; null = nothing is lost in them
  */
-export function busDay(profiles: readonly LoadProfile[], devices: readonly Device[], feeds: readonly Feed[]): BusDay {
+export function busDay(
+  profiles: readonly LoadProfile[],
+  devices: readonly Device[],
+  feeds: readonly Feed[],
+  leads: Leads | null,
+): BusDay {
   const busW = new Float64Array(MINUTES_PER_DAY);
   const usefulW = new Float64Array(MINUTES_PER_DAY);
   const idleW = new Float64Array(MINUTES_PER_DAY);
@@ -70,7 +83,9 @@ export function busDay(profiles: readonly LoadProfile[], devices: readonly Devic
     return own.length > 0 ? [deviceDay(own, feed, busW, idleW)] : [];
   });
   const unattendedIdleWh = days.reduce((sum, day) => sum + day.unattendedIdleWh, 0);
-  return { devices: days, unattendedIdleWh, busW, usefulW, idleW };
+  const cables = leads && cableDay(leads, fed, days);
+  if (cables) for (let m = 0; m < MINUTES_PER_DAY; m++) busW[m] = (busW[m] as number) + (cables.lostW[m] as number);
+  return { devices: days, unattendedIdleWh, busW, usefulW, idleW, cables };
 }
 
 const fedLoads = (profiles: readonly LoadProfile[], devices: readonly Device[]): Fed[] =>
@@ -103,6 +118,8 @@ function deviceDay(fed: readonly Fed[], feed: Feed, busW: Float64Array, busIdleW
   const waitingW = search ? Math.min(search.idleW, idleW) : idleW;
   const onShare = onShares(feed.device, heldShare);
   const square = curve.c2 / ratingW;
+  const inputW = new Float64Array(MINUTES_PER_DAY);
+  const restingW = new Float64Array(MINUTES_PER_DAY);
   let onMin = 0;
   let unattendedWm = 0;
   let heldWm = 0;
@@ -117,12 +134,16 @@ function deviceDay(fed: readonly Fed[], feed: Feed, busW: Float64Array, busIdleW
     heldWm += idleW * held;
     unattendedWm += waiting;
     conversionWm += conversion;
+    inputW[m] = output + conversion + idleW * held + waiting;
+    restingW[m] = waiting;
     busIdleW[m] = (busIdleW[m] as number) + idleW * held + waiting;
     busW[m] = (busW[m] as number) + idleW * held + waiting + conversion;
   }
   return {
     feed,
     outputW,
+    inputW,
+    waitingW: restingW,
     onShare,
     heldShare,
     holders,
@@ -144,15 +165,22 @@ export function ledgerRows(
   profiles: readonly LoadProfile[],
   devices: readonly Device[],
   days: readonly DeviceDay[],
+  cables: CableDay | null,
 ): LedgerRow[] {
   return fedLoads(profiles, devices).map(({ profile, chain }): LedgerRow => {
     const loadId = profile.load.id;
-    if (!chain.fromBus) return { loadId, usefulWh: 0, conversionWh: 0, idleWh: 0 };
+    if (!chain.fromBus) return { loadId, usefulWh: 0, conversionWh: 0, idleWh: 0, cableWh: 0 };
     const { energyWh } = profile;
     const day = days.find(({ feed }) => feed.device.id === chain.device?.id);
     const share = day ? shareOf(profile, chain, day) : { conversionWh: 0, idleWh: 0 };
     const ownWh = energyWh / chain.efficiency - energyWh;
-    return { loadId, usefulWh: energyWh, conversionWh: ownWh + share.conversionWh, idleWh: share.idleWh };
+    return {
+      loadId,
+      usefulWh: energyWh,
+      conversionWh: ownWh + share.conversionWh,
+      idleWh: share.idleWh,
+      cableWh: cables ? cableWhOf(cables, profile, chain, day ?? null) : 0,
+    };
   });
 }
 

@@ -1,3 +1,6 @@
+import type { Run } from '../job/schema.ts';
+import { ORIGIN } from './origins.ts';
+
 /** A conductor that can be bought: its name in the region's terms, its area, and what it carries. */
 export interface Conductor {
   readonly awg: string;
@@ -6,7 +9,7 @@ export interface Conductor {
 }
 
 /** Area of an AWG number, mm²: d = 0.127 mm · 92^((36 − n)/39), ASTM B258. 1/0 is 0, 2/0 is −1 and so on. */
-const awgAreaMm2 = (n: number): number => (Math.PI / 4) * (0.127 * 92 ** ((36 - n) / 39)) ** 2;
+export const awgAreaMm2 = (n: number): number => (Math.PI / 4) * (0.127 * 92 ** ((36 - n) / 39)) ** 2;
 
 /**
  * Single conductors in free air, 105 °C insulation, outside engine spaces: A (ABYC E-11, recalled; P·M). Where a
@@ -41,27 +44,142 @@ export const FUSES_A = [
 /** A fuse is at least this much above the current it carries for hours. Common practice. */
 export const FUSE_FACTOR = 1.25;
 
-/** kg of copper in a conductor of 1 mm² and 1 m: 8,930 kg/m³. */
+/** kg of copper in a conductor of 1 mm² and 1 m: 8,930 kg/m³. Aluminium: 2,700 kg/m³. */
 export const COPPER_KG_PER_MM2_M = 8930e-6;
+export const ALUMINIUM_KG_PER_MM2_M = 2700e-6;
 
 /** Ω/km at 20 °C of finely stranded conductors by their area, mm² (IEC 60228 class 5, recalled; P·M). */
-const CLASS_5: Readonly<Record<number, number>> = {
-  0.75: 26.0,
-  1: 19.5,
-  1.5: 13.3,
-  2.5: 7.98,
-  4: 4.95,
-  6: 3.3,
-  10: 1.91,
-  16: 1.21,
-  25: 0.78,
-  35: 0.554,
-  50: 0.386,
-  70: 0.272,
-  95: 0.206,
-  120: 0.161,
-  150: 0.129,
+const CLASS_5: readonly (readonly [areaMm2: number, ohmPerKm: number])[] = [
+  [0.75, 26.0],
+  [1, 19.5],
+  [1.5, 13.3],
+  [2.5, 7.98],
+  [4, 4.95],
+  [6, 3.3],
+  [10, 1.91],
+  [16, 1.21],
+  [25, 0.78],
+  [35, 0.554],
+  [50, 0.386],
+  [70, 0.272],
+  [95, 0.206],
+  [120, 0.161],
+  [150, 0.129],
+];
+
+/** Ω·mm²/km at 20 °C: copper 1.7241·10⁻⁸ Ω·m (IEC 60028), aluminium 2.8264·10⁻⁸ Ω·m (IEC 60889, recalled). */
+const COPPER = 17.241;
+const ALUMINIUM = 28.264;
+/** Share of its Ω at 20 °C that a metal gains for each K. */
+const COPPER_PER_K = 0.00393;
+const ALUMINIUM_PER_K = 0.00403;
+/** What strands add to a conductor of an AWG size: the published tables are of stranded ones (NEC chapter 9 table 8). */
+const STRANDED = 1.02;
+
+/** How much more than ρ·L/A fine strands have, between the areas of the table as of its neighbours. */
+function fineStrands(areaMm2: number): number {
+  const above = CLASS_5.findIndex(([area]) => area >= areaMm2);
+  const factorAt = (i: number): number => {
+    const [area, ohm] = CLASS_5[i] as readonly [number, number];
+    return (ohm * area) / COPPER;
+  };
+  if (above <= 0) return factorAt(above === 0 ? 0 : CLASS_5.length - 1);
+  const [low] = CLASS_5[above - 1] as readonly [number, number];
+  const [high] = CLASS_5[above] as readonly [number, number];
+  const share = Math.log(areaMm2 / low) / Math.log(high / low);
+  return factorAt(above - 1) * (1 - share) + factorAt(above) * share;
+}
+
+/**
+ * Ω/m of one conductor.
+ * @param areaMm2 above 0
+ * @param kind strands and metal; fine strands by IEC 60228 class 5 when left out
+ * @param atC °C of the metal
+ */
+export function ohmPerM(areaMm2: number, kind: Run['conductor'] = 'flexible', atC = 20): number {
+  if (kind === 'aluminium') return (ALUMINIUM / areaMm2 / 1000) * (1 + ALUMINIUM_PER_K * (atC - 20));
+  const strands = kind === 'flexible' ? fineStrands(areaMm2) : kind === 'awg' ? STRANDED : 1;
+  return ((COPPER * strands) / areaMm2 / 1000) * (1 + COPPER_PER_K * (atC - 20));
+}
+
+/** kg of one conductor for each mm² and m. */
+export const kgPerMm2M = (kind: Run['conductor']): number =>
+  kind === 'aluminium' ? ALUMINIUM_KG_PER_MM2_M : COPPER_KG_PER_MM2_M;
+
+/** °C of insulation and of the air that the table of `CONDUCTORS` is for. */
+const TABLE_INSULATION_C = 105;
+const TABLE_AMBIENT_C = 30;
+/** °C of an engine space; of 105 °C insulation 0.85 is left there (ABYC E-11, recalled). */
+const ENGINE_C = 50;
+const ENGINE_FACTOR = 0.85;
+/** What aluminium carries of what copper of the same area does: √(ρ_Cu ÷ ρ_Al). */
+const ALUMINIUM_CARRIES = Math.sqrt(COPPER / ALUMINIUM);
+
+/** How and where a conductor lies. */
+export type Lying = Pick<Run, 'areaMm2' | 'conductor' | 'insulationC' | 'ambientC' | 'engine' | 'bundled'> & {
+  readonly areaMm2: number;
 };
 
-/** Ω/m at 20 °C of a stranded conductor; of an area that is not in the table by copper's resistivity (IEC 60028). */
-export const ohmPerM = (areaMm2: number): number => (CLASS_5[areaMm2] ?? 17.241 / areaMm2) / 1000;
+/**
+ * A that one conductor carries for hours. The table of `CONDUCTORS` by area between its rows (straight in the
+ * logarithms), √((T_ins − T_amb)/(T_ins − 30)) for the air, as much for cooler insulation, less where many lie together.
+ */
+export function ampacityA(lying: Lying, bundling: 'marine' | 'building'): number {
+  const { areaMm2, conductor, insulationC, ambientC, engine, bundled } = lying;
+  const air = Math.max(ambientC ?? TABLE_AMBIENT_C, engine ? ENGINE_C : -273);
+  if (air >= insulationC) return 0;
+  const own = Math.sqrt((insulationC - TABLE_AMBIENT_C) / (TABLE_INSULATION_C - TABLE_AMBIENT_C));
+  const heat = Math.sqrt((insulationC - air) / (insulationC - TABLE_AMBIENT_C));
+  const warm = engine && insulationC <= TABLE_INSULATION_C ? Math.min(ENGINE_FACTOR, heat) : heat;
+  const metal = conductor === 'aluminium' ? ALUMINIUM_CARRIES : 1;
+  return tableA(areaMm2) * own * warm * metal * bundleFactor(bundled, bundling);
+}
+
+/** A of the table at an area, beyond its ends as its last two rows go on. */
+function tableA(areaMm2: number): number {
+  const above = CONDUCTORS.findIndex((row) => row.areaMm2 >= areaMm2 * (1 - 1e-9));
+  const at = above < 0 ? CONDUCTORS.length - 1 : Math.max(1, above);
+  const [low, high] = [CONDUCTORS[at - 1] as Conductor, CONDUCTORS[at] as Conductor];
+  const slope = Math.log(high.ampacityA / low.ampacityA) / Math.log(high.areaMm2 / low.areaMm2);
+  return low.ampacityA * (areaMm2 / low.areaMm2) ** slope;
+}
+
+/** Up to so many conductors that carry current side by side each carries this share. */
+const BUNDLE = {
+  /** Boats and vehicles (from memory). */
+  marine: [
+    [2, 1],
+    [3, 0.7],
+    [6, 0.6],
+    [24, 0.5],
+  ],
+  /** Buildings: more than three conductors (NEC 310.15, recalled). */
+  building: [
+    [3, 1],
+    [6, 0.8],
+    [9, 0.7],
+    [24, 0.5],
+  ],
+} as const;
+
+export const bundleFactor = (bundled: number, bundling: 'marine' | 'building'): number =>
+  BUNDLE[bundling].find(([most]) => bundled <= most)?.[1] ?? 0.5;
+
+/** Share of the volts that may be lost between store and appliance, by school: chargers and what is critical, all else. */
+export const DROP_LIMIT = {
+  marine: {
+    critical: 0.03,
+    general: 0.1,
+    name: '3 % and 10 %',
+    says: '3 % for chargers and critical circuits, 10 % for the rest',
+    origin: ORIGIN.abyc,
+  },
+  caravan: {
+    critical: 0.05,
+    general: 0.05,
+    name: '5 %',
+    says: '5 % for everything, a common limit for caravans',
+    origin: ORIGIN.practice,
+  },
+  strict: { critical: 0.03, general: 0.03, name: '3 %', says: '3 % for everything', origin: ORIGIN.practice },
+} as const;

@@ -74,6 +74,21 @@ export const DEFAULT = {
   boxLossPer100Ah: sourced(1, ORIGIN.memory),
   /** m of cable from the bank to what it feeds, one way. */
   leadM: sourced(1.5, ORIGIN.practice),
+  /** m of cable one way: busbars to fuses, to a device beside them, to a controller, to a charger; out to appliances. */
+  nearbyRunM: sourced(1, ORIGIN.practice),
+  controllerRunM: sourced(2, ORIGIN.memory),
+  circuitM: sourced(4, ORIGIN.memory),
+  outputRunM: sourced(2, ORIGIN.memory),
+  panelRunM: sourced(6, ORIGIN.memory),
+  /** mΩ of a crimp, stud or connector, and of the way back through a chassis. */
+  jointMohm: sourced(0.1, ORIGIN.memory),
+  chassisMohm: sourced(3, ORIGIN.memory),
+  /** V at its terminals below which an inverter or converter on a 12 V bus shuts off. */
+  cutOff12V: sourced(10.5, ORIGIN.practice),
+  /** What panels give at most above their best point, ×: short-circuited in the strongest light. */
+  panelCurrentFactor: sourced(1.25, ORIGIN.practice),
+  /** V by which a resting 12 V battery may lie off the table. */
+  restDoubt12V: sourced(0.01, ORIGIN.memory),
   fridgeReferenceAmbientC: sourced(25, ORIGIN.practice),
   /** °C that a lived-in vehicle does not fall below; a fridge stands inside. */
   livedInC: sourced(18, ORIGIN.practice),

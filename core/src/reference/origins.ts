@@ -15,5 +15,7 @@ export const ORIGIN = {
   klein: { label: 'P·M', source: 'mean day of each month, Klein 1977' },
   collaresPereira: { label: 'P', source: 'hourly shape, Collares-Pereira & Rabl 1979' },
   iec60898: { label: 'P·M', source: 'breaker characteristics, IEC 60898-1' },
+  cables: { label: 'P·M', source: 'conductor resistance, IEC 60228 class 5 and ASTM B258' },
+  abyc: { label: 'P·M', source: 'ABYC E-11' },
   noct: { label: 'P·M', source: 'cell temperature from NOCT, IEC 61215' },
 } as const satisfies Record<string, Origin>;

@@ -7,9 +7,12 @@ import { type Coincidence, coincidenceOf } from '../moment/coincidence.ts';
 import { type Effort, WHATEVER_IT_TAKES } from '../moment/effort.ts';
 import { type SizedInverter, sizeInverters } from '../moment/sizeInverters.ts';
 import { type Slice, slicesOf } from '../moment/slices.ts';
+import type { Leads } from '../paths/cables.ts';
 import { type Feed, feedOf, givenRatingW } from '../paths/feed.ts';
 import { type BusDay, busDay } from '../paths/ledger.ts';
 import { CHEMISTRY } from '../reference/chemistries.ts';
+import { sourceLeads } from '../runs/fitted.ts';
+import { leadsOf } from '../runs/leads.ts';
 import type { Demand } from '../store/demand.ts';
 import { designMonth, placeIn, type SunDay, sunAheadMin, sunDay } from '../sun/day.ts';
 
@@ -31,6 +34,8 @@ export interface SettledDay {
   readonly inverters: readonly SizedInverter[];
   /** Every device that loads may hang on, sizes settled. */
   readonly feeds: readonly Feed[];
+  /** The cables on the way to them; null while none are laid. */
+  readonly leads: Leads | null;
   readonly bus: BusDay;
   readonly roundTripEfficiency: number;
   /** What the store must carry on which days. */
@@ -67,7 +72,9 @@ export function settleDay(asStored: Job, optionId?: string, effort: Effort = WHA
     const ratingW = givenRatingW(device);
     return ratingW === null ? [] : [feedOf(device, ratingW, job.rules.inverterCurve)];
   });
-  const bus = busDay(profiles, devices, feeds);
+  const laid = { job, option, profiles, slices, coincidence, inverters, feeds, bank: null };
+  const leads = leadsOf({ ...laid, sources: sourceLeads(option.system, job.brief, null) });
+  const bus = busDay(profiles, devices, feeds, leads);
   return {
     job,
     brief,
@@ -79,8 +86,9 @@ export function settleDay(asStored: Job, optionId?: string, effort: Effort = WHA
     coincidence,
     inverters,
     feeds,
+    leads,
     bus,
-    demand: demandOf(job, profiles, around, (days) => busDay(days, devices, feeds).busW, bus.busW),
+    demand: demandOf(job, profiles, around, (days) => busDay(days, devices, feeds, leads).busW, bus.busW),
     roundTripEfficiency: store.roundTripEfficiency ?? CHEMISTRY[store.chemistry].roundTripEfficiency,
   };
 }

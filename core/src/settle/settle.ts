@@ -74,7 +74,7 @@ export function settle(asStored: Job, optionId?: string, effort?: Effort): Settl
   const day = settleDay(asStored, optionId, effort);
   const { job, brief, option, profiles, bus, feeds, slices, coincidence, inverters, roundTripEfficiency } = day;
   const { system } = option;
-  const ledger = ledgerOf(ledgerRows(profiles, system.devices, bus.devices), bus.unattendedIdleWh, roundTripEfficiency);
+  const ledger = ledgerOf(ledgerRows(profiles, system.devices, bus.devices, bus.cables), bus, roundTripEfficiency);
   const needWh = ledger.total.batteryWh;
   const busPeak = busMoment(profiles, system.devices, feeds, slices, coincidence);
   const nominalV = nominalVoltageV(system.store.chemistry, system.busVoltageV);

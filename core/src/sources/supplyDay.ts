@@ -3,6 +3,7 @@ import type { LoadProfile } from '../loads/profile.ts';
 import type { SizedInverter } from '../moment/sizeInverters.ts';
 import { sizeOn, supplyLimit } from '../moment/supplyLimit.ts';
 import { passesSupply } from '../moment/supplyMoment.ts';
+import type { Leads } from '../paths/cables.ts';
 import { type Chain, chainOf } from '../paths/chain.ts';
 import type { Feed } from '../paths/feed.ts';
 import { busDay } from '../paths/ledger.ts';
@@ -30,6 +31,7 @@ interface Day {
   readonly system: System;
   readonly inverters: readonly SizedInverter[];
   readonly feeds: readonly Feed[];
+  readonly leads: Leads | null;
   readonly busW: Float64Array;
 }
 
@@ -67,7 +69,7 @@ export function supplyDay(supply: Supply, day: Day): SupplyDay {
   const chains = profiles.map(({ load }) => chainOf(load, system.devices));
   const passes = passing(profiles, chains, inverters);
   const rest = profiles.filter((_, i) => !passes[i]);
-  const restW = rest.length === profiles.length ? day.busW : busDay(rest, system.devices, feeds).busW;
+  const restW = rest.length === profiles.length ? day.busW : busDay(rest, system.devices, feeds, day.leads).busW;
   const isOn = hoursOf(supply.hours);
   const mainsW = new Float64Array(MINUTES_PER_DAY);
   const mainsVa = new Float64Array(MINUTES_PER_DAY);

@@ -22,7 +22,7 @@ export function aJob(loads: readonly Load[], change: (job: Job) => Job = (job) =
 /** Changes the system of the job's only option, part by part. */
 export function withSystem(
   job: Job,
-  change: { busVoltageV?: 12 | 24 | 48 } & {
+  change: { busVoltageV?: 12 | 24 | 48; runs?: System['runs'] } & {
     store?: Partial<System['store']> & { readonly capacityAh?: number | null };
     /** Singles, as most tests want them: one charger, one array, one string; null = as required, 0 = none. */
     dcdc?: { readonly ratingA: number | null };
@@ -52,6 +52,7 @@ export function withSystem(
           chargers: change.charger
             ? [{ ...(system.chargers[0] ?? blankCharger('charger', 'Charger', 0)), ...change.charger }]
             : system.chargers,
+          runs: change.runs === undefined ? system.runs : change.runs,
         },
       };
     }),

@@ -6,6 +6,7 @@ export const LEDGER_PARTS = [
   { key: 'conversionWh', word: 'conversion', fill: 'url(#ledger-conversion)' },
   { key: 'idleWh', word: 'idle', fill: 'url(#ledger-idle)' },
   { key: 'storageWh', word: 'storage', fill: 'url(#ledger-storage)' },
+  { key: 'cableWh', word: 'cables', fill: 'url(#ledger-cable)' },
 ] as const;
 
 /** The patterns, once a page; every bar and legend refers to them. */
@@ -31,6 +32,10 @@ export function LedgerPatterns() {
           <rect width="4" height="4" fill="var(--storage)" />
           <rect width="1.2" height="4" fill="var(--storage-2)" />
         </pattern>
+        <pattern id="ledger-cable" width="6" height="4" patternUnits="userSpaceOnUse">
+          <rect width="6" height="4" fill="var(--cable)" />
+          <rect width="6" height="1.2" fill="var(--cable-2)" />
+        </pattern>
         {/* What a start adds for a moment: no loss, so none of the ledger's patterns. */}
         <pattern id="start-extra" width="5" height="5" patternUnits="userSpaceOnUse">
           <rect width="5" height="5" fill="var(--wash)" />
@@ -41,7 +46,7 @@ export function LedgerPatterns() {
   );
 }
 
-type Parts = Pick<LedgerEntry, 'usefulWh' | 'conversionWh' | 'idleWh' | 'storageWh'>;
+type Parts = Pick<LedgerEntry, 'usefulWh' | 'conversionWh' | 'idleWh' | 'storageWh' | 'cableWh'>;
 
 /**
  * Splits watt-hours into useful work and each loss.

@@ -216,7 +216,7 @@ function otherWords(trip: TripDetail, other: TripDetail, name: string): string {
 function Books({ trip: { run } }: { trip: TripDetail }) {
   const { books, fromStoreWh } = run;
   const income = books.sunWh + books.drivingWh + books.supplyWh;
-  const lost = books.conversionWh + books.idleWh + books.storageWh;
+  const lost = books.conversionWh + books.idleWh + books.cableWh + books.storageWh;
   const wh = (value: number) => showText(value, 'Wh');
   const came = [
     `sun ${wh(books.sunWh)}`,

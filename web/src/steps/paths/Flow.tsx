@@ -15,6 +15,7 @@ const LOSS_FILL = {
   conversion: 'url(#ledger-conversion)',
   idle: 'url(#ledger-idle)',
   storage: 'url(#ledger-storage)',
+  cable: 'url(#ledger-cable)',
 } as const;
 
 /** Columns from left to right: store, devices, loads; each loss one column on from where it leaves. */
@@ -128,7 +129,9 @@ function gathered(nodes: readonly FlowNode[], links: readonly FlowLink[]): Graph
 
 function drawn({ nodes, links }: Graph) {
   if (links.length === 0) return { nodes: [], links: [], height: 0 };
-  const ends = nodes.filter(({ kind, loss }) => kind === 'load' || (kind === 'loss' && loss !== 'storage')).length;
+  const ends = nodes.filter(
+    ({ kind, loss }) => kind === 'load' || (kind === 'loss' && loss !== 'storage' && loss !== 'cable'),
+  ).length;
   const height = Math.max(220, ends * LINE + 30);
   const order = orderOf(nodes, links);
   const place = (id: string): number => order.get(id) ?? 0;
@@ -137,7 +140,7 @@ function drawn({ nodes, links }: Graph) {
     .nodeWidth(6)
     .nodePadding(9)
     .iterations(3)
-    .nodeAlign(({ node }) => (node.loss === 'storage' ? 1 : COLUMN[node.kind]))
+    .nodeAlign(({ node }) => (node.loss === 'storage' || node.loss === 'cable' ? 1 : COLUMN[node.kind]))
     .nodeSort((a, b) => place(a.id) - place(b.id))
     .linkSort((a, b) => place(a.to) - place(b.to) || place(a.from) - place(b.from))
     .extent([
@@ -175,12 +178,13 @@ function drawn({ nodes, links }: Graph) {
   };
 }
 
-/** From top to bottom: storage loss, then device by device its loads, the largest first; what is lost at the foot. */
+/** From top to bottom: storage loss, that of cables, then device by device its loads, the largest first; what is lost at the foot. */
 function orderOf(nodes: readonly FlowNode[], links: readonly FlowLink[]): Map<string, number> {
   const devices = nodes.filter(({ kind }) => kind === 'device').map(({ id }) => id);
   const ordered = devices.sort((a, b) => Number(b.endsWith('direct')) - Number(a.endsWith('direct')));
   const place = (node: FlowNode): number => {
-    if (node.loss === 'storage') return -1;
+    if (node.loss === 'storage') return -2;
+    if (node.loss === 'cable') return -1;
     if (node.kind === 'device') return ordered.indexOf(node.id);
     if (node.kind === 'loss') return 2e9;
     const into = links.find(({ to }) => to === node.id);

@@ -21,7 +21,7 @@ export function FlowTable({ view }: { view: View }) {
 type Row = readonly string[];
 
 const DEVICE_HEAD: Row = ['Device', 'gives, Wh', 'lost converting', 'lost idling', 'on for', 'gives ÷ takes'];
-const LOAD_HEAD: Row = ['Load', 'useful, Wh', 'conversion', 'idle', 'storage', 'from the store'];
+const LOAD_HEAD: Row = ['Load', 'useful, Wh', 'conversion', 'idle', 'storage', 'cables', 'from the store'];
 
 function deviceRows({ bus }: View): Row[] {
   return bus.devices.map(({ feed, outputW, conversionWh, heldIdleWh, unattendedIdleWh, onMin }) => {
@@ -39,7 +39,7 @@ function loadRows({ job, assessment: { ledger } }: View): Row[] {
     ...(ledger.unattended.batteryWh > 0 ? [{ name: 'On, nothing running', entry: ledger.unattended }] : []),
     { name: 'The day', entry: ledger.total },
   ];
-  const parts = ['usefulWh', 'conversionWh', 'idleWh', 'storageWh', 'batteryWh'] as const;
+  const parts = ['usefulWh', 'conversionWh', 'idleWh', 'storageWh', 'cableWh', 'batteryWh'] as const;
   return entries.map(({ name, entry }) => [name, ...parts.map((part) => formatNumber(entry?.[part] ?? 0))]);
 }
 

@@ -1,0 +1,185 @@
+import type { Load } from '../job/schema.ts';
+import { LOW_12V } from '../moment/inverterCable.ts';
+import { startOf } from '../moment/starts.ts';
+import { Weighed } from '../moment/weighed.ts';
+import { chainOf } from '../paths/chain.ts';
+import { FUSE_FACTOR, FUSES_A } from '../reference/conductors.ts';
+import { DEFAULT } from '../reference/defaults.ts';
+import { nextSize } from '../reference/sizes.ts';
+import type { Fitted } from './fitted.ts';
+import { type Branch, zoneVolts } from './tree.ts';
+
+/** What a run carries. */
+export interface Carried {
+  /** A for hours at most: at the zone's nominal volts, and at a low battery, by which cable and fuse are chosen. */
+  readonly nominalA: number;
+  readonly lowA: number;
+  /** Of it what comes in from sources, A. */
+  readonly chargeA: number;
+  /** A for a moment at a low battery, and the s it lasts; the same as `lowA` and 0 where nothing starts. */
+  readonly startA: number;
+  readonly startSeconds: number;
+  /** A of the largest fuse that a run behind it needs: its own should be larger, so that the branch opens first. */
+  readonly branchFuseA: number;
+  /** Whether a charger or something critical hangs on it, for which less may be lost. */
+  readonly isCritical: boolean;
+  /** Loads that draw through it, straight or through devices, by their ids. */
+  readonly loads: readonly string[];
+}
+
+/** A from which a fuse lets the current pass for hours and, where it can be had, opens after those behind it. */
+export const wantedA = ({ lowA, branchFuseA }: Pick<Carried, 'lowA' | 'branchFuseA'>): number =>
+  Math.max(lowA * FUSE_FACTOR, FUSES_A.find((a) => a > branchFuseA + 1e-9) ?? 0);
+
+/** What hangs on one run and what is behind it, as its own zone sees it. */
+interface Hanging {
+  readonly loads: string[];
+  /** Loads that draw at these very volts, each with W at the run for each W of its own. */
+  readonly own: Map<string, number>;
+  /** W of devices at full rating, with what they lose. */
+  deviceW: number;
+  chargeA: number;
+  branchFuseA: number;
+  /** W on top of what runs, of the largest start, and its s. */
+  extraW: number;
+  seconds: number;
+  isCritical: boolean;
+}
+
+/**
+ * What each run carries, in the order of the tree. An inverter or converter counts with its full rating, since anything
+ * may be plugged into it; loads with the heaviest set of them that may coincide; sources with what they give at most.
+ */
+export function carriedBy(branches: readonly Branch[], fitted: Fitted): Carried[] {
+  const byId = new Map(fitted.profiles.map((profile) => [profile.load.id, profile]));
+  const hanging = branches.map(
+    (): Hanging => ({
+      loads: [],
+      own: new Map(),
+      deviceW: 0,
+      chargeA: 0,
+      branchFuseA: 0,
+      extraW: 0,
+      seconds: 0,
+      isCritical: false,
+    }),
+  );
+  const carried: Carried[] = [];
+  for (let i = branches.length - 1; i >= 0; i--) {
+    const branch = branches[i] as Branch;
+    const own = hanging[i] as Hanging;
+    atEnd(branch, own, fitted);
+    const through = flows(branch, own, byId, fitted);
+    carried[i] = through;
+    const parent = branches[branch.parent];
+    if (!parent) continue;
+    const above = hanging[branch.parent] as Hanging;
+    passOn(branch, parent, own, above);
+    if (branch.run.protection !== 'none' && parent.zone.kind === branch.zone.kind)
+      above.branchFuseA = Math.max(above.branchFuseA, branch.run.ratingA ?? nextSize(FUSES_A, wantedA(through)) ?? 0);
+  }
+  return carried;
+}
+
+function flows(
+  { zone }: Branch,
+  { own, deviceW, chargeA, branchFuseA, extraW, seconds, isCritical, loads }: Hanging,
+  byId: ReadonlyMap<string, { readonly runningW: number }>,
+  fitted: Fitted,
+): Carried {
+  const busV = fitted.option.system.busVoltageV;
+  const volts = zoneVolts(zone, busV);
+  if (zone.kind === 'panels' || zone.kind === 'alternator') {
+    const amps = zone.lead.far?.amps ?? 0;
+    const lowA = zone.kind === 'panels' ? amps * DEFAULT.panelCurrentFactor.value : amps;
+    const shared = { nominalA: amps, lowA, chargeA: amps, startA: lowA, startSeconds: 0 };
+    return { ...shared, branchFuseA: 0, isCritical: true, loads };
+  }
+  const lowV = zone.kind === 'bus' ? (LOW_12V * busV) / 12 : volts;
+  const drawnW = deviceW + (own.size === 1 ? aloneW(own, byId) : heaviestW(own, fitted));
+  const lowA = Math.max(drawnW / lowV, chargeA);
+  return {
+    nominalA: Math.max(drawnW / volts, chargeA),
+    lowA,
+    chargeA,
+    startA: Math.max(lowA, (drawnW + extraW) / lowV),
+    startSeconds: seconds,
+    branchFuseA,
+    isCritical,
+    loads,
+  };
+}
+
+/** What lies at the very end of a run. */
+function atEnd({ run, zone }: Branch, own: Hanging, fitted: Fitted): void {
+  const { job, option, feeds, inverters, sources } = fitted;
+  const { devices } = option.system;
+  if (run.end === 'loads') {
+    const outputOf = zone.kind === 'output' ? zone.device.id : null;
+    for (const load of job.loads) {
+      if (!run.loads.includes(load.id)) continue;
+      const chain = chainOf(load, devices);
+      if (!chain.fromBus || (chain.device?.id ?? null) !== outputOf) continue;
+      own.loads.push(load.id);
+      own.own.set(load.id, 1 / chain.efficiency);
+      own.isCritical ||= load.critical;
+      started(own, load, fitted, 1 / chain.efficiency);
+    }
+    return;
+  }
+  if (run.end === 'device') {
+    const feed = feeds.find(({ device }) => device.id === run.part);
+    if (!feed) return;
+    const { ratingW, curve } = feed;
+    own.deviceW += ratingW * (1 + curve.c0 + curve.c1 + curve.c2);
+    const sized = inverters.find(({ device }) => device.id === run.part);
+    const surge = sized?.moment.surge;
+    if (surge && surge.weight > ratingW) {
+      const factor = 1 + curve.c1 + curve.c2;
+      own.extraW = (surge.weight - ratingW) * factor;
+      own.seconds = surge.seconds;
+    }
+    for (const load of job.loads) {
+      if (chainOf(load, devices).device?.id !== run.part) continue;
+      own.loads.push(load.id);
+      own.isCritical ||= load.critical;
+    }
+    return;
+  }
+  const source = sources.find(({ kind, id }) => kind === run.end && id === run.part);
+  if (!source) return;
+  own.chargeA += source.amps;
+  own.isCritical = true;
+}
+
+function started(own: Hanging, load: Load, { profiles }: Fitted, perW: number): void {
+  const { ratio, seconds } = startOf(load);
+  const runningW = profiles.find((profile) => profile.load.id === load.id)?.runningW ?? 0;
+  const extraW = ((runningW * perW) / load.quantity) * (ratio - 1);
+  if (extraW <= own.extraW) return;
+  own.extraW = extraW;
+  own.seconds = seconds;
+}
+
+/** What a run carries, its parent carries too; behind a converter only the converter counts. */
+function passOn(branch: Branch, parent: Branch, own: Hanging, above: Hanging): void {
+  if (parent.run.end === 'array' || parent.run.end === 'driving') return;
+  above.isCritical ||= own.isCritical && own.chargeA === 0;
+  if (parent.zone.kind !== branch.zone.kind) return;
+  above.loads.push(...own.loads);
+  for (const [id, perW] of own.own) above.own.set(id, perW);
+  above.deviceW += own.deviceW;
+  above.chargeA += own.chargeA;
+  if (own.extraW > above.extraW) {
+    above.extraW = own.extraW;
+    above.seconds = own.seconds;
+  }
+}
+
+const aloneW = (own: ReadonlyMap<string, number>, byId: ReadonlyMap<string, { readonly runningW: number }>): number => {
+  const [[id, perW]] = [...own] as [[string, number]];
+  return (byId.get(id)?.runningW ?? 0) * perW;
+};
+
+const heaviestW = (own: ReadonlyMap<string, number>, { slices, coincidence }: Fitted): number =>
+  own.size === 0 ? 0 : new Weighed(slices, coincidence, (id) => own.get(id)).heaviest().weight;

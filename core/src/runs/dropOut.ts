@@ -1,0 +1,85 @@
+import type { Chemistry } from '../job/schema.ts';
+import { DEFAULT } from '../reference/defaults.ts';
+import { restVoltageV, socAtRest } from '../store/rest.ts';
+import { type BusNet, type Copper, solveBus } from './busNet.ts';
+import type { BankEnd } from './fitted.ts';
+import type { Drawn } from './network.ts';
+
+/** Where an appliance stops for want of volts while the store still holds charge. */
+export interface DropOut {
+  /** State of charge, 0…1, at which the volts at its terminals fall to its cut-off; 0 = it runs to the last. */
+  readonly soc: number;
+  /** The same for a resting voltage that lies a little off the table either way: on a flat curve that is a lot. */
+  readonly lowSoc: number;
+  readonly highSoc: number;
+  /** V at rest of the store at that moment. */
+  readonly restV: number;
+  /** What is then left in it and out of reach, Ah and Wh. */
+  readonly strandedAh: number;
+  readonly strandedWh: number;
+}
+
+interface Store {
+  readonly chemistry: Chemistry;
+  readonly busVoltageV: number;
+  readonly bank: BankEnd;
+}
+
+/** Steps in which the resting voltage that leaves just the cut-off is found; each is closer by a factor of the drop ÷ volts. */
+const STEPS = 40;
+const CLOSE_V = 1e-6;
+
+/**
+ * The state of charge at which a node falls to a voltage: the resting voltage that leaves just that there is sought,
+ * then looked up in the table of the chemistry. Where the network does not hold at that voltage at all, the lowest at
+ * which it does counts.
+ */
+export function dropOutAt(
+  net: BusNet,
+  copper: Copper,
+  drawn: Drawn,
+  node: number,
+  cutOffV: number,
+  { chemistry, busVoltageV, bank }: Store,
+): DropOut {
+  const fullV = restVoltageV(chemistry, busVoltageV, 1);
+  const emptyV = restVoltageV(chemistry, busVoltageV, 0);
+  const leaves = (restV: number): number | null => {
+    const { volts, collapse } = solveBus(net, copper, restV, drawn);
+    return collapse === null ? (volts[node] as number) : null;
+  };
+  const restV = restFor(leaves, cutOffV, emptyV, fullV);
+  const at = (volts: number) => socAtRest(chemistry, busVoltageV, volts);
+  const doubt = (DEFAULT.restDoubt12V.value * busVoltageV) / 12;
+  const soc = at(restV);
+  return {
+    soc,
+    lowSoc: at(restV - doubt),
+    highSoc: at(restV + doubt),
+    restV,
+    strandedAh: soc * bank.ah,
+    strandedWh: soc * bank.ah * bank.nominalV,
+  };
+}
+
+/** V at rest between empty and full that leave the wanted volts; an end where even that leaves more, or less. */
+function restFor(leaves: (restV: number) => number | null, wantedV: number, emptyV: number, fullV: number): number {
+  const below = (restV: number): boolean => {
+    const v = leaves(restV);
+    return v === null || v < wantedV;
+  };
+  if (!below(emptyV)) return emptyV;
+  if (below(fullV)) return fullV;
+  let [low, high] = [emptyV, fullV];
+  // The drop hardly changes with the volts, so a step by the miss lands close; halving keeps it safe.
+  let restV = Math.min(fullV, Math.max(emptyV, wantedV));
+  for (let step = 0; step < STEPS && high - low > CLOSE_V; step++) {
+    const v = leaves(restV);
+    if (v === null || v < wantedV) low = restV;
+    else high = restV;
+    if (v !== null && Math.abs(v - wantedV) < CLOSE_V) return restV;
+    const next = v === null ? Number.NaN : restV + (wantedV - v);
+    restV = next > low && next < high ? next : (low + high) / 2;
+  }
+  return high;
+}

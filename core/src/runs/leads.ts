@@ -1,0 +1,31 @@
+import type { Leads } from '../paths/cables.ts';
+import { nominalVoltageV } from '../reference/chemistries.ts';
+import type { Fitted } from './fitted.ts';
+import { type SizedRun, sizedRuns } from './sized.ts';
+
+/** What the day's energy needs of the runs that are laid; null while none are: what is only proposed loses nothing yet. */
+export function leadsOf(fitted: Fitted): Leads | null {
+  const { runs } = fitted.option.system;
+  return runs === null ? null : leadsThrough(sizedRuns(runs, fitted), fitted);
+}
+
+/** The same of runs that are sized, laid or not. */
+export function leadsThrough(sized: readonly SizedRun[], { option }: Pick<Fitted, 'option'>): Leads {
+  const { store, busVoltageV } = option.system;
+  const nominalV = nominalVoltageV(store.chemistry, busVoltageV);
+  const ofLoad = new Map<string, number>();
+  const ofDevice = new Map<string, number>();
+  for (const [i, { run }] of sized.entries()) {
+    for (const load of run.loads) ofLoad.set(load, i);
+    if (run.end === 'device' && run.part !== null) ofDevice.set(run.part, i);
+  }
+  return {
+    ways: sized.map(({ zone, parent, coldOhm, volts }) => {
+      const isSame = sized[parent]?.zone.kind === zone.kind;
+      const v = zone.kind === 'bus' ? nominalV : volts;
+      return { parent: isSame ? parent : -1, perW: coldOhm / v ** 2 };
+    }),
+    ofLoad,
+    ofDevice,
+  };
+}

@@ -1,0 +1,212 @@
+import type { Run } from '../job/schema.ts';
+import { nominalVoltageV } from '../reference/chemistries.ts';
+import { AREAS_MM2, ampacityA, CONDUCTORS, DROP_LIMIT, FUSES_A, kgPerMm2M, ohmPerM } from '../reference/conductors.ts';
+import { DEFAULT } from '../reference/defaults.ts';
+import { type Carried, carriedBy, wantedA } from './carried.ts';
+import type { Fitted } from './fitted.ts';
+import { type Fuse, fuseOf, fusesBetween, outlastsStart, shortCircuitA } from './fuse.ts';
+import { usualLengthM } from './propose.ts';
+import { type Branch, treeOf, type Zone, zoneVolts } from './tree.ts';
+
+/** What decided a size. */
+export type DecidedBy = 'given' | 'drop' | 'ampacity' | 'fuse' | 'start' | 'smallest';
+
+/** A run with everything settled. */
+export interface SizedRun {
+  readonly run: Run;
+  readonly zone: Zone;
+  readonly parent: number;
+  readonly depth: number;
+  readonly carried: Carried;
+  readonly lengthM: number;
+  readonly isUsualLength: boolean;
+  readonly areaMm2: number;
+  readonly parallel: number;
+  readonly decidedBy: DecidedBy;
+  /** Ω of the whole way there and back, cold and hot. */
+  readonly coldOhm: number;
+  readonly hotOhm: number;
+  /** A that its conductors carry for hours as they lie. */
+  readonly ampacityA: number;
+  /** Nominal V where it lies. */
+  readonly volts: number;
+  /** V lost on it at what it carries, hot; the hot Ω from the store to its end, and the share of the volts that its own current loses on them. */
+  readonly dropV: number;
+  readonly wayOhm: number;
+  readonly wayShare: number;
+  readonly limitShare: number;
+  readonly fuse: Fuse;
+  /** A that flow when it is short-circuited at its fuse, cold; null where no bank stands behind it. */
+  readonly shortA: number | null;
+  /** Whether a fuse or breaker stands between the store and it. */
+  readonly isProtectedAbove: boolean;
+  /** Cold Ω from the terminals of the store to its far end, joints not counted. */
+  readonly fromBankOhm: number;
+  /** kg of metal. */
+  readonly kg: number;
+}
+
+/** An auto size is looked for no further than this many conductors beside one another. */
+const MOST_PARALLEL = 4;
+/** Share of the limit that a lead is sized to where what comes before it has used it up. */
+const HALF = 0.5;
+
+/**
+ * The runs with lengths, sizes and fuses settled, in the order of the tree: as given, or the smallest of the sizes sold
+ * that loses no more than it may, carries the current as it lies, and leaves room for a fuse between current and cable
+ * that outlasts the start. Limits: ABYC E-11 (recalled) or the school chosen.
+ */
+export function sizedRuns(runs: readonly Run[], fitted: Fitted): SizedRun[] {
+  const branches = treeOf(runs, fitted);
+  const carried = carriedBy(branches, fitted);
+  const sized: SizedRun[] = [];
+  for (const [i, branch] of branches.entries())
+    sized.push(settled(branch, carried[i] as Carried, sized[branch.parent], fitted));
+  return sized;
+}
+
+function settled(branch: Branch, carried: Carried, above: SizedRun | undefined, fitted: Fitted): SizedRun {
+  const { run, zone } = branch;
+  const { job, option } = fitted;
+  const { busVoltageV, store } = option.system;
+  const volts = zone.kind === 'bus' ? dropVolts(fitted) : zoneVolts(zone, busVoltageV);
+  const limits = DROP_LIMIT[job.rules.cables.limits];
+  const limitShare = carried.isCritical ? limits.critical : limits.general;
+  const beforeOhm = above && sameVolts(above.zone, zone) ? above.wayOhm : 0;
+  const before = (carried.nominalA * beforeOhm) / volts;
+  const link = run.end === 'alternator' ? alternatorLead(run, fitted) : null;
+  const isMain = branch.depth === 0 && run.end === 'busbar';
+  const lengthM = (link ? link.cableM : run.lengthM) ?? usualLengthM(run, isMain, store.leadM, zone.kind === 'output');
+  const leftShare = limitShare - before > 0 ? limitShare - before : limitShare * HALF;
+  const mayLoseV = leftShare * volts;
+  const laid: Laid = { run, lengthM, carried, mayLoseV, fitted };
+  const size =
+    link?.areaMm2 != null
+      ? { areaMm2: link.areaMm2, parallel: run.parallel, decidedBy: 'given' as const }
+      : run.areaMm2 === null
+        ? suggestedSize(laid)
+        : { areaMm2: run.areaMm2, parallel: run.parallel, decidedBy: 'given' as const };
+  const { coldC, hotC } = job.rules.cables;
+  const hotOhm = ohmOf(laid, size, hotC);
+  const ampacity = bearsA(laid, size);
+  const dropV = carried.nominalA * hotOhm;
+  const isProtectedAbove = above !== undefined && (above.isProtectedAbove || above.fuse.kind !== null);
+  const toFuse = bareOhm(laid, size, coldC) * Math.min(1, (run.fuseAtM ?? 0) / lengthM);
+  const onBank = zone.kind === 'bus' ? fitted.bank : null;
+  const shortA = onBank && shortCircuitA(onBank, fitted.option.system, (above?.fromBankOhm ?? 0) + toFuse);
+  return {
+    run,
+    zone,
+    parent: branch.parent,
+    depth: branch.depth,
+    carried,
+    lengthM,
+    isUsualLength: (link ? link.cableM : run.lengthM) === null,
+    ...size,
+    coldOhm: ohmOf(laid, size, coldC),
+    hotOhm,
+    ampacityA: ampacity,
+    volts,
+    dropV,
+    wayOhm: beforeOhm + hotOhm,
+    wayShare: before + dropV / volts,
+    limitShare,
+    fuse: fuseOf(run, carried, ampacity, isProtectedAbove ? null : shortA),
+    shortA,
+    isProtectedAbove,
+    fromBankOhm: (above?.fromBankOhm ?? 0) + bareOhm(laid, size, coldC),
+    kg: (run.return === 'chassis' ? 1 : 2) * size.parallel * size.areaMm2 * lengthM * kgPerMm2M(run.conductor),
+  };
+}
+
+/** V that the share lost is of: 12.0 and 24.0, or what the chemistry calls nominal. */
+const dropVolts = ({ job, option }: Fitted): number =>
+  job.rules.cables.dropOf === 'chemistry'
+    ? nominalVoltageV(option.system.store.chemistry, option.system.busVoltageV)
+    : option.system.busVoltageV;
+
+const sameVolts = (a: Zone, b: Zone): boolean =>
+  a.kind === b.kind && (a.kind !== 'output' || b.kind !== 'output' || a.device.id === b.device.id);
+
+/** Length and size of the lead from the alternator, as its link says them. */
+function alternatorLead(run: Run, { option }: Fitted) {
+  const link = option.system.driving?.find(({ id }) => id === run.part);
+  return { cableM: link?.cableM ?? null, areaMm2: link?.cableMm2 ?? null };
+}
+
+interface Laid {
+  readonly run: Run;
+  readonly lengthM: number;
+  readonly carried: Carried;
+  /** V that it may lose, hot. */
+  readonly mayLoseV: number;
+  readonly fitted: Fitted;
+}
+
+interface Size {
+  readonly areaMm2: number;
+  readonly parallel: number;
+}
+
+type OfLength = Pick<Laid, 'run' | 'lengthM'>;
+
+/** Ω there and back, joints not counted. */
+function bareOhm({ run, lengthM }: OfLength, { areaMm2, parallel }: Size, atC: number): number {
+  const oneWay = (ohmPerM(areaMm2, run.conductor, atC) * lengthM) / parallel;
+  return oneWay + (run.return === 'chassis' ? (run.chassisMohm ?? DEFAULT.chassisMohm.value) / 1000 : oneWay);
+}
+
+/** Ω there and back, with its joints. */
+const ohmOf = (laid: OfLength, size: Size, atC: number): number =>
+  bareOhm(laid, size, atC) + (laid.run.joints * (laid.run.jointMohm ?? DEFAULT.jointMohm.value)) / 1000;
+
+const bearsA = ({ run, fitted }: Laid, { areaMm2, parallel }: Size): number =>
+  parallel * ampacityA({ ...run, areaMm2 }, fitted.job.rules.cables.bundling);
+
+/** Sizes that are sold for a conductor, the thinnest first. */
+export const sizesOf = (conductor: Run['conductor']): readonly number[] =>
+  conductor === 'awg' ? CONDUCTORS.map(({ areaMm2 }) => areaMm2) : AREAS_MM2;
+
+function suggestedSize(laid: Laid): Size & { readonly decidedBy: DecidedBy } {
+  const { run, carried, fitted } = laid;
+  const sizes = sizesOf(run.conductor);
+  const { hotC } = fitted.job.rules.cables;
+  // What joints and chassis lose no cable can win back.
+  const canReach = carried.nominalA * ohmOf(laid, { areaMm2: 1e6, parallel: 1 }, hotC) < laid.mayLoseV;
+  const fails = (size: Size): DecidedBy | null => {
+    if (canReach && carried.nominalA * ohmOf(laid, size, hotC) > laid.mayLoseV) return 'drop';
+    const bears = bearsA(laid, size);
+    if (bears < carried.lowA) return 'ampacity';
+    if (run.protection === 'none') return null;
+    if (run.ratingA !== null) return bears < run.ratingA ? 'fuse' : null;
+    // Beyond the largest that is sold no cable makes one fit.
+    if (wantedA(carried) > (FUSES_A.at(-1) as number)) return null;
+    if (fusesBetween(wantedA(carried), bears, null).length === 0) return 'fuse';
+    return outlastsStart(run, carried, bears) ? null : 'start';
+  };
+  let decidedBy: DecidedBy = 'smallest';
+  let enough: Size | null = null;
+  for (let parallel = run.parallel; parallel <= Math.max(run.parallel, MOST_PARALLEL); parallel++) {
+    for (const areaMm2 of sizes) {
+      const size = { areaMm2, parallel };
+      const failed = fails(size);
+      if (failed === null) return { ...size, decidedBy };
+      // A start that no fuse outlasts is no reason to lay four cables: the finding says it.
+      if (failed === 'start') enough ??= size;
+      decidedBy = failed;
+    }
+    if (enough) return { ...enough, decidedBy };
+  }
+  return { areaMm2: sizes.at(-1) as number, parallel: Math.max(run.parallel, MOST_PARALLEL), decidedBy };
+}
+
+/** The next thicker that is sold, or one more beside it; null where there is none. */
+export function nextThicker({ run, areaMm2, parallel }: SizedRun): Size | null {
+  const next = sizesOf(run.conductor).find((size) => size > areaMm2 * (1 + 1e-9));
+  if (next !== undefined) return { areaMm2: next, parallel };
+  return parallel < MOST_PARALLEL ? { areaMm2, parallel: parallel + 1 } : null;
+}
+
+/** Ω there and back that a run would have at another size. */
+export const ohmAt = ({ run, lengthM }: SizedRun, size: Size, atC: number): number =>
+  ohmOf({ run, lengthM }, size, atC);
