@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { evaluate } from '../assess/assess.ts';
+import { RUN_KEYS } from '../explain/runs.ts';
 import { SUPPLY_KEYS } from '../explain/supply.ts';
 import { blankArray, blankDevice, blankInverter, blankLink, blankPanels, blankString } from '../job/blank.ts';
 import { withDriveHours } from '../job/day.ts';
@@ -17,6 +18,7 @@ import type {
 import { Effort } from '../moment/effort.ts';
 import type { Figure } from '../quantity/figure.ts';
 import { aGenerator, aHookup, aJob, aLoad, apart, withSupplies, withSystem } from '../test/jobs.ts';
+import { aRun, oneLead, withRuns } from '../test/runs.ts';
 import { FINDING_CODES, type FindingCode } from './finding.ts';
 import { wordsFor } from './words.ts';
 
@@ -280,6 +282,65 @@ const CASES: Readonly<Record<FindingCode, { bad: Job; good: Job }>> = {
     bad: withSupplies(aJob([aLoad()]), aHookup(10, 230)),
     good: withSystem(withSupplies(aJob([aLoad()]), aHookup(10, 230)), { charger: { ratingA: 20 } }),
   },
+  // 4 mm² bear 50.8 A in free air by area between 12 and 10 AWG (45 and 60 A); 660 W at 11 V are 60 A.
+  'run-undersized': {
+    bad: oneLead({ watts: 660 }, { ratingA: 80 }),
+    good: oneLead({ watts: 660 }, { areaMm2: 16, ratingA: 80 }),
+  },
+  'run-over-fused': { bad: oneLead({}, { ratingA: 60 }), good: oneLead({}, { ratingA: 50 }) },
+  'run-unfused': {
+    bad: oneLead({}, { protection: 'none', ratingA: null }),
+    good: oneLead({}, { protection: 'none', ratingA: null }, { main: { ratingA: 40 } }),
+  },
+  // 34 A: 1.25 × is 42.5 A, 12 AWG bears 45 A, and fuses are sold for 40 and 50 A.
+  'run-no-fuse-fits': {
+    bad: oneLead({ watts: 374 }, { conductor: 'awg', areaMm2: 3.309, ratingA: null }),
+    good: oneLead({ watts: 374 }, { conductor: 'awg', areaMm2: 5.261, ratingA: null }),
+  },
+  // 132 W at 11 V are 12 A.
+  'run-fuse-small': { bad: oneLead({ watts: 132 }, { ratingA: 10 }), good: oneLead({ watts: 132 }, { ratingA: 15 }) },
+  // 110 W at 11 V are 10 A, 50 A for 0.5 s: 3.3 × of 15 A holds 0.08 s, 1.25 × of 40 A holds 0.75 s.
+  'run-start-opens': {
+    bad: oneLead({ watts: 110, startRatio: 5 }, { areaMm2: 6, protection: 'blade', ratingA: 15 }),
+    good: oneLead({ watts: 110, startRatio: 5 }, { areaMm2: 6, protection: 'blade', ratingA: 40 }),
+  },
+  // 13.6 V ÷ (2 mΩ + 0.4 m × 0.386 mΩ/m) are 6.3 kA.
+  'run-interrupt': {
+    bad: oneLead({}, {}, { main: { protection: 'strip' } }),
+    good: oneLead({}, {}, { main: { protection: 'high-interrupt' } }),
+  },
+  'run-not-selective': {
+    bad: oneLead({}, { areaMm2: 50, ratingA: 250 }),
+    good: oneLead({}, { areaMm2: 50, ratingA: 150 }),
+  },
+  // 120 W are 10 A on 12 V; 10 m of 2.5 mm² there and back at 70 °C: 0.160 Ω × 1.1965 = 0.191 Ω, 1.9 V, 16 %.
+  'run-drop': {
+    bad: oneLead({ watts: 120 }, { lengthM: 10, areaMm2: 2.5 }),
+    good: oneLead({ watts: 120 }, { lengthM: 10, areaMm2: 6 }),
+  },
+  // 12.9 V behind 10 m of 1 mm²: 0.39 Ω cold, 0.47 Ω hot lets 89 W through at most.
+  'run-collapse': {
+    bad: oneLead({ watts: 100 }, { lengthM: 10, areaMm2: 1 }),
+    good: oneLead({ watts: 80 }, { lengthM: 10, areaMm2: 1 }),
+  },
+  // 5 A run and 25 A start: 25 × 0.0477 Ω take 1.2 V of 12.9.
+  'run-start-dip': {
+    bad: oneLead({ watts: 60, startRatio: 5, minV: 12.3 }, {}),
+    good: oneLead({ watts: 60, startRatio: 5, minV: 11 }, {}),
+  },
+  // 5 A × 0.4 Ω: 2 V.
+  'load-drops-out': {
+    bad: oneLead({ watts: 60, minV: 11.5 }, { lengthM: 10, areaMm2: 1 }),
+    good: oneLead({ watts: 60, minV: 9.5 }, { lengthM: 10, areaMm2: 1 }),
+  },
+  'socket-overload': { bad: oneLead({ watts: 132 }, { socketA: 10 }), good: oneLead({ watts: 132 }, { socketA: 16 }) },
+  'run-solid': { bad: oneLead({}, { conductor: 'solid' }), good: oneLead({}, {}) },
+  'run-aluminium': { bad: oneLead({}, { conductor: 'aluminium' }), good: oneLead({}, {}) },
+  'run-unkeyed': { bad: oneLead({}, { unkeyed: true }), good: oneLead({}, {}) },
+  'without-run': {
+    bad: withRuns(aJob([aLoad()]), [aRun('main', 'busbar')]),
+    good: withRuns(aJob([aLoad()]), [aRun('lead', 'loads', { loads: ['load-0'] })]),
+  },
   'payload-exceeded': {
     bad: brief(aJob([aLoad({ hours: 10 })]), { payloadKg: 5 }),
     good: brief(aJob([aLoad({ hours: 10 })]), { payloadKg: 500 }),
@@ -442,6 +503,7 @@ describe('findings', () => {
     expect(figures.length).toBeGreaterThan(45);
     for (const id of figures.filter((one) => !one.includes('['))) expect(docs, id).toContain(`\`${id}\``);
     for (const key of SUPPLY_KEYS) expect(docs, key).toContain(`\`supply[ID].${key}\``);
+    for (const key of RUN_KEYS) expect(docs, key).toContain(`\`run[ID].${key}\``);
   });
 });
 

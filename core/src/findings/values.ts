@@ -154,6 +154,104 @@ export interface FindingValues {
   };
   readonly 'pwm-loses': { readonly name: string; readonly lostWh: number; readonly share: number };
   readonly 'charger-none': { readonly supply: string };
+  readonly 'run-undersized': {
+    readonly name: string;
+    readonly amps: number;
+    readonly bearsA: number;
+    readonly areaMm2: number;
+  };
+  readonly 'run-over-fused': {
+    readonly name: string;
+    readonly ratingA: number;
+    readonly bearsA: number;
+    readonly areaMm2: number;
+  };
+  readonly 'run-unfused': {
+    readonly name: string;
+    readonly bearsA: number;
+    readonly shortA: number;
+  };
+  readonly 'run-no-fuse-fits': {
+    readonly name: string;
+    readonly neededA: number;
+    readonly bearsA: number;
+    readonly areaMm2: number;
+  };
+  readonly 'run-fuse-small': {
+    readonly name: string;
+    readonly ratingA: number;
+    readonly neededA: number;
+    readonly amps: number;
+  };
+  readonly 'run-start-opens': {
+    readonly name: string;
+    readonly ratingA: number;
+    readonly kind: string;
+    readonly startA: number;
+    readonly seconds: number;
+    readonly holdsSeconds: number;
+  };
+  readonly 'run-interrupt': {
+    readonly name: string;
+    readonly kind: string;
+    readonly interruptA: number;
+    readonly shortA: number;
+  };
+  readonly 'run-not-selective': {
+    readonly name: string;
+    readonly main: string;
+    readonly ratingA: number;
+    readonly mainA: number;
+    readonly ratio: number;
+  };
+  readonly 'run-drop': {
+    readonly name: string;
+    readonly share: number;
+    readonly limit: number;
+    readonly lostV: number;
+    readonly areaMm2: number;
+    readonly lengthM: number;
+  };
+  readonly 'run-collapse': {
+    readonly name: string;
+    readonly falls: string;
+    readonly what: string;
+  };
+  readonly 'run-start-dip': {
+    readonly name: string;
+    readonly startV: number;
+    readonly cutOffV: number;
+    readonly seconds: number;
+  };
+  readonly 'load-drops-out': {
+    readonly name: string;
+    readonly cutOffV: number;
+    readonly soc: number;
+    readonly lowSoc: number;
+    readonly highSoc: number;
+    readonly strandedAh: number;
+    readonly reserve: number;
+  };
+  readonly 'socket-overload': {
+    readonly name: string;
+    readonly amps: number;
+    readonly socketA: number;
+    readonly shared: number;
+    readonly names: string;
+  };
+  readonly 'run-solid': {
+    readonly name: string;
+  };
+  readonly 'run-aluminium': {
+    readonly name: string;
+  };
+  readonly 'run-unkeyed': {
+    readonly name: string;
+  };
+  readonly 'without-run': {
+    readonly names: string;
+    readonly count: number;
+  };
   readonly 'payload-exceeded': { readonly overKg: number; readonly kitKg: number };
   readonly 'measure-first': {
     readonly name: string;

@@ -17,6 +17,9 @@ const s = <V>(values: V, key: KeysOf<V, string>): string => String(values[key]);
 const wh = <V>(values: V, key: KeysOf<V, number>): string => showText(n(values, key), 'Wh');
 const w = <V>(values: V, key: KeysOf<V, number>): string => showText(n(values, key), 'W');
 const a = <V>(values: V, key: KeysOf<V, number>): string => showText(n(values, key), 'A');
+const kiloA = <V>(values: V, key: KeysOf<V, number>): string =>
+  n(values, key) >= 1000 ? `${formatNumber(n(values, key) / 1000, 1)} kA` : a(values, key);
+const area = <V extends { readonly areaMm2: number }>({ areaMm2 }: V): string => `${formatNumber(areaMm2, 2)} mm²`;
 const size = <V extends { readonly unit: string }>(values: V, key: KeysOf<V, number>): string =>
   showText(n(values, key), values.unit);
 
@@ -178,6 +181,103 @@ const WORDS: { readonly [C in FindingCode]: (values: FindingValues[C]) => Words 
     what: `At ${showText(n(v, 'coldestC'), '°C')} the bank is heated before it is charged: ${showText(n(v, 'warmUpH'), 'h')} until it has ${showText(n(v, 'holdC'), '°C')}.`,
     why: `Holding it there in a box takes ${w(v, 'holdW')}, ${wh(v, 'holdWh')} on such a day.`,
     act: 'Take the heater down among the loads, for the hours in which the bank is to be charged.',
+  }),
+  'run-undersized': (v) => ({
+    what: `${s(v, 'name')}: ${a(v, 'amps')} for hours, and its ${area(v)} bear ${a(v, 'bearsA')} as they lie.`,
+    why: 'A cable that carries more than it bears heats until its insulation goes. This is where fires start.',
+    act: 'Lay the next thicker, or see that less flows; fewer cables side by side and cooler air help too.',
+  }),
+  'run-over-fused': (v) => ({
+    what: `${s(v, 'name')}: the fuse of ${a(v, 'ratingA')} is above the ${a(v, 'bearsA')} that ${area(v)} bear.`,
+    why: 'The cable burns before the fuse opens: it protects nothing.',
+    act: 'A smaller fuse, or a cable that bears it.',
+  }),
+  'run-unfused': (v) => ({
+    what: `${s(v, 'name')} has no fuse that opens before its cable burns.`,
+    why:
+      n(v, 'shortA') > 0
+        ? `Short-circuited, ${a(v, 'shortA')} flow through a cable for ${a(v, 'bearsA')}.`
+        : `Its cable bears ${a(v, 'bearsA')}, and the source gives more when it is short-circuited.`,
+    act: 'A fuse as near the source as possible, no larger than the cable bears.',
+  }),
+  'run-no-fuse-fits': (v) => ({
+    what: `${s(v, 'name')}: no fuse is sold between ${a(v, 'neededA')} and the ${a(v, 'bearsA')} that ${area(v)} bear.`,
+    why: 'The smaller opens in use, the larger lets the cable burn.',
+    act: n(v, 'neededA') > 500 ? 'Split the load over two ways, or take a higher voltage.' : 'Lay the next thicker.',
+  }),
+  'run-fuse-small': (v) => ({
+    what: `${s(v, 'name')}: the fuse of ${a(v, 'ratingA')} carries ${a(v, 'amps')} for hours.`,
+    why: 'A fuse near its rating ages and opens one day in use.',
+    act: `At least ${a(v, 'neededA')}: 1.25 × the current.`,
+  }),
+  'run-start-opens': (v) => ({
+    what: `${s(v, 'name')}: a start of ${a(v, 'startA')} for ${showText(n(v, 'seconds'), 's')} may open the ${s(v, 'kind')} of ${a(v, 'ratingA')}.`,
+    why:
+      n(v, 'holdsSeconds') > 0
+        ? `At that current it surely holds only ${showText(n(v, 'holdsSeconds'), 's')}.`
+        : 'At that current nothing says that it holds at all.',
+    act: 'A slower kind, the next larger that the cable bears, or a soft start.',
+  }),
+  'run-interrupt': (v) => ({
+    what: `${s(v, 'name')}: the bank short-circuits with ${kiloA(v, 'shortA')}; a ${s(v, 'kind')} breaks ${kiloA(v, 'interruptA')}.`,
+    why: 'Above that an arc goes on burning inside the fuse.',
+    act:
+      n(v, 'interruptA') >= 20000
+        ? 'A fuse at each battery, so that each breaks the current of its own alone; or ask the maker what its management lets through.'
+        : 'Take a fuse of a high interrupting class there.',
+  }),
+  'run-not-selective': (v) => ({
+    what: `${s(v, 'main')} has ${a(v, 'mainA')}, ${s(v, 'name')} behind it ${a(v, 'ratingA')}: which opens first is chance.`,
+    why: 'A fault on one circuit should not put out all the others.',
+    act: `A main fuse of about ${formatNumber(n(v, 'ratio'), 1)} × the branch where the cable bears it.`,
+  }),
+  'run-drop': (v) => ({
+    what: `${s(v, 'name')}: ${formatNumber(n(v, 'share') * 100, 1)} % is lost on the way, ${showText(n(v, 'lostV'), 'V')}; ${formatNumber(n(v, 'limit') * 100)} % is the limit.`,
+    why: 'What is lost warms the cable; a charger ends early and a motor starts badly.',
+    act: `More than ${area(v)}, or less than ${showText(n(v, 'lengthM'), 'm')}; joints count too.`,
+  }),
+  'run-collapse': (v) => ({
+    what: `${s(v, 'name')} cannot ${s(v, 'what')} on a low store: the volts break down at ${s(v, 'falls')}.`,
+    why: 'The less voltage it gets the more current it asks for, until no voltage is left at which it gets its power.',
+    act: `A thicker or shorter way at ${s(v, 'falls')}.`,
+  }),
+  'run-start-dip': (v) => ({
+    what: `${s(v, 'name')} may not start on a low store: ${showText(n(v, 'startV'), 'V')} for ${showText(n(v, 'seconds'), 's')}, it needs ${showText(n(v, 'cutOffV'), 'V')}.`,
+    why: 'The start pulls its own volts down; it cuts out and tries again.',
+    act: 'A thicker lead, or a lead of its own.',
+  }),
+  'load-drops-out': (v) => ({
+    what: `${s(v, 'name')} stops at ${formatNumber(n(v, 'soc') * 100)} % of charge (${formatNumber(n(v, 'lowSoc') * 100)} to ${formatNumber(n(v, 'highSoc') * 100)} %): ${showText(n(v, 'strandedAh'), 'Ah')} stay out of its reach.`,
+    why: `Its cut-off is ${showText(n(v, 'cutOffV'), 'V')} at its own terminals; the cable takes the rest. ${formatNumber((1 - n(v, 'reserve')) * 100)} % was planned to be used.`,
+    act: 'A thicker lead, or a lower cut-off if it has that setting.',
+  }),
+  'socket-overload': (v) => ({
+    what: `${s(v, 'name')}: ${a(v, 'amps')} through a socket for ${a(v, 'socketA')}.`,
+    why:
+      n(v, 'shared') > 1
+        ? `${s(v, 'names')} share it: a splitter adds sockets, not amps. Plug-in contacts melt first.`
+        : 'Plug-in contacts melt first.',
+    act: 'Wire it firmly, with a fuse of its own.',
+  }),
+  'run-solid': (v) => ({
+    what: `${s(v, 'name')} is one solid wire.`,
+    why: 'Where it is shaken it hardens and breaks.',
+    act: 'Take finely stranded cable.',
+  }),
+  'run-aluminium': (v) => ({
+    what: `${s(v, 'name')} is aluminium.`,
+    why: 'It creeps under screws and corrodes against copper: the joint heats.',
+    act: 'Take copper, or lugs and paste made for it, checked every year.',
+  }),
+  'run-unkeyed': (v) => ({
+    what: `${s(v, 'name')} can be joined the wrong way round.`,
+    why: 'Reversed polarity destroys electronics in an instant, whatever the fuse.',
+    act: 'Keyed connectors, marked ends; measure before it is joined.',
+  }),
+  'without-run': (v) => ({
+    what: `${n(v, 'count') === 1 ? 'No run leads' : `${n(v, 'count')} things have no run`}${n(v, 'count') === 1 ? ' to' : ':'} ${s(v, 'names')}.`,
+    why: 'Without a run it has neither size nor fuse, and what its cable loses is not counted.',
+    act: 'Let the program add what is missing, or put it at the end of a run.',
   }),
   'payload-exceeded': (v) => ({
     what: `The kit is ${showText(n(v, 'overKg'), 'kg')} over the payload.`,

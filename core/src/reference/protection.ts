@@ -5,7 +5,8 @@ import { ORIGIN } from './origins.ts';
 /** A kind of fuse or breaker, as generic as it is sold. */
 export interface ProtectionKind {
   readonly name: string;
-  /** A it is sold for at most. */
+  /** A it is sold for at least and at most. */
+  readonly leastA: number;
   readonly mostA: number;
   /** A that it can interrupt. */
   readonly interruptA: number;
@@ -21,6 +22,7 @@ const ISO_8820_3: Origin = { label: 'P·M', source: 'opening times, ISO 8820-3' 
 export const PROTECTION: Readonly<Record<Exclude<Run['protection'], 'as-needed' | 'none'>, ProtectionKind>> = {
   blade: {
     name: 'blade fuse',
+    leastA: 1,
     mostA: 40,
     interruptA: 1000,
     isSlow: false,
@@ -34,6 +36,7 @@ export const PROTECTION: Readonly<Record<Exclude<Run['protection'], 'as-needed' 
   },
   strip: {
     name: 'bolted strip fuse',
+    leastA: 30,
     mostA: 500,
     interruptA: 2500,
     isSlow: true,
@@ -47,6 +50,7 @@ export const PROTECTION: Readonly<Record<Exclude<Run['protection'], 'as-needed' 
   },
   'high-interrupt': {
     name: 'high-interrupt fuse',
+    leastA: 30,
     mostA: 500,
     interruptA: 20_000,
     isSlow: false,
@@ -60,6 +64,7 @@ export const PROTECTION: Readonly<Record<Exclude<Run['protection'], 'as-needed' 
   },
   breaker: {
     name: 'thermal breaker',
+    leastA: 5,
     mostA: 300,
     interruptA: 1500,
     isSlow: true,

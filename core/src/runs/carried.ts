@@ -3,10 +3,10 @@ import { LOW_12V } from '../moment/inverterCable.ts';
 import { startOf } from '../moment/starts.ts';
 import { Weighed } from '../moment/weighed.ts';
 import { chainOf } from '../paths/chain.ts';
-import { FUSE_FACTOR, FUSES_A } from '../reference/conductors.ts';
+import { DROP_LIMIT } from '../reference/conductors.ts';
 import { DEFAULT } from '../reference/defaults.ts';
-import { nextSize } from '../reference/sizes.ts';
 import type { Fitted } from './fitted.ts';
+import { likelyRatingA } from './suited.ts';
 import { type Branch, zoneVolts } from './tree.ts';
 
 /** What a run carries. */
@@ -21,15 +21,13 @@ export interface Carried {
   readonly startSeconds: number;
   /** A of the largest fuse that a run behind it needs: its own should be larger, so that the branch opens first. */
   readonly branchFuseA: number;
+  /** Of what hangs behind it the largest A ÷ the share of the volts that it may lose on its way. */
+  readonly perShareA: number;
   /** Whether a charger or something critical hangs on it, for which less may be lost. */
   readonly isCritical: boolean;
   /** Loads that draw through it, straight or through devices, by their ids. */
   readonly loads: readonly string[];
 }
-
-/** A from which a fuse lets the current pass for hours and, where it can be had, opens after those behind it. */
-export const wantedA = ({ lowA, branchFuseA }: Pick<Carried, 'lowA' | 'branchFuseA'>): number =>
-  Math.max(lowA * FUSE_FACTOR, FUSES_A.find((a) => a > branchFuseA + 1e-9) ?? 0);
 
 /** What hangs on one run and what is behind it, as its own zone sees it. */
 interface Hanging {
@@ -40,6 +38,7 @@ interface Hanging {
   deviceW: number;
   chargeA: number;
   branchFuseA: number;
+  perShareA: number;
   /** W on top of what runs, of the largest start, and its s. */
   extraW: number;
   seconds: number;
@@ -59,6 +58,7 @@ export function carriedBy(branches: readonly Branch[], fitted: Fitted): Carried[
       deviceW: 0,
       chargeA: 0,
       branchFuseA: 0,
+      perShareA: 0,
       extraW: 0,
       seconds: 0,
       isCritical: false,
@@ -75,15 +75,17 @@ export function carriedBy(branches: readonly Branch[], fitted: Fitted): Carried[
     if (!parent) continue;
     const above = hanging[branch.parent] as Hanging;
     passOn(branch, parent, own, above);
-    if (branch.run.protection !== 'none' && parent.zone.kind === branch.zone.kind)
-      above.branchFuseA = Math.max(above.branchFuseA, branch.run.ratingA ?? nextSize(FUSES_A, wantedA(through)) ?? 0);
+    if (parent.zone.kind !== branch.zone.kind) continue;
+    above.perShareA = Math.max(above.perShareA, through.perShareA);
+    if (branch.run.protection !== 'none')
+      above.branchFuseA = Math.max(above.branchFuseA, likelyRatingA(branch.run, through));
   }
   return carried;
 }
 
 function flows(
-  { zone }: Branch,
-  { own, deviceW, chargeA, branchFuseA, extraW, seconds, isCritical, loads }: Hanging,
+  { zone, run }: Branch,
+  { own, deviceW, chargeA, branchFuseA, perShareA, extraW, seconds, isCritical, loads }: Hanging,
   byId: ReadonlyMap<string, { readonly runningW: number }>,
   fitted: Fitted,
 ): Carried {
@@ -93,18 +95,22 @@ function flows(
     const amps = zone.lead.far?.amps ?? 0;
     const lowA = zone.kind === 'panels' ? amps * DEFAULT.panelCurrentFactor.value : amps;
     const shared = { nominalA: amps, lowA, chargeA: amps, startA: lowA, startSeconds: 0 };
-    return { ...shared, branchFuseA: 0, isCritical: true, loads };
+    return { ...shared, branchFuseA: 0, perShareA: 0, isCritical: true, loads };
   }
   const lowV = zone.kind === 'bus' ? (LOW_12V * busV) / 12 : volts;
   const drawnW = deviceW + (own.size === 1 ? aloneW(own, byId) : heaviestW(own, fitted));
   const lowA = Math.max(drawnW / lowV, chargeA);
+  const nominalA = Math.max(drawnW / volts, chargeA);
+  const limits = DROP_LIMIT[fitted.job.rules.cables.limits];
+  const ownShareA = run.end === 'busbar' ? 0 : nominalA / (isCritical ? limits.critical : limits.general);
   return {
-    nominalA: Math.max(drawnW / volts, chargeA),
+    nominalA,
     lowA,
     chargeA,
     startA: Math.max(lowA, (drawnW + extraW) / lowV),
     startSeconds: seconds,
     branchFuseA,
+    perShareA: Math.max(perShareA, ownShareA),
     isCritical,
     loads,
   };

@@ -1,4 +1,4 @@
-import type { Run } from '../job/schema.ts';
+import type { Run, System } from '../job/schema.ts';
 import { type BusDay, busDay, type DeviceDay } from '../paths/ledger.ts';
 import { chargingVoltageV } from '../reference/chemistries.ts';
 import { kgPerMm2M } from '../reference/conductors.ts';
@@ -8,6 +8,7 @@ import { type BusNet, busNet, type Copper, solveBus, withOhm } from './busNet.ts
 import { type DropOut, dropOutAt } from './dropOut.ts';
 import type { BankEnd, Fitted } from './fitted.ts';
 import { leadsThrough } from './leads.ts';
+import { outputVolts } from './outputs.ts';
 import { propose } from './propose.ts';
 import { nextThicker, ohmAt, type SizedRun, sizedRuns } from './sized.ts';
 
@@ -51,6 +52,8 @@ export interface Thicker {
 export interface RunRow extends SizedRun {
   /** Wh a day lost in it. */
   readonly lostWh: number;
+  /** V at its end behind a converter or port, hot; null on the bus, or where it does not hold. */
+  readonly outputV: number | null;
   readonly thicker: Thicker | null;
 }
 
@@ -75,9 +78,15 @@ export function layRuns(fitted: Fitted & { readonly bank: BankEnd }, bus: BusDay
   const net = busNet(sized, bank.resistanceOhm);
   const appliances = appliancesOn(fitted, sized, net);
   const volts = appliances.length > 0 ? voltsOf(fitted, net, appliances, sized, bus.devices) : [];
+  const behind = outputVolts(fitted, sized);
   const rows = sized.map((run, i): RunRow => {
     const lostWh = (cables?.lostWh[i] ?? 0) + lostComingWh(run, fitted);
-    return { ...run, lostWh, thicker: thickerOf(fitted, sized, i, lostWh, net, appliances, volts, bus.devices) };
+    return {
+      ...run,
+      lostWh,
+      outputV: behind.get(i) ?? null,
+      thicker: thickerOf(fitted, sized, i, lostWh, net, appliances, volts, bus.devices),
+    };
   });
   return {
     isLaid: runs !== null,
@@ -215,8 +224,20 @@ function isBehind(sized: readonly SizedRun[], run: number, way: number): boolean
   return false;
 }
 
-/** The runs with the sizes that were settled said: what was only proposed is laid. */
-export const asLaid = (rows: readonly SizedRun[]): Run[] =>
-  rows.map(({ run, areaMm2, parallel, lengthM }) =>
-    run.end === 'alternator' ? run : { ...run, areaMm2, parallel, lengthM },
-  );
+/**
+ * The runs with the sizes that were settled said: what was only proposed is laid. What is sized by a source whose own
+ * size is still left to the program goes on following it.
+ */
+export function asLaid(rows: readonly SizedRun[], { arrays, driving }: System): Run[] {
+  const isOpen = arrays === null || driving === null;
+  const follows = ({ run: { end }, carried }: SizedRun): boolean => {
+    if (end === 'array' || end === 'panels') return arrays === null;
+    if (end === 'driving' || end === 'alternator') return driving === null;
+    return end === 'busbar' && isOpen && carried.chargeA >= carried.lowA;
+  };
+  return rows.map((row) => {
+    const { run, areaMm2, parallel, lengthM } = row;
+    if (run.end === 'alternator') return run;
+    return follows(row) ? { ...run, lengthM } : { ...run, areaMm2, parallel, lengthM };
+  });
+}

@@ -2,10 +2,11 @@ import type { Run } from '../job/schema.ts';
 import { nominalVoltageV } from '../reference/chemistries.ts';
 import { AREAS_MM2, ampacityA, CONDUCTORS, DROP_LIMIT, FUSES_A, kgPerMm2M, ohmPerM } from '../reference/conductors.ts';
 import { DEFAULT } from '../reference/defaults.ts';
-import { type Carried, carriedBy, wantedA } from './carried.ts';
+import { type Carried, carriedBy } from './carried.ts';
 import type { Fitted } from './fitted.ts';
-import { type Fuse, fuseOf, fusesBetween, outlastsStart, shortCircuitA } from './fuse.ts';
+import { type Fuse, fuseOf, shortCircuitA } from './fuse.ts';
 import { usualLengthM } from './propose.ts';
+import { choices, fusesBetween, outlasts, wantedA } from './suited.ts';
 import { type Branch, treeOf, type Zone, zoneVolts } from './tree.ts';
 
 /** What decided a size. */
@@ -50,6 +51,8 @@ export interface SizedRun {
 const MOST_PARALLEL = 4;
 /** Share of the limit that a lead is sized to where what comes before it has used it up. */
 const HALF = 0.5;
+/** Share of an appliance's limit that a run it shares with others may take. From memory. */
+const TRUNK_SHARE = 1 / 3;
 
 /**
  * The runs with lengths, sizes and fuses settled, in the order of the tree: as given, or the smallest of the sizes sold
@@ -78,8 +81,12 @@ function settled(branch: Branch, carried: Carried, above: SizedRun | undefined, 
   const isMain = branch.depth === 0 && run.end === 'busbar';
   const lengthM = (link ? link.cableM : run.lengthM) ?? usualLengthM(run, isMain, store.leadM, zone.kind === 'output');
   const leftShare = limitShare - before > 0 ? limitShare - before : limitShare * HALF;
-  const mayLoseV = leftShare * volts;
-  const laid: Laid = { run, lengthM, carried, mayLoseV, fitted };
+  // What others share may take only so much of what each of them is allowed.
+  const mostOhm = Math.min(
+    (leftShare * volts) / carried.nominalA,
+    run.end === 'busbar' ? (TRUNK_SHARE * volts) / carried.perShareA : Number.POSITIVE_INFINITY,
+  );
+  const laid: Laid = { run, lengthM, carried, mostOhm, fitted };
   const size =
     link?.areaMm2 != null
       ? { areaMm2: link.areaMm2, parallel: run.parallel, decidedBy: 'given' as const }
@@ -138,8 +145,8 @@ interface Laid {
   readonly run: Run;
   readonly lengthM: number;
   readonly carried: Carried;
-  /** V that it may lose, hot. */
-  readonly mayLoseV: number;
+  /** Ω that it may have, hot. */
+  readonly mostOhm: number;
   readonly fitted: Fitted;
 }
 
@@ -172,17 +179,17 @@ function suggestedSize(laid: Laid): Size & { readonly decidedBy: DecidedBy } {
   const sizes = sizesOf(run.conductor);
   const { hotC } = fitted.job.rules.cables;
   // What joints and chassis lose no cable can win back.
-  const canReach = carried.nominalA * ohmOf(laid, { areaMm2: 1e6, parallel: 1 }, hotC) < laid.mayLoseV;
+  const canReach = ohmOf(laid, { areaMm2: 1e6, parallel: 1 }, hotC) < laid.mostOhm;
   const fails = (size: Size): DecidedBy | null => {
-    if (canReach && carried.nominalA * ohmOf(laid, size, hotC) > laid.mayLoseV) return 'drop';
+    if (canReach && ohmOf(laid, size, hotC) > laid.mostOhm) return 'drop';
     const bears = bearsA(laid, size);
     if (bears < carried.lowA) return 'ampacity';
     if (run.protection === 'none') return null;
     if (run.ratingA !== null) return bears < run.ratingA ? 'fuse' : null;
     // Beyond the largest that is sold no cable makes one fit.
     if (wantedA(carried) > (FUSES_A.at(-1) as number)) return null;
-    if (fusesBetween(wantedA(carried), bears, null).length === 0) return 'fuse';
-    return outlastsStart(run, carried, bears) ? null : 'start';
+    if (fusesBetween(wantedA(carried), bears).length === 0) return 'fuse';
+    return choices(run, wantedA(carried), bears).some((choice) => outlasts(choice, carried)) ? null : 'start';
   };
   let decidedBy: DecidedBy = 'smallest';
   let enough: Size | null = null;

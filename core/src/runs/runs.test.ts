@@ -1,0 +1,424 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { assess, evaluate } from '../assess/assess.ts';
+import { blankArray, blankPanels } from '../job/blank.ts';
+import type { Job, Run } from '../job/schema.ts';
+import { validateJob } from '../job/validate.ts';
+import { ampacityA, awgAreaMm2, CONDUCTORS, ohmPerM } from '../reference/conductors.ts';
+import { asCabled, runsOf } from '../settle/runs.ts';
+import { settle } from '../settle/settle.ts';
+import { aJob, aLoad, withSystem } from '../test/jobs.ts';
+import { aRun, oneLead, withRuns } from '../test/runs.ts';
+import { simulate } from '../test/spice.ts';
+import { asLaid } from './laid.ts';
+import { netlistOf } from './netlist.ts';
+
+const laidOf = (job: Job, optionId?: string) => runsOf(settle(job, optionId));
+const rowOf = (job: Job, id: string) => {
+  const row = laidOf(job).rows.find(({ run }) => run.id === id);
+  if (!row) throw new Error(`no run ${id}`);
+  return row;
+};
+const loadOf = (job: Job, id = 'load-0') => {
+  const one = laidOf(job).appliances.find(({ loadId }) => loadId === id);
+  if (!one) throw new Error(`no appliance ${id}`);
+  return one;
+};
+const cables = (job: Job, change: Partial<Job['rules']['cables']>): Job => ({
+  ...job,
+  rules: { ...job.rules, cables: { ...job.rules.cables, ...change } },
+});
+const DEMOS = readdirSync('demo').map((file) => JSON.parse(readFileSync(`demo/${file}`, 'utf8')));
+const demoJobs = (): Job[] =>
+  DEMOS.map((document) => {
+    const checked = validateJob(document);
+    if (!checked.ok) throw new Error(JSON.stringify(checked.faults));
+    return checked.job;
+  });
+/** A job with the program's own proposal laid. */
+const laid = (job: Job, optionId: string): Job => {
+  const { rows } = laidOf(job, optionId);
+  const option = job.options.find(({ id }) => id === optionId);
+  if (!option) throw new Error(optionId);
+  const runs = asLaid(rows, option.system);
+  return {
+    ...job,
+    options: job.options.map((one) => (one === option ? { ...one, system: { ...one.system, runs } } : one)),
+  };
+};
+
+describe('what a conductor resists', () => {
+  // NEC chapter 9 table 8, stranded, 75 °C, Ω/1000 ft.
+  it.each([
+    [14, 3.14],
+    [12, 1.98],
+    [10, 1.24],
+    [8, 0.778],
+    [6, 0.491],
+    [4, 0.308],
+    [2, 0.194],
+    [0, 0.122],
+    [-3, 0.0608],
+  ])('AWG %d: %f Ω/1000 ft at 75 °C', (n, ohm) => {
+    expect((ohmPerM(awgAreaMm2(n), 'awg', 75) * 304.8) / ohm).toBeCloseTo(1, 2);
+  });
+
+  it('10 AWG solid is 3.277 Ω/km at 20 °C; fine strands by IEC 60228 class 5; sizes between with as many strands more', () => {
+    expect(ohmPerM(awgAreaMm2(10), 'solid') * 1000).toBeCloseTo(3.277, 3);
+    expect(ohmPerM(2.5) * 1000).toBeCloseTo(7.98, 9);
+    expect(ohmPerM(95) * 1000).toBeCloseTo(0.206, 9);
+    // "6 mm automotive" is about 4.6 mm²: 4.95 at 4 mm² and 3.30 at 6 mm² on either side.
+    expect(ohmPerM(4.6) * 1000).toBeGreaterThan(17.241 / 4.6);
+    expect(ohmPerM(4.6) * 4.6).toBeCloseTo(0.0198, 3);
+    // Aluminium of the same area: 28.264 ÷ 17.241.
+    expect(ohmPerM(50, 'aluminium') / ohmPerM(50, 'solid')).toBeCloseTo(1.639, 3);
+  });
+});
+
+describe('what a conductor bears', () => {
+  const bears = (areaMm2: number, change: Partial<Run> = {}, bundling: 'marine' | 'building' = 'marine') =>
+    ampacityA({ ...aRun('x', 'loads', change), areaMm2 }, bundling);
+
+  it('the table of ABYC E-11 at its own sizes, and between them between its rows', () => {
+    const table: readonly (readonly [number, number])[] = [
+      [16, 25],
+      [14, 35],
+      [12, 45],
+      [10, 60],
+      [8, 80],
+      [6, 120],
+      [4, 160],
+      [2, 210],
+      [1, 245],
+      [0, 285],
+      [-1, 330],
+      [-2, 385],
+      [-3, 445],
+    ];
+    for (const [n, amps] of table) expect(bears(awgAreaMm2(n))).toBeCloseTo(amps, 6);
+    expect(bears(6)).toBeGreaterThan(60);
+    expect(bears(6)).toBeLessThan(80);
+    for (let i = 1; i < 300; i++) expect(bears(i * 0.5 + 0.5)).toBeGreaterThan(bears(i * 0.5));
+  });
+
+  it('less where it is warm: 0.85 in an engine space, 0.58 of 60 °C insulation there; √ of the room that is left', () => {
+    expect(bears(10, { engine: true }) / bears(10)).toBeCloseTo(0.85, 9);
+    const cool = { insulationC: 60 };
+    expect(bears(10, { ...cool, engine: true }) / bears(10, cool)).toBeCloseTo(0.58, 2);
+    expect(bears(10, { ambientC: 60 }) / bears(10)).toBeCloseTo(Math.sqrt(45 / 75), 9);
+    expect(bears(10, { insulationC: 60, ambientC: 60 })).toBe(0);
+  });
+
+  it('less side by side, by the school: 0.7, 0.6, 0.5; in buildings 0.8 of four to six', () => {
+    const shares = [2, 3, 6, 7].map((bundled) => Number((bears(10, { bundled }) / bears(10)).toFixed(9)));
+    expect(shares).toEqual([1, 0.7, 0.6, 0.5]);
+    expect(bears(10, { bundled: 6 }, 'building') / bears(10, {}, 'building')).toBeCloseTo(0.8, 9);
+  });
+});
+
+describe('a solar lead', () => {
+  // 200 W, 18 V and 11.1 A, on 80 ft of 10 AWG, both conductors; two halves in series: 36 V and 5.55 A.
+  const onLead = (
+    change: { readonly series: number; readonly parallel: number },
+    hotC: number,
+    conductor: Run['conductor'],
+  ) => {
+    const panels = { ...blankPanels('p', 'Panel', 100), vmpV: 18, impA: 5.55, ...change };
+    const array = { ...blankArray('roof', 'Roof', 0), ratingW: null, panels: [panels] };
+    const job = aJob([aLoad()]);
+    const runs = [
+      aRun('main', 'busbar'),
+      aRun('bus', 'array', { from: 'main', part: 'roof', lengthM: 1, areaMm2: 6 }),
+      aRun('roof', 'panels', {
+        from: 'bus',
+        part: 'roof',
+        lengthM: 80 * 0.3048,
+        areaMm2: awgAreaMm2(10),
+        conductor,
+        protection: 'none',
+      }),
+    ];
+    const [option] = job.options;
+    if (!option) throw new Error('an option');
+    const withArray = { ...job, options: [{ ...option, system: { ...option.system, arrays: [array], runs } }] };
+    return rowOf(cables(withArray, { hotC }), 'roof');
+  };
+
+  it('loses 9.9 % of 200 W at 20 °C in parallel, 2.5 % in series; about 12 % hot', () => {
+    expect(onLead({ series: 1, parallel: 2 }, 20, 'solid').wayShare * 100).toBeCloseTo(9.86, 1);
+    expect(onLead({ series: 2, parallel: 1 }, 20, 'solid').wayShare * 100).toBeCloseTo(2.46, 1);
+    expect(onLead({ series: 1, parallel: 2 }, 70, 'solid').wayShare * 100).toBeCloseTo(11.8, 1);
+    // Strands are 2 % more.
+    expect(onLead({ series: 1, parallel: 2 }, 20, 'awg').wayShare * 100).toBeCloseTo(10.06, 1);
+  });
+});
+
+describe('a size', () => {
+  it('34 A on 12 AWG: it bears them and no fuse fits, so the next larger is suggested and says why', () => {
+    const row = rowOf(
+      oneLead({ watts: 374 }, { conductor: 'awg', areaMm2: null, ratingA: null, lengthM: 0.3 }),
+      'lead',
+    );
+    expect(row.carried.lowA).toBeCloseTo(34, 9);
+    expect(row.areaMm2).toBeCloseTo(5.261, 3);
+    expect([row.decidedBy, row.fuse.ratingA]).toEqual(['fuse', 50]);
+  });
+
+  it('by drop on a long way: 3 % for what is critical, 10 % for the rest, by hand', () => {
+    // 60 W on 12 V: 5 A, 8 m: 10 % is 1.2 V, 0.24 Ω hot, 0.2006 Ω at 20 °C, 12.5 Ω/km: 1.5 mm² has 13.3, 2.5 has 7.98.
+    const lead = { lengthM: 8, areaMm2: null, ratingA: null };
+    const main = { lengthM: 0.05 };
+    expect(rowOf(oneLead({ watts: 60 }, lead, { main }), 'lead').areaMm2).toBe(2.5);
+    // 3 % is 0.36 V, 0.072 Ω hot, 0.0602 Ω, 3.76 Ω/km: 4 mm² has 4.95, 6 has 3.30.
+    const critical = rowOf(oneLead({ watts: 60, critical: true }, lead, { main }), 'lead');
+    expect([critical.areaMm2, critical.decidedBy]).toEqual([6, 'drop']);
+    // 5 % for all: 0.6 V, 0.12 Ω, 0.1003 Ω, 6.27 Ω/km: 4 mm².
+    const caravan = cables(oneLead({ watts: 60 }, lead, { main }), { limits: 'caravan' });
+    expect(rowOf(caravan, 'lead').areaMm2).toBe(4);
+  });
+
+  it('a joint takes its share, and what joints alone lose is no reason for a thicker cable', () => {
+    const joints = { joints: 10, jointMohm: 20, lengthM: 1, areaMm2: null, ratingA: null };
+    const row = rowOf(oneLead({ watts: 120 }, joints), 'lead');
+    expect(row.hotOhm).toBeGreaterThan(0.2);
+    expect(row.areaMm2).toBeLessThan(10);
+    expect(assess(oneLead({ watts: 120 }, joints)).findings.map(({ code }) => code)).toContain('run-drop');
+  });
+
+  it('the ends: nothing drawn, 5 kW on 0.75 mm², two of everything, hundreds of loads', () => {
+    const idle = rowOf(oneLead({ watts: 0 }, { areaMm2: null, ratingA: null }), 'lead');
+    expect([idle.areaMm2, idle.fuse.ratingA, idle.dropV]).toEqual([1, 1, 0]);
+    const wild = assess(oneLead({ watts: 5000 }, { areaMm2: 0.75, ratingA: null })).findings.map(({ code }) => code);
+    expect(wild).toEqual(expect.arrayContaining(['run-undersized', 'run-collapse']));
+    const many = aJob(Array.from({ length: 200 }, () => aLoad({ watts: 5 })));
+    const { rows } = laidOf(many);
+    expect(rows.filter(({ run }) => run.end === 'loads')).toHaveLength(200);
+    expect(rows.every(({ areaMm2, hotOhm }) => areaMm2 > 0 && Number.isFinite(hotOhm))).toBe(true);
+    expect(laidOf(aJob([])).rows.filter(({ run }) => run.end === 'loads')).toEqual([]);
+  });
+});
+
+describe('where a fridge drops out', () => {
+  // Table at rest: 17 % 12.8 V, 14 % 12.5 V, 9 % 12.0 V; 4 mΩ inside 100 Ah; cut-off 12.3 V at its terminals.
+  const socAt = (volts: number) => (volts >= 12.5 ? 14 + (volts - 12.5) / 0.1 : 9 + ((volts - 12) / 0.5) * 5);
+  // The lead there and back at 20 °C, fine strands: 4 m of 6, 2.5 and 1.5 mm²; behind 0.5 m of 50 mm².
+  it.each([
+    [6, 3.3, 3],
+    [2.5, 7.98, 3],
+    [1.5, 13.3, 3],
+    [6, 3.3, 0.8],
+    [2.5, 7.98, 0.8],
+    [1.5, 13.3, 0.8],
+  ])('%f mm² (%f Ω/km) and %f A at its terminals: by hand from the table at rest', (areaMm2, ohmPerKm, amps) => {
+    const watts = amps * 12.3;
+    const job = oneLead({ watts, hours: 24, minV: 12.3 }, { areaMm2, lengthM: 4 });
+    const { dropOut } = loadOf(job);
+    const restV = 12.3 + amps * (0.004 + (2 * 4 * ohmPerKm) / 1000 + (2 * 0.5 * 0.386) / 1000);
+    expect(dropOut?.restV).toBeCloseTo(restV, 4);
+    expect((dropOut?.soc ?? 0) * 100).toBeCloseTo(socAt(restV), 2);
+    expect(dropOut?.strandedAh).toBeCloseTo(socAt(restV), 2);
+    expect((dropOut?.lowSoc ?? 0) * 100).toBeCloseTo(socAt(restV - 0.01), 2);
+    expect((dropOut?.highSoc ?? 0) * 100).toBeCloseTo(socAt(restV + 0.01), 2);
+  });
+
+  it('12 to 14 Ah of 100 stay in the bank, and a thicker lead wins some of them', () => {
+    const job = oneLead({ watts: 37, hours: 24, minV: 12.3 }, { areaMm2: 2.5, lengthM: 4 });
+    const stranded = loadOf(job).dropOut?.strandedAh ?? 0;
+    expect(stranded).toBeGreaterThan(12);
+    expect(stranded).toBeLessThan(15);
+    const { thicker } = rowOf(job, 'lead');
+    expect(thicker?.areaMm2).toBe(4);
+    const wider = oneLead({ watts: 37, hours: 24, minV: 12.3 }, { areaMm2: 4, lengthM: 4 });
+    expect(thicker?.wonAh).toBeCloseTo(stranded - (loadOf(wider).dropOut?.strandedAh ?? 0), 6);
+    expect(thicker?.kg).toBeCloseTo(2 * 4 * 1.5 * 8930e-6, 9);
+    const saved = assess(job).ledger.total.cableWh - assess(wider).ledger.total.cableWh;
+    expect(thicker?.savedWh).toBeCloseTo(saved, 6);
+  });
+
+  it('one that never reaches its cut-off runs to the last; one that never has the volts drops out full', () => {
+    expect(loadOf(oneLead({ watts: 10, minV: 9 }, {})).dropOut?.soc).toBe(0);
+    expect(loadOf(oneLead({ watts: 10, minV: 14 }, {})).dropOut?.soc).toBe(1);
+    expect(loadOf(oneLead({ watts: 10 }, {})).dropOut).toBeNull();
+  });
+});
+
+describe('what is lost in cables', () => {
+  it('is I² R while it is on, not by the mean: a fridge at a fifth of the time', () => {
+    // 60 W at 12.8 V: 4.6875 A through 8 m × 4.95 Ω/km and 1 m × 0.386: 0.039986 Ω. On for a fifth of 24 h at 25 °C.
+    const fridge = oneLead(
+      { draw: { kind: 'thermostatic', runningW: 60, duty: 0.2, setC: 4 }, uses: [{ startMin: 0, minutes: 1440 }] },
+      {},
+    );
+    const { ledger, figures } = assess(fridge);
+    const on = ledger.total.usefulWh / 60;
+    expect(ledger.total.cableWh).toBeCloseTo(4.6875 ** 2 * 0.039986 * on, 4);
+    expect(figures['loss.cable'].value).toBe(ledger.total.cableWh);
+  });
+
+  it('counts only once laid, then everywhere: the parts of the ledger add up to the need, the runs to the part', () => {
+    for (const job of demoJobs()) {
+      const open = { ...job, options: job.options.map((one) => ({ ...one, system: { ...one.system, runs: null } })) };
+      for (const { id } of open.options) {
+        expect(assess(open, id).ledger.total.cableWh).toBe(0);
+        const made = laid(open, id);
+        const { ledger, runs, bus } = evaluate(made, id);
+        const { usefulWh, conversionWh, idleWh, cableWh, storageWh, batteryWh } = ledger.total;
+        expect(cableWh).toBeGreaterThan(1);
+        expect(usefulWh + conversionWh + idleWh + cableWh + storageWh).toBeCloseTo(batteryWh, 6);
+        const drawnWh = bus.busW.reduce((sum, w) => sum + w, 0) / 60;
+        expect(usefulWh + conversionWh + idleWh + cableWh).toBeCloseTo(drawnWh, 6);
+        const byRun = bus.cables?.lostWh.reduce((sum, wh) => sum + wh, 0) ?? 0;
+        expect(byRun).toBeCloseTo(cableWh, 6);
+        expect(runs?.rows.length).toBe(bus.cables?.lostWh.length);
+      }
+    }
+  });
+});
+
+describe('the program’s own proposal', () => {
+  /** Said of every job with a bank that large, whoever lays it. */
+  const ALLOWED = new Set(['run-interrupt', 'load-drops-out']);
+
+  it('passes its own findings once laid: the demo jobs', () => {
+    for (const job of demoJobs())
+      for (const { id } of job.options) {
+        const found = assess(laid(withoutRuns(job), id), id).findings.filter(({ where }) => where.step === 'runs');
+        expect(found.filter(({ code }) => !ALLOWED.has(code)).map(({ code, values }) => ({ code, values }))).toEqual(
+          [],
+        );
+      }
+  });
+
+  it('passes its own findings once laid: jobs made at random, metric and imperial, 12 to 48 V', () => {
+    fc.assert(
+      fc.property(
+        fc.array(
+          fc.record({
+            watts: fc.integer({ min: 1, max: 400 }),
+            startRatio: fc.constantFrom(1, 1.5, 2.5, 5),
+            critical: fc.boolean(),
+            path: fc.constantFrom('direct', 'inverter', 'dc-dc', 'inverter-adapter'),
+            circuit: fc.constantFrom('', '', 'Galley', 'Saloon'),
+            hours: fc.integer({ min: 1, max: 8 }),
+          }),
+          { minLength: 1, maxLength: 8 },
+        ),
+        fc.constantFrom(12 as const, 24 as const, 48 as const),
+        fc.constantFrom('metric' as const, 'imperial' as const),
+        fc.constantFrom('marine' as const, 'caravan' as const, 'strict' as const),
+        (loads, busVoltageV, units, limits) => {
+          const job = withSystem(aJob(loads.map((load) => aLoad(load))), { busVoltageV });
+          const region = { ...job.brief.region, units };
+          const asked = cables({ ...job, brief: { ...job.brief, region } }, { limits });
+          const made = laid(asked, 'a');
+          expect(validateJob(JSON.parse(JSON.stringify(made)))).toMatchObject({ ok: true });
+          const found = assess(made).findings.filter(({ where, code }) => where.step === 'runs' && !ALLOWED.has(code));
+          expect(found).toEqual([]);
+        },
+      ),
+      { numRuns: 60, seed: 16 },
+    );
+  });
+});
+
+const withoutRuns = (job: Job): Job => ({
+  ...job,
+  options: job.options.map((option) => ({ ...option, system: { ...option.system, runs: null } })),
+});
+
+describe('against a general circuit simulator', () => {
+  it('every node of the demo jobs within 1 mV, at each charge, cold and hot', { timeout: 120_000 }, async () => {
+    let compared = 0;
+    for (const job of demoJobs())
+      for (const option of job.options) {
+        const cabled = asCabled(settle(job, option.id));
+        const { appliances, rows } = runsOf(settle(job, option.id));
+        for (const charged of ['full', 'typical', 'low'] as const)
+          for (const copper of ['cold', 'hot'] as const) {
+            const [, ...lines] = netlistOf(cabled, { charged, copper }).trimEnd().split('\n');
+            const vectors = await simulate(lines.filter((line) => line !== '.end'));
+            // The set of the first appliance is the one the netlist has running; those in it stand at their own volts.
+            const busRuns = rows.filter(({ zone }) => zone.kind === 'bus');
+            const first = appliances[0];
+            if (!first) throw new Error('no appliance');
+            const node = busRuns.findIndex(({ run }) => run.id === first.runId) + 1;
+            const there = vectors.get(`v(n${node})`)?.[0] ?? Number.NaN;
+            expect(Math.abs(there - (first.volts[charged][copper] ?? 0))).toBeLessThan(1e-3);
+            compared += 1;
+          }
+      }
+    expect(compared).toBeGreaterThan(30);
+  });
+
+  it('a short circuit: amps through a dead short at the fuse', async () => {
+    const row = rowOf(oneLead({}, {}), 'main');
+    // 13.6 V full, half of 4 mΩ, 0.2 m of 50 mm² there and back.
+    const vectors = await simulate([
+      'V1 a 0 13.6',
+      'R1 a b 0.002',
+      `R2 b c ${(2 * 0.2 * 0.386) / 1000}`,
+      'V2 c 0 0',
+      '.op',
+    ]);
+    expect(row.shortA).toBeCloseTo(vectors.get('i(v2)')?.[0] ?? Number.NaN, 3);
+  });
+});
+
+describe('bad runs', () => {
+  const faultsOf = (runs: readonly unknown[]) => {
+    const document = JSON.parse(JSON.stringify(withRuns(aJob([aLoad()]), [])));
+    document.options[0].system.runs = runs;
+    const checked = validateJob(document);
+    return checked.ok ? [] : checked.faults.map(({ path, expected }) => `${path}: ${expected}`);
+  };
+  const run = (id: string, end: Run['end'], change: Partial<Run> = {}) => ({ ...aRun(id, end), ...change });
+
+  it.each<[string, readonly unknown[], RegExp]>([
+    [
+      'a loop',
+      [run('a', 'busbar', { from: 'b' }), run('b', 'busbar', { from: 'a' })],
+      /runs\/0\/from: a way back to the store/,
+    ],
+    ['from nowhere', [run('a', 'busbar', { from: 'gone' })], /runs\/0\/from: the id of a run/],
+    ['length 0', [run('a', 'busbar', { lengthM: 0 })], /runs\/0\/lengthM/],
+    ['400 m', [run('a', 'busbar', { lengthM: 400 })], /runs\/0\/lengthM/],
+    ['size 0', [run('a', 'busbar', { areaMm2: 0 })], /runs\/0\/areaMm2/],
+    ['an end that is not there', [run('a', 'device', { part: 'nothing' })], /runs\/0\/part/],
+    ['no end', [run('a', 'device')], /runs\/0\/part: the id of what is at its end/],
+    ['a load of nobody', [run('a', 'loads', { loads: ['ghost'] })], /runs\/0\/loads\/0/],
+    [
+      'a load twice',
+      [run('a', 'loads', { loads: ['load-0'] }), run('b', 'loads', { loads: ['load-0'] })],
+      /runs\/1: an end of its own/,
+    ],
+    ['a busbar with loads', [run('a', 'busbar', { loads: ['load-0'] })], /runs\/0\/loads: no loads/],
+    [
+      'on from mains',
+      [run('a', 'device', { part: 'inverter' }), run('b', 'busbar', { from: 'a' })],
+      /runs\/1\/from: the store, a busbar/,
+    ],
+    ['panels of no controller', [run('a', 'panels', { part: 'x' })], /runs\/0/],
+    ['an id twice', [run('a', 'busbar'), run('a', 'busbar')], /runs\/1\/id/],
+  ])('%s', (_, runs, expected) => {
+    expect(faultsOf(runs).join('\n')).toMatch(expected);
+  });
+});
+
+it('sizes that are sold are those of the tables', () => {
+  expect(CONDUCTORS.map(({ awg }) => awg)).toEqual([
+    '16',
+    '14',
+    '12',
+    '10',
+    '8',
+    '6',
+    '4',
+    '2',
+    '1',
+    '1/0',
+    '2/0',
+    '3/0',
+    '4/0',
+  ]);
+});

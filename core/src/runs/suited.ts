@@ -1,0 +1,63 @@
+import type { Run } from '../job/schema.ts';
+import { FUSE_FACTOR, FUSES_A } from '../reference/conductors.ts';
+import { holdsSeconds, PROTECTION } from '../reference/protection.ts';
+
+export type ProtectionName = keyof typeof PROTECTION;
+
+/** What a fuse has to live with. */
+export interface Load {
+  /** A for hours, A for a moment and the s of it, and the largest fuse behind it, A. */
+  readonly lowA: number;
+  readonly startA: number;
+  readonly startSeconds: number;
+  readonly branchFuseA: number;
+}
+
+export interface Choice {
+  readonly kind: ProtectionName;
+  readonly ratingA: number;
+}
+
+/** A that a fuse must let pass for hours. */
+export const neededA = ({ lowA }: Pick<Load, 'lowA'>): number => lowA * FUSE_FACTOR;
+
+/** A from which it does and, where it can be had, opens after those behind it. */
+export const wantedA = (load: Pick<Load, 'lowA' | 'branchFuseA'>): number =>
+  Math.max(neededA(load), FUSES_A.find((a) => a > load.branchFuseA + 1e-9) ?? 0);
+
+/** Fuses of a sold size at least as large as is needed that the cable bears. */
+export const fusesBetween = (fromA: number, bearsA: number): number[] =>
+  FUSES_A.filter((a) => a >= fromA - 1e-9 && a <= bearsA + 1e-9);
+
+const NAMES = Object.keys(PROTECTION) as ProtectionName[];
+/** Kinds that the program chooses among, the plainest first; a breaker only where one is asked for. */
+const CHOSEN_AMONG: readonly ProtectionName[] = ['blade', 'strip', 'high-interrupt'];
+
+export const kindsFor = ({ protection }: Pick<Run, 'protection'>): readonly ProtectionName[] =>
+  protection === 'as-needed' ? CHOSEN_AMONG : NAMES.filter((name) => name === protection);
+
+const isSold = (kind: ProtectionName, ratingA: number): boolean =>
+  ratingA >= PROTECTION[kind].leastA && ratingA <= PROTECTION[kind].mostA;
+
+/** Kinds and ratings that a run may have, the smallest and plainest first: sold, and borne by the cable; a given rating alone. */
+export function choices(run: Pick<Run, 'protection' | 'ratingA'>, fromA: number, bearsA: number): Choice[] {
+  const kinds = kindsFor(run);
+  const given = run.ratingA;
+  if (given !== null) return given <= bearsA + 1e-9 ? kinds.map((kind) => ({ kind, ratingA: given })) : [];
+  return fusesBetween(fromA, bearsA).flatMap((ratingA) =>
+    kinds.filter((kind) => run.protection !== 'as-needed' || isSold(kind, ratingA)).map((kind) => ({ kind, ratingA })),
+  );
+}
+
+/** s of its start that a fuse surely holds; Infinity when nothing starts or it never opens at that current. */
+export const startHeld = ({ kind, ratingA }: Choice, { startA, startSeconds }: Load): number =>
+  startSeconds === 0 ? Number.POSITIVE_INFINITY : holdsSeconds(PROTECTION[kind], startA / ratingA);
+
+export const outlasts = (choice: Choice, load: Load): boolean => startHeld(choice, load) >= load.startSeconds - 1e-9;
+
+/** The rating that a run comes to where its cable sets no limit, A: the smallest that outlasts its start. */
+export function likelyRatingA(run: Pick<Run, 'protection' | 'ratingA'>, load: Load): number {
+  if (run.ratingA !== null) return run.ratingA;
+  const all = choices(run, wantedA(load), Number.POSITIVE_INFINITY);
+  return (all.find((choice) => outlasts(choice, load)) ?? all[0])?.ratingA ?? 0;
+}
