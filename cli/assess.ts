@@ -1,9 +1,11 @@
 /**
- * `npm run -s assess -- FILE.json [--option ID] [--moves | --moment | --store | --sources]`: prints the assessment of one option as JSON;
+ * `npm run -s assess -- FILE.json [--option ID] [--moves | --moment | --store | --sources | --runs]`: prints the assessment of one option as JSON;
  * with --moves what could be done to lose less, ranked, and the best order; with --moment the heaviest sets, sizes and
  * kinds of inverter, and what runs together on each supply, with the start order; with --store the bank, what fills it
  * and how fast, what each depth costs, and the job at 12, 24 and 48 V; with --sources what fills it: twelve months ×
- * kinds of day, each array's ledger from laboratory watts, its controller's window, unlike panels, driving, supplies.
+ * kinds of day, each array's ledger from laboratory watts, its controller's window, unlike panels, driving, supplies;
+ * with --runs each cable as laid or proposed (size, drop, loss, fuse, what decided), each appliance's volts and the state
+ * of charge at which it drops out.
  */
 import { parseArgs } from 'node:util';
 import {
@@ -13,13 +15,14 @@ import {
   momentDetail,
   prepareMoves,
   rankMoves,
+  runsDetail,
   sourcesDetail,
   storeDetail,
 } from '@joulemetric/core';
 import { withFlatIds } from './flatIds.ts';
 import { optionOf, readJob, refuse } from './readJob.ts';
 
-const USAGE = 'usage: npm run -s assess -- FILE.json [--option ID] [--moves | --moment | --store | --sources]';
+const USAGE = 'usage: npm run -s assess -- FILE.json [--option ID] [--moves | --moment | --store | --sources | --runs]';
 
 function readArguments() {
   try {
@@ -31,6 +34,7 @@ function readArguments() {
         moment: { type: 'boolean' },
         store: { type: 'boolean' },
         sources: { type: 'boolean' },
+        runs: { type: 'boolean' },
       },
     });
   } catch (error) {
@@ -50,6 +54,7 @@ function answer(): object {
   if (values.moves) return movesOf();
   if (values.store) return storeOf();
   if (values.sources) return sourcesOf();
+  if (values.runs) return cablesOf();
   return values.moment ? momentOf() : assess(job, optionId);
 }
 
@@ -98,6 +103,12 @@ function sourcesOf(): object {
     unlike: unlike.map(({ curve: _curve, curves: _curves, ...points }) => points),
     findings: assessment.findings.filter(({ where }) => where.step === 'sources'),
   };
+}
+
+function cablesOf(): object {
+  const { assessment } = evaluate(job, optionId);
+  const { proposed: _proposed, completed: _completed, ...detail } = runsDetail(job, optionId);
+  return { optionId, ...detail, findings: assessment.findings.filter(({ where }) => where.step === 'runs') };
 }
 
 function orderOf({ limit, order, worstOrder, allAtOnce }: ReturnType<typeof evaluate>['supplies'][number]): object {

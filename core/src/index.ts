@@ -36,6 +36,7 @@ export {
   type RankedSet,
   type SupplyDetail,
 } from './choices/momentDetail.ts';
+export { type CopperAt, type RunLine, type RunsDetail, runsDetail } from './choices/runsDetail.ts';
 export {
   type DayBalance,
   dayBalance,
@@ -70,6 +71,7 @@ export { type WhatIf, whatIfsOf } from './days/whatIf.ts';
 export { arrayFigure } from './explain/arrays.ts';
 export type { FigureId, Figures } from './explain/figures.ts';
 export { inverterFigures } from './explain/inverterIds.ts';
+export { type RunKey, runFigure } from './explain/runs.ts';
 export { supplyFigure } from './explain/supply.ts';
 // What should be checked?
 export type { Finding, Severity } from './findings/finding.ts';
@@ -104,6 +106,7 @@ export {
   type PartKind,
   type PartOf,
 } from './job/partFields.ts';
+export { withoutLostRuns } from './job/runFaults.ts';
 export type {
   BatteryString,
   Charger,
@@ -122,6 +125,7 @@ export type {
   PlacedPanel,
   PlanStretch,
   Roof,
+  Run,
   SolarArray,
   SolarController,
   Supply,
@@ -130,7 +134,7 @@ export type {
   Use,
 } from './job/schema.ts';
 export { formatShading, formatStretches, readShading, readStretches } from './job/stretches.ts';
-export { DAY_KINDS, FORMS, MOST_LOADS, SCHEMA_VERSION } from './job/values.ts';
+export { CONDUCTOR_KINDS, DAY_KINDS, FORMS, MOST_LOADS, PROTECTIONS, RUN_ENDS, SCHEMA_VERSION } from './job/values.ts';
 export {
   CSV_COLUMNS,
   type CsvFault,
@@ -235,11 +239,20 @@ export type { Kind } from './quantity/token.ts';
 // What is taken when nothing is known?
 export { APPLIANCES, type Appliance, findAppliances, fromFirm } from './reference/appliances.ts';
 export { CHEMISTRY } from './reference/chemistries.ts';
+export { DROP_LIMIT } from './reference/conductors.ts';
 export { DEFAULT } from './reference/defaults.ts';
 export { PARTS } from './reference/parts.ts';
+export { FUSE_WITHIN_M, PROTECTION } from './reference/protection.ts';
 export { MARGIN } from './reference/sizes.ts';
 export { SKY } from './reference/skies.ts';
 export { loadsOfTemplate, TEMPLATES } from './reference/templates.ts';
+export type { Copper } from './runs/busNet.ts';
+export { RUN_COLUMNS, type RunCsvFault, type RunCsvRow, runsFromCsv, runToCsv } from './runs/csv.ts';
+export type { ApplianceVolts, Charged } from './runs/laid.ts';
+export { netlistOf } from './runs/netlist.ts';
+export { blankRun } from './runs/propose.ts';
+export { type CableSize, type ReadSize, readCableSize, readLengthM, sizeWords } from './runs/typedSize.ts';
+export { asCabled, runsOf } from './settle/runs.ts';
 export { settle } from './settle/settle.ts';
 export type { Check, Window } from './sources/window.ts';
 export type { Bank, BankString } from './store/bank.ts';

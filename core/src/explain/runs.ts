@@ -8,7 +8,7 @@ import { computed, fromDefault, ofJob } from './inputs.ts';
 
 export const RUN_KEYS = ['carries', 'ohm', 'drop', 'way', 'ampacity', 'fuse', 'loss'] as const;
 
-type RunKey = (typeof RUN_KEYS)[number];
+export type RunKey = (typeof RUN_KEYS)[number];
 
 /** What the figures of a run are called. */
 export const runFigure = <K extends RunKey>(id: string, key: K): `run[${string}].${K}` => `run[${id}].${key}`;

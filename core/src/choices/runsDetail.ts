@@ -1,0 +1,184 @@
+import type { Job, Run } from '../job/schema.ts';
+import { Effort } from '../moment/effort.ts';
+import type { Fuse } from '../runs/fuse.ts';
+import type { ApplianceVolts, LaidRuns, RunRow, Thicker } from '../runs/laid.ts';
+import { asLaid } from '../runs/laid.ts';
+import { propose } from '../runs/propose.ts';
+import type { DecidedBy } from '../runs/sized.ts';
+import { sizeWords } from '../runs/typedSize.ts';
+import { asCabled, runsOf } from '../settle/runs.ts';
+import { settle } from '../settle/settle.ts';
+
+/** One run, as a page or a file shows it: plain figures and words. */
+export interface RunLine {
+  readonly run: Run;
+  readonly depth: number;
+  /** What is at its end, in words. */
+  readonly leadsTo: string;
+  readonly zone: 'bus' | 'output' | 'panels' | 'alternator';
+  readonly volts: number;
+  readonly carriesA: number;
+  readonly nominalA: number;
+  readonly chargeA: number;
+  readonly startA: number;
+  readonly startSeconds: number;
+  readonly lengthM: number;
+  readonly isUsualLength: boolean;
+  readonly size: string;
+  readonly areaMm2: number;
+  readonly parallel: number;
+  readonly decidedBy: DecidedBy;
+  readonly coldMohm: number;
+  readonly hotMohm: number;
+  readonly ampacityA: number;
+  readonly dropV: number;
+  readonly dropShare: number;
+  readonly wayShare: number;
+  readonly limitShare: number;
+  readonly fuse: Fuse;
+  readonly shortA: number | null;
+  readonly kg: number;
+  readonly lostWh: number;
+  readonly outputV: number | null;
+  readonly thicker: (Thicker & { readonly size: string }) | null;
+}
+
+/** The copper of this job at another bus voltage, every size as it then needs. */
+export interface CopperAt {
+  readonly busV: 12 | 24;
+  readonly isChosen: boolean;
+  readonly kg: number;
+  /** At the price of the brief; null = none is given. */
+  readonly money: number | null;
+  readonly lostWh: number;
+  /** The heaviest run and its fuse. */
+  readonly largest: string;
+  readonly fuseA: number | null;
+}
+
+export interface RunsDetail {
+  readonly isLaid: boolean;
+  readonly lines: readonly RunLine[];
+  readonly appliances: readonly ApplianceVolts[];
+  readonly withoutRun: readonly string[];
+  readonly kg: number;
+  readonly money: number | null;
+  readonly lostWh: number;
+  readonly reserveSoc: number;
+  readonly copper: readonly CopperAt[];
+  /** The runs as they would be laid, and with what is missing added. */
+  readonly proposed: readonly Run[];
+  readonly completed: readonly Run[];
+}
+
+/** All that the Runs step says beyond the figures. @param effort what its searches may cost */
+export function runsDetail(job: Job, optionId: string, effort = Number.POSITIVE_INFINITY): RunsDetail {
+  const settled = settle(job, optionId, new Effort(effort));
+  const laid = runsOf(settled);
+  const { option } = settled;
+  const { runs } = option.system;
+  const { copperPerKg } = job.brief.prices;
+  const completed = propose(asCabled(settled), runs ?? []);
+  return {
+    isLaid: laid.isLaid,
+    lines: linesOf(laid, settled.job, optionId),
+    appliances: laid.appliances,
+    withoutRun: laid.withoutRun,
+    kg: laid.kg,
+    money: copperPerKg === null ? null : laid.kg * copperPerKg,
+    lostWh: laid.lostWh,
+    reserveSoc: laid.bank.reserveSoc,
+    copper: ([12, 24] as const).map((busV) => copperAt(job, optionId, busV, laid, effort)),
+    proposed: runs ?? asLaid(laid.rows, option.system),
+    completed: completed.length === (runs ?? []).length ? (runs ?? []) : completed,
+  };
+}
+
+export const linesOf = (laid: LaidRuns, job: Job, optionId: string): RunLine[] =>
+  laid.rows.map((row) => lineOf(row, job, optionId));
+
+function lineOf(row: RunRow, job: Job, optionId: string): RunLine {
+  const { run, carried, zone, coldOhm, hotOhm, thicker, volts, dropV } = row;
+  return {
+    run,
+    depth: row.depth,
+    leadsTo: endWords(run, job, optionId),
+    zone: zone.kind,
+    volts,
+    carriesA: carried.lowA,
+    nominalA: carried.nominalA,
+    chargeA: carried.chargeA,
+    startA: carried.startA,
+    startSeconds: carried.startSeconds,
+    lengthM: row.lengthM,
+    isUsualLength: row.isUsualLength,
+    size: sizeWords({ ...row, conductor: run.conductor }),
+    areaMm2: row.areaMm2,
+    parallel: row.parallel,
+    decidedBy: row.decidedBy,
+    coldMohm: coldOhm * 1000,
+    hotMohm: hotOhm * 1000,
+    ampacityA: row.ampacityA,
+    dropV,
+    dropShare: dropV / volts,
+    wayShare: row.wayShare,
+    limitShare: row.limitShare,
+    fuse: row.fuse,
+    shortA: row.shortA,
+    kg: row.kg,
+    lostWh: row.lostWh,
+    outputV: row.outputV,
+    thicker: thicker && { ...thicker, size: sizeWords({ ...thicker, conductor: run.conductor }) },
+  };
+}
+
+/** What lies at the end of a run. */
+function endWords(run: Run, job: Job, optionId: string): string {
+  const system = job.options.find(({ id }) => id === optionId)?.system;
+  const named = (list: readonly { readonly id: string; readonly name: string }[] | null | undefined): string =>
+    list?.find(({ id }) => id === run.part)?.name ?? run.name;
+  switch (run.end) {
+    case 'busbar':
+      return 'busbars';
+    case 'device':
+      return named(system?.devices);
+    case 'loads':
+      return run.loads.map((id) => job.loads.find((load) => load.id === id)?.name ?? id).join(', ') || 'nothing yet';
+    case 'array':
+      return `${named(system?.arrays)}, its controller`;
+    case 'panels':
+      return `${named(system?.arrays)}, its panels`;
+    case 'driving':
+      return named(system?.driving);
+    case 'alternator':
+      return 'the vehicle’s own battery';
+    case 'charger':
+      return named(system?.chargers);
+  }
+}
+
+function copperAt(job: Job, optionId: string, busV: 12 | 24, now: LaidRuns, effort: number): CopperAt {
+  const isChosen = job.options.some(({ id, system }) => id === optionId && system.busVoltageV === busV);
+  const other = {
+    ...job,
+    options: job.options.map((option) => {
+      if (option.id !== optionId) return option;
+      const { system } = option;
+      const runs = system.runs?.map((run) => ({ ...run, areaMm2: null, parallel: 1, ratingA: null })) ?? null;
+      const store = isChosen ? system.store : { ...system.store, strings: null };
+      return { ...option, system: { ...system, busVoltageV: busV, store, runs } };
+    }),
+  };
+  const laid = isChosen && !now.isLaid ? now : runsOf(settle(other, optionId, new Effort(effort)));
+  const { copperPerKg } = job.brief.prices;
+  const [largest] = [...laid.rows].sort((a, b) => b.areaMm2 * b.parallel - a.areaMm2 * a.parallel);
+  return {
+    busV,
+    isChosen,
+    kg: laid.kg,
+    money: copperPerKg === null ? null : laid.kg * copperPerKg,
+    lostWh: laid.lostWh,
+    largest: largest ? sizeWords({ ...largest, conductor: largest.run.conductor }) : '',
+    fuseA: largest?.fuse.ratingA ?? null,
+  };
+}

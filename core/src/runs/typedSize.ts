@@ -1,0 +1,164 @@
+import type { Run } from '../job/schema.ts';
+import { awgAreaMm2 } from '../reference/conductors.ts';
+
+/** A size of cable as it can be bought. */
+export interface CableSize {
+  readonly areaMm2: number;
+  readonly conductor: Run['conductor'];
+  readonly parallel: number;
+}
+
+/** What was typed for a size: understood, to be asked about, or refused with what to type instead. */
+export type ReadSize =
+  | { readonly kind: 'size'; readonly size: CableSize }
+  | { readonly kind: 'ask'; readonly question: string; readonly choices: readonly SizeChoice[] }
+  | { readonly kind: 'problem'; readonly problem: string };
+
+export interface SizeChoice {
+  readonly label: string;
+  readonly size: CableSize;
+}
+
+/**
+ * Areas of cable that is sold by the mm of its outside, by that mm. From memory: makers differ, so it is asked about.
+ */
+const AUTOMOTIVE_MM2: Readonly<Record<number, number>> = { 3: 1.1, 4: 1.84, 5: 2.9, 6: 4.6, 8: 7.7 };
+
+const SMALLEST_MM2 = 0.2;
+const LARGEST_MM2 = 300;
+/** mm² of a thousand circular mils. */
+const KCMIL_MM2 = 0.50671;
+const THINNEST_AWG = 24;
+
+const NUMBER = '(\\d+(?:[.,]\\d+)?)';
+const AREA = new RegExp(`^${NUMBER}\\s*(?:mm\\s*(?:²|2|\\^2)|sq\\.?\\s*mm|qmm|mmq)$`);
+const MILLIMETRES = new RegExp(`^${NUMBER}\\s*mm$`);
+const KCMIL = new RegExp(`^${NUMBER}\\s*(?:kcmil|mcm)$`);
+const GAUGE_WORD = '(?:awg|ga|gauge|b\\s*&\\s*s)';
+const GAUGE = new RegExp(`^(?:(?:${GAUGE_WORD}|#|no\\.?)\\s*([\\d/]+)|([\\d/]+)\\s*${GAUGE_WORD})$`);
+const AUGHT = /^(0{1,4}|[1-6]\/0)$/;
+const BARE = new RegExp(`^${NUMBER}$`);
+const TIMES = /^(\d)\s*[x×*]\s*(.+)$/;
+
+/** Reads "6 mm²", "10 ga", "2/0", "2 × 35 mm2"; "6mm" and "6" are asked about, since they may mean several things. */
+export function readCableSize(typed: string): ReadSize {
+  const text = typed.trim().toLowerCase().replaceAll('，', ',');
+  if (text === '') return problem('Type a size, such as 6 mm² or 10 AWG.');
+  const words = ofMetal(text);
+  const times = TIMES.exec(words.rest);
+  const parallel = times ? Number(times[1]) : 1;
+  const rest = (times?.[2] ?? words.rest).trim();
+  if (parallel < 1 || parallel > 6) return problem('From 1 to 6 conductors beside one another.');
+  const made = (areaMm2: number, conductor: Run['conductor']): CableSize => ({
+    areaMm2,
+    conductor: words.conductor ?? conductor,
+    parallel,
+  });
+  const area = AREA.exec(rest);
+  if (area) return within(made(numberOf(area[1]), 'flexible'));
+  const kcmil = KCMIL.exec(rest);
+  if (kcmil) return within(made(numberOf(kcmil[1]) * KCMIL_MM2, 'awg'));
+  const gauge = GAUGE.exec(rest);
+  const number = gauge ? (gauge[1] ?? gauge[2] ?? '') : AUGHT.test(rest) && rest !== '0' ? rest : null;
+  if (number !== null) {
+    const n = gaugeNumber(number);
+    if (n === null) return problem(`“${number}” is no AWG size: from ${THINNEST_AWG} down to 0, then 1/0 to 4/0.`);
+    return within(made(awgAreaMm2(n), 'awg'));
+  }
+  const millimetres = MILLIMETRES.exec(rest);
+  if (millimetres) return askMillimetres(numberOf(millimetres[1]), made);
+  const bare = BARE.exec(rest);
+  if (bare) return askBare(bare[1] ?? '', made);
+  return problem(`“${typed.trim()}” is no size of cable: type 6 mm², 10 AWG or 2/0.`);
+}
+
+function ofMetal(text: string): { readonly rest: string; readonly conductor: Run['conductor'] | null } {
+  const solid = /\bsolid\b/.test(text);
+  const aluminium = /\b(?:aluminium|aluminum|alu|al)\b/.test(text);
+  const rest = text.replace(/\b(?:solid|aluminium|aluminum|alu|al|copper|cu|cable|wire)\b/g, ' ').trim();
+  return { rest, conductor: aluminium ? 'aluminium' : solid ? 'solid' : null };
+}
+
+type Made = (areaMm2: number, conductor: Run['conductor']) => CableSize;
+
+function askMillimetres(mm: number, made: Made): ReadSize {
+  const outside = AUTOMOTIVE_MM2[mm];
+  const choices = [
+    choice(`${shown(mm)} mm² of copper`, made(mm, 'flexible')),
+    ...(outside === undefined
+      ? []
+      : [choice(`${shown(mm)} mm automotive, by its outside: about ${shown(outside)} mm²`, made(outside, 'flexible'))]),
+    choice(
+      `a conductor ${shown(mm)} mm thick: ${shown((Math.PI / 4) * mm ** 2)} mm²`,
+      made((Math.PI / 4) * mm ** 2, 'flexible'),
+    ),
+  ].filter(({ size }) => size.areaMm2 >= SMALLEST_MM2 && size.areaMm2 <= LARGEST_MM2);
+  if (choices.length === 0) return problem(`${shown(mm)} mm is no size of cable: type its area in mm².`);
+  return { kind: 'ask', question: `${shown(mm)} mm of what? Cable is sold by area and by diameter.`, choices };
+}
+
+function askBare(number: string, made: Made): ReadSize {
+  const value = numberOf(number);
+  const n = gaugeNumber(number);
+  const choices = [
+    ...(value >= SMALLEST_MM2 && value <= LARGEST_MM2 ? [choice(`${shown(value)} mm²`, made(value, 'flexible'))] : []),
+    ...(n === null ? [] : [choice(`${number} AWG: ${shown(awgAreaMm2(n))} mm²`, made(awgAreaMm2(n), 'awg'))]),
+  ];
+  if (choices.length === 0) return problem(`From ${SMALLEST_MM2} to ${LARGEST_MM2} mm².`);
+  return { kind: 'ask', question: `${number} mm² or ${number} AWG?`, choices };
+}
+
+const choice = (label: string, size: CableSize): SizeChoice => ({ label, size });
+const problem = (text: string): ReadSize => ({ kind: 'problem', problem: text });
+const numberOf = (text: string | undefined): number => Number((text ?? '').replace(',', '.'));
+const shown = (value: number): string => String(Number(value.toPrecision(3)));
+
+const within = (size: CableSize): ReadSize =>
+  size.areaMm2 >= SMALLEST_MM2 && size.areaMm2 <= LARGEST_MM2
+    ? { kind: 'size', size }
+    : problem(`From ${SMALLEST_MM2} to ${LARGEST_MM2} mm²; this is ${shown(size.areaMm2)} mm².`);
+
+/** 10 → 10, "0" → 0, "2/0" and "00" → −1; null where there is no such size. */
+function gaugeNumber(text: string): number | null {
+  if (/^0{2,4}$/.test(text)) return 1 - text.length;
+  const aught = /^([1-4])\/0$/.exec(text);
+  if (aught) return 1 - Number(aught[1]);
+  return /^\d{1,2}$/.test(text) && Number(text) <= THINNEST_AWG ? Number(text) : null;
+}
+
+/** A size as it is written on the cable: "6 mm²", "10 AWG", "2 × 2/0 AWG". */
+export function sizeWords({ areaMm2, conductor, parallel }: CableSize): string {
+  const times = parallel > 1 ? `${parallel} × ` : '';
+  const awg = conductor === 'awg' ? gaugeWords(areaMm2) : null;
+  const metal = conductor === 'solid' ? ' solid' : conductor === 'aluminium' ? ' aluminium' : '';
+  return `${times}${awg ?? `${Number(areaMm2.toFixed(2))} mm²`}${metal}`;
+}
+
+function gaugeWords(areaMm2: number): string | null {
+  const diameterMm = Math.sqrt((areaMm2 * 4) / Math.PI);
+  const n = 36 - (39 * Math.log(diameterMm / 0.127)) / Math.log(92);
+  const whole = Math.round(n);
+  // Areas written with four digits are still that size.
+  if (Math.abs(n - whole) > 0.01 || whole < -3) return null;
+  return whole <= 0 ? `${1 - whole}/0 AWG` : `${whole} AWG`;
+}
+
+const LENGTH_M: Readonly<Record<string, number>> = {
+  m: 1,
+  cm: 0.01,
+  mm: 0.001,
+  ft: 0.3048,
+  "'": 0.3048,
+  in: 0.0254,
+  '"': 0.0254,
+};
+const LENGTH = /^(\d+(?:[.,]\d+)?)\s*(m|cm|mm|ft|feet|foot|'|in|inch|inches|")?$/;
+
+/** Reads "4", "4 m", "400 cm", "13 ft", "6 in" as m one way. */
+export function readLengthM(typed: string): { readonly value: number } | { readonly problem: string } {
+  const match = LENGTH.exec(typed.trim().toLowerCase());
+  if (!match) return { problem: 'Type a length one way, such as 4 m or 13 ft.' };
+  const unit = (match[2] ?? 'm').replace(/^fe?e?o?o?t$/, 'ft').replace(/^inch(es)?$/, 'in');
+  const value = numberOf(match[1]) * (LENGTH_M[unit] ?? 1);
+  return value >= 0.05 && value <= 100 ? { value } : { problem: 'From 0.05 to 100 m one way.' };
+}
