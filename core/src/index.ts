@@ -24,6 +24,14 @@ export {
   yearsSample,
 } from './choices/daysDetail.ts';
 export { type Decision, daysMoment, type MomentExplained } from './choices/daysMoment.ts';
+export {
+  type Diagram,
+  type DiagramEdge,
+  type DiagramNode,
+  diagramOf,
+  MAINS_CAUTION,
+  type SymbolKind,
+} from './choices/diagram.ts';
 export type { Habit, Habits, Rare } from './choices/habits.ts';
 export type { SizeChoice } from './choices/inverterChoice.ts';
 export type { DayCell, KindOfDay } from './choices/kindsOfDay.ts';
@@ -36,7 +44,7 @@ export {
   type RankedSet,
   type SupplyDetail,
 } from './choices/momentDetail.ts';
-export { type CopperAt, type RunLine, type RunsDetail, runsDetail } from './choices/runsDetail.ts';
+export { type CopperAt, type RunLine, type RunsDetail, runsDetail, usualOfRuns } from './choices/runsDetail.ts';
 export {
   type DayBalance,
   dayBalance,
@@ -251,7 +259,14 @@ export { RUN_COLUMNS, type RunCsvFault, type RunCsvRow, runsFromCsv, runToCsv } 
 export type { ApplianceVolts, Charged } from './runs/laid.ts';
 export { netlistOf } from './runs/netlist.ts';
 export { blankRun } from './runs/propose.ts';
-export { type CableSize, type ReadSize, readCableSize, readLengthM, sizeWords } from './runs/typedSize.ts';
+export {
+  type CableChoice,
+  type CableSize,
+  type ReadSize,
+  readCableSize,
+  readLengthM,
+  sizeWords,
+} from './runs/typedSize.ts';
 export { asCabled, runsOf } from './settle/runs.ts';
 export { settle } from './settle/settle.ts';
 export type { Check, Window } from './sources/window.ts';

@@ -16,6 +16,7 @@ const LATER = {
   moment: () => import('./steps/moment/Moment.tsx').then(({ Moment }) => ({ default: Moment })),
   sources: () => import('./steps/sources/Sources.tsx').then(({ Sources }) => ({ default: Sources })),
   days: () => import('./steps/days/Days.tsx').then(({ Days }) => ({ default: Days })),
+  runs: () => import('./steps/runs/Runs.tsx').then(({ Runs }) => ({ default: Runs })),
   store: () => import('./steps/store/Store.tsx').then(({ Store }) => ({ default: Store })),
   card: () => import('./steps/moment/Card.tsx').then(({ Card }) => ({ default: Card })),
   logbook: () => import('./steps/logbook/Logbook.tsx').then(({ Logbook }) => ({ default: Logbook })),

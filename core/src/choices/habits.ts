@@ -210,7 +210,7 @@ function habitTeller(job: Job, settled: Settled, inverter: SizedInverter, nowW: 
     const then = days.get(ratingW) ?? day(ratingW);
     days.set(ratingW, then);
     const savedWh = (now.busWh - then.busWh) / settled.roundTripEfficiency;
-    const saved = { totalWh: savedWh, needWh: savedWh, invertersW: nowW - ratingW };
+    const saved = { totalWh: savedWh, needWh: savedWh, invertersW: nowW - ratingW, copperKg: 0 };
     return {
       pairs,
       requiredW,

@@ -1,5 +1,6 @@
 import type { Job, Run } from '../job/schema.ts';
 import { Effort } from '../moment/effort.ts';
+import { DEFAULT } from '../reference/defaults.ts';
 import type { Fuse } from '../runs/fuse.ts';
 import type { ApplianceVolts, LaidRuns, RunRow, Thicker } from '../runs/laid.ts';
 import { asLaid } from '../runs/laid.ts';
@@ -70,6 +71,9 @@ export interface RunsDetail {
   readonly proposed: readonly Run[];
   readonly completed: readonly Run[];
 }
+
+/** What a joint and a way back through a chassis have where nothing is said, mΩ. */
+export const usualOfRuns = { jointMohm: DEFAULT.jointMohm.value, chassisMohm: DEFAULT.chassisMohm.value } as const;
 
 /** All that the Runs step says beyond the figures. @param effort what its searches may cost */
 export function runsDetail(job: Job, optionId: string, effort = Number.POSITIVE_INFINITY): RunsDetail {
@@ -145,15 +149,15 @@ function endWords(run: Run, job: Job, optionId: string): string {
     case 'loads':
       return run.loads.map((id) => job.loads.find((load) => load.id === id)?.name ?? id).join(', ') || 'nothing yet';
     case 'array':
-      return `${named(system?.arrays)}, its controller`;
+      return 'solar controller';
     case 'panels':
-      return `${named(system?.arrays)}, its panels`;
+      return 'panels';
     case 'driving':
-      return named(system?.driving);
+      return 'charger on the alternator';
     case 'alternator':
       return 'the vehicle’s own battery';
     case 'charger':
-      return named(system?.chargers);
+      return 'mains charger';
   }
 }
 

@@ -157,14 +157,17 @@ function voltsAt({ profiles, option, job }: Assessed) {
 
 export const voltageRange: Rule = (assessed) =>
   voltsAt(assessed).flatMap(({ load, low, high }) => {
-    const tooLow = load.minV !== null && low < load.minV - 1e-9;
+    const everReached = load.minV !== null && high >= load.minV;
+    // Where its run is laid, what reaches it is solved and told of there.
+    const isSolved = everReached && assessed.runs?.appliances.some((one) => one.loadId === load.id && one.dropOut);
+    const tooLow = load.minV !== null && low < load.minV - 1e-9 && !isSolved;
     const tooHigh = load.maxV !== null && high > load.maxV + 1e-9;
     if (!tooLow && !tooHigh) return [];
     return [
       {
         code: 'voltage-range',
         // Too much destroys, and a bus of another voltage never serves it; too little now and then only stops it.
-        severity: tooHigh || (load.minV !== null && high < load.minV) ? 'stop' : 'caution',
+        severity: tooHigh || !everReached ? 'stop' : 'caution',
         where: { step: 'paths', loadId: load.id },
         values: {
           name: load.name,

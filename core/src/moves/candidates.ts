@@ -1,6 +1,7 @@
 import { usesOn } from '../job/day.ts';
 import type { Job } from '../job/schema.ts';
 import { DEFAULT } from '../reference/defaults.ts';
+import { thickerThan } from '../runs/sized.ts';
 import type { SettledDay } from '../settle/day.ts';
 import { keepWarmPhases, type Move, onInverter, SECOND_INVERTER } from './move.ts';
 import { ON_FUEL, SWAPS } from './swaps.ts';
@@ -8,7 +9,26 @@ import { ON_FUEL, SWAPS } from './swaps.ts';
 /** Everything that could be done in this option, whether it pays or not. */
 export function movesOf(settled: SettledDay): Move[] {
   const { job } = settled;
-  return [...inverterMoves(settled), ...job.loads.flatMap((load, i) => loadMoves(job, load, settled, i))];
+  return [
+    ...inverterMoves(settled),
+    ...cableMoves(settled),
+    ...job.loads.flatMap((load, i) => loadMoves(job, load, settled, i)),
+  ];
+}
+
+/** Wh a day lost in a run from which a thicker one is looked at. */
+const LOST_ENOUGH_WH = 2;
+
+/** The next thicker for each run that is laid and loses something of the day. */
+function cableMoves({ bus, option }: SettledDay): Move[] {
+  const { cables } = bus;
+  if (!cables) return [];
+  return (option.system.runs ?? []).flatMap((run): Move[] => {
+    const lostWh = cables.lostWh[cables.leads.ids.indexOf(run.id)] ?? 0;
+    if (run.areaMm2 === null || lostWh < LOST_ENOUGH_WH) return [];
+    const next = thickerThan(run.conductor, { areaMm2: run.areaMm2, parallel: run.parallel });
+    return next ? [{ id: `thicker ${run.id}`, kind: 'thicker', runId: run.id, ...next }] : [];
+  });
 }
 
 function loadMoves(job: Job, load: Job['loads'][number], settled: SettledDay, index: number): Move[] {

@@ -1,7 +1,7 @@
 import { blankInverter } from '../job/blank.ts';
 import { usesOn, variantOn } from '../job/day.ts';
 import { fedBy, withoutFeeds } from '../job/feeds.ts';
-import type { Device, Draw, Inverter, Job, Load, Use } from '../job/schema.ts';
+import type { Device, Draw, Inverter, Job, Load, Run, Use } from '../job/schema.ts';
 import { withPhases } from '../loads/phases.ts';
 import { APPLIANCES } from '../reference/appliances.ts';
 import { designMonth, sunAheadMin } from '../sun/day.ts';
@@ -17,7 +17,14 @@ export type Move =
   | { readonly id: string; readonly kind: 'smaller-inverter'; readonly deviceId: string }
   | { readonly id: string; readonly kind: 'second-inverter'; readonly loadIds: readonly string[] }
   | { readonly id: string; readonly kind: 'search-mode'; readonly deviceId: string; readonly idleW: number }
-  | { readonly id: string; readonly kind: 'with-loads'; readonly deviceId: string };
+  | { readonly id: string; readonly kind: 'with-loads'; readonly deviceId: string }
+  | {
+      readonly id: string;
+      readonly kind: 'thicker';
+      readonly runId: string;
+      readonly areaMm2: number;
+      readonly parallel: number;
+    };
 
 /** W from which a load wakes an inverter that searches. From memory. */
 export const WAKE_W = 15;
@@ -58,6 +65,12 @@ export function applyMove(job: Job, optionId: string, move: Move): Job {
       );
     case 'second-inverter':
       return withSecondInverter(job, optionId, move.loadIds);
+    case 'thicker':
+      return withRun(job, optionId, move.runId, (run) => ({
+        ...run,
+        areaMm2: move.areaMm2,
+        parallel: move.parallel,
+      }));
   }
 }
 
@@ -82,6 +95,7 @@ const ORDER: readonly Move['kind'][] = [
   'with-loads',
   'search-mode',
   'smaller-inverter',
+  'thicker',
 ];
 
 /** Moves of which only one can be made: they are about the same load or device. */
@@ -89,6 +103,7 @@ export const excludes = (a: Move, b: Move): boolean =>
   a.id !== b.id && a.kind !== 'into-sun' && b.kind !== 'into-sun' && aboutOf(a) === aboutOf(b);
 
 const aboutOf = (move: Move): string => {
+  if (move.kind === 'thicker') return `run ${move.runId}`;
   if ('loadId' in move) return `load ${move.loadId}`;
   if (move.kind === 'second-inverter') return 'second inverter';
   return move.kind === 'smaller-inverter' ? `size ${move.deviceId}` : `switch ${move.deviceId}`;
@@ -119,6 +134,17 @@ const withInverter = (job: Job, optionId: string, id: string, change: (device: I
   withDevices(job, optionId, (devices) =>
     devices.map((device) => (device.kind === 'inverter' && device.id === id ? change(device) : device)),
   );
+
+function withRun(job: Job, optionId: string, id: string, change: (run: Run) => Run): Job {
+  return {
+    ...job,
+    options: job.options.map((option) => {
+      const { runs } = option.system;
+      if (option.id !== optionId || !runs?.some((run) => run.id === id)) return option;
+      return { ...option, system: { ...option.system, runs: runs.map((run) => (run.id === id ? change(run) : run)) } };
+    }),
+  };
+}
 
 /** The id that the second inverter gets; a job that has one already gets no third by this move. */
 export const SECOND_INVERTER = 'second-inverter';

@@ -108,6 +108,7 @@ function difference(costs: MoveCosts, without: readonly Move[], withThem: readon
     totalWh: before.totalWh - after.totalWh,
     needWh: before.needWh - after.needWh,
     invertersW: before.invertersW - after.invertersW,
+    copperKg: before.copperKg - after.copperKg,
   };
 }
 

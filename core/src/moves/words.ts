@@ -2,6 +2,7 @@ import type { Job } from '../job/schema.ts';
 import { isStepUp } from '../paths/chain.ts';
 import { formatDuration, showText } from '../quantity/format.ts';
 import { APPLIANCES } from '../reference/appliances.ts';
+import { sizeWords } from '../runs/typedSize.ts';
 import type { Move } from './move.ts';
 
 /** A move in words: what to do, and why it saves as much as it does. */
@@ -69,6 +70,15 @@ export function wordsOfMove(move: Move, job: Job, savings: Savings): MoveWords {
         title: `${device} in search mode`,
         why: `Takes ${showText(move.idleW, 'W')} while nothing runs. Small loads may not wake it: try each.`,
       };
+    case 'thicker': {
+      const run = job.options.flatMap(({ system }) => system.runs ?? []).find(({ id }) => id === move.runId);
+      const now = run?.areaMm2 == null ? '' : ` instead of ${sizeWords({ ...run, areaMm2: run.areaMm2 })}`;
+      const size = sizeWords({ ...move, conductor: run?.conductor ?? 'flexible' });
+      return {
+        title: `${run?.name ?? move.runId}: ${size}${now}`,
+        why: 'Loses less of every watt-hour that flows through it, and leaves the appliances more volts. Its copper weighs more.',
+      };
+    }
     case 'with-loads':
       return {
         title: `${device} on only with its loads`,

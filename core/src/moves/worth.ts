@@ -29,6 +29,8 @@ export interface Saved {
   readonly needWh: number;
   /** Rating of all inverters together, W less. */
   readonly invertersW: number;
+  /** Copper of all runs together, kg less; below 0 it is more. */
+  readonly copperKg: number;
 }
 
 export function worthOf(
@@ -46,15 +48,16 @@ export function worthOf(
   const inverterKg = (saved.invertersW / 1000) * DEFAULT.inverterKgPerKw.value;
   const storeKg = (storeWh / (100 * data.nominal12V)) * data.kgPer100Ah12V;
   const panelKg = (panelW ?? 0) * panelKgPerW();
-  const { storePerKwh, arrayPerW, energyPerKwh, moves } = job.brief.prices;
-  const priced = storePerKwh !== null || arrayPerW !== null;
-  const money = priced ? (storeWh / 1000) * (storePerKwh ?? 0) + (panelW ?? 0) * (arrayPerW ?? 0) : null;
+  const { storePerKwh, arrayPerW, energyPerKwh, copperPerKg, moves } = job.brief.prices;
+  const priced = storePerKwh !== null || arrayPerW !== null || (copperPerKg !== null && saved.copperKg !== 0);
+  const spared = (storeWh / 1000) * (storePerKwh ?? 0) + (panelW ?? 0) * (arrayPerW ?? 0);
+  const money = priced ? spared + saved.copperKg * (copperPerKg ?? 0) : null;
   const cost = moves.find(({ move }) => move === moveId)?.cost ?? null;
   return {
     ahPerDay: savedWh / nominalV,
     storeWh,
     panelW,
-    kg: storeKg + panelKg + inverterKg,
+    kg: storeKg + panelKg + inverterKg + saved.copperKg,
     money,
     cost,
     paybackDays: paybackDays(cost, money, (savedWh / 1000) * (energyPerKwh ?? 0)),

@@ -5,6 +5,8 @@ import { type DeviceDay, eachShare, type Fed } from './ledger.ts';
 
 /** The cables between store and loads, as far as the day's energy needs them. */
 export interface Leads {
+  /** Of the runs, in the order of `ways`. */
+  readonly ids: readonly string[];
   /** Each after the one it begins at; −1 where it begins at the store or at a converter. */
   readonly ways: readonly Way[];
   /** The way at whose end a load or a device draws, by its id. What is not in it loses nothing on the way. */

@@ -1,16 +1,16 @@
 import type { Run, System } from '../job/schema.ts';
 import { type BusDay, busDay, type DeviceDay } from '../paths/ledger.ts';
 import { chargingVoltageV } from '../reference/chemistries.ts';
-import { kgPerMm2M } from '../reference/conductors.ts';
 import { restVoltageV } from '../store/rest.ts';
 import { type Appliance, appliancesOn, drawnBy, drawnUsually, heaviestWith, startExtraW } from './appliances.ts';
 import { type BusNet, busNet, type Copper, solveBus, withOhm } from './busNet.ts';
 import { type DropOut, dropOutAt } from './dropOut.ts';
 import type { BankEnd, Fitted } from './fitted.ts';
 import { leadsThrough } from './leads.ts';
+import { runKg } from './mass.ts';
 import { outputVolts } from './outputs.ts';
 import { propose } from './propose.ts';
-import { nextThicker, ohmAt, type SizedRun, sizedRuns } from './sized.ts';
+import { ohmAt, type SizedRun, sizedRuns, thickerThan } from './sized.ts';
 
 /** How charged the store is: full, half of what may be used gone, at its reserve. */
 export type Charged = 'full' | 'typical' | 'low';
@@ -181,13 +181,12 @@ function thickerOf(
   devices: readonly DeviceDay[],
 ): Thicker | null {
   const own = sized[index] as SizedRun;
-  const next = nextThicker(own);
+  const next = thickerThan(own.run.conductor, own);
   if (!next) return null;
   const { coldC, hotC } = fitted.job.rules.cables;
   const coldOhm = ohmAt(own, next, coldC);
   const { run, lengthM } = own;
-  const addedMm2 = next.areaMm2 * next.parallel - own.areaMm2 * own.parallel;
-  const kg = (run.return === 'chassis' ? 1 : 2) * addedMm2 * lengthM * kgPerMm2M(run.conductor);
+  const kg = runKg(run, { ...next, lengthM }) - own.kg;
   const { copperPerKg } = fitted.job.brief.prices;
   let [wonAh, wonBy]: [number, string | null] = [0, null];
   if (own.zone.kind === 'bus') {

@@ -20,6 +20,7 @@ export function leadsThrough(sized: readonly SizedRun[], { option }: Pick<Fitted
     if (run.end === 'device' && run.part !== null) ofDevice.set(run.part, i);
   }
   return {
+    ids: sized.map(({ run }) => run.id),
     ways: sized.map(({ zone, parent, coldOhm, volts }) => {
       const isSame = sized[parent]?.zone.kind === zone.kind;
       const v = zone.kind === 'bus' ? nominalV : volts;

@@ -1,10 +1,11 @@
 import type { Run } from '../job/schema.ts';
 import { nominalVoltageV } from '../reference/chemistries.ts';
-import { AREAS_MM2, ampacityA, CONDUCTORS, DROP_LIMIT, FUSES_A, kgPerMm2M, ohmPerM } from '../reference/conductors.ts';
+import { AREAS_MM2, ampacityA, CONDUCTORS, DROP_LIMIT, FUSES_A, ohmPerM } from '../reference/conductors.ts';
 import { DEFAULT } from '../reference/defaults.ts';
 import { type Carried, carriedBy } from './carried.ts';
 import type { Fitted } from './fitted.ts';
 import { type Fuse, fuseOf, shortCircuitA } from './fuse.ts';
+import { runKg } from './mass.ts';
 import { usualLengthM } from './propose.ts';
 import { choices, fusesBetween, outlasts, wantedA } from './suited.ts';
 import { type Branch, treeOf, type Zone, zoneVolts } from './tree.ts';
@@ -122,7 +123,7 @@ function settled(branch: Branch, carried: Carried, above: SizedRun | undefined, 
     shortA,
     isProtectedAbove,
     fromBankOhm: (above?.fromBankOhm ?? 0) + bareOhm(laid, size, coldC),
-    kg: (run.return === 'chassis' ? 1 : 2) * size.parallel * size.areaMm2 * lengthM * kgPerMm2M(run.conductor),
+    kg: runKg(run, { ...size, lengthM }),
   };
 }
 
@@ -171,7 +172,7 @@ const bearsA = ({ run, fitted }: Laid, { areaMm2, parallel }: Size): number =>
   parallel * ampacityA({ ...run, areaMm2 }, fitted.job.rules.cables.bundling);
 
 /** Sizes that are sold for a conductor, the thinnest first. */
-export const sizesOf = (conductor: Run['conductor']): readonly number[] =>
+const sizesOf = (conductor: Run['conductor']): readonly number[] =>
   conductor === 'awg' ? CONDUCTORS.map(({ areaMm2 }) => areaMm2) : AREAS_MM2;
 
 function suggestedSize(laid: Laid): Size & { readonly decidedBy: DecidedBy } {
@@ -208,8 +209,8 @@ function suggestedSize(laid: Laid): Size & { readonly decidedBy: DecidedBy } {
 }
 
 /** The next thicker that is sold, or one more beside it; null where there is none. */
-export function nextThicker({ run, areaMm2, parallel }: SizedRun): Size | null {
-  const next = sizesOf(run.conductor).find((size) => size > areaMm2 * (1 + 1e-9));
+export function thickerThan(conductor: Run['conductor'], { areaMm2, parallel }: Size): Size | null {
+  const next = sizesOf(conductor).find((size) => size > areaMm2 * (1 + 1e-9));
   if (next !== undefined) return { areaMm2: next, parallel };
   return parallel < MOST_PARALLEL ? { areaMm2, parallel: parallel + 1 } : null;
 }

@@ -11,10 +11,10 @@ export interface CableSize {
 /** What was typed for a size: understood, to be asked about, or refused with what to type instead. */
 export type ReadSize =
   | { readonly kind: 'size'; readonly size: CableSize }
-  | { readonly kind: 'ask'; readonly question: string; readonly choices: readonly SizeChoice[] }
+  | { readonly kind: 'ask'; readonly question: string; readonly choices: readonly CableChoice[] }
   | { readonly kind: 'problem'; readonly problem: string };
 
-export interface SizeChoice {
+export interface CableChoice {
   readonly label: string;
   readonly size: CableSize;
 }
@@ -108,7 +108,7 @@ function askBare(number: string, made: Made): ReadSize {
   return { kind: 'ask', question: `${number} mm² or ${number} AWG?`, choices };
 }
 
-const choice = (label: string, size: CableSize): SizeChoice => ({ label, size });
+const choice = (label: string, size: CableSize): CableChoice => ({ label, size });
 const problem = (text: string): ReadSize => ({ kind: 'problem', problem: text });
 const numberOf = (text: string | undefined): number => Number((text ?? '').replace(',', '.'));
 const shown = (value: number): string => String(Number(value.toPrecision(3)));

@@ -1,4 +1,4 @@
-import { isSame, type Job } from '@joulemetric/core';
+import { isSame, type Job, withoutLostRuns } from '@joulemetric/core';
 import { ApiError, type StoredJob } from './api.ts';
 import type { Clock } from './clock.ts';
 import { joinLeft } from './joinLeft.ts';
@@ -108,7 +108,8 @@ export class JobSession {
    * are one step of undo.
    */
   apply(command: (job: Job) => Job, coalesce: string | null = null): void {
-    const next = command(this.#job);
+    // Runs that led to what an edit took away go with it.
+    const next = withoutLostRuns(command(this.#job));
     if (next === this.#job) return;
     const continues = coalesce !== null && coalesce === this.#coalesce;
     if (!continues) {

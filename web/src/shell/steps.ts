@@ -10,6 +10,7 @@ export const STEPS = [
   { path: 'store', number: 5, name: 'Store', onPhone: 'Store', key: 's', part: 'design' },
   { path: 'sources', number: 6, name: 'Sources', onPhone: 'Sources', key: 'o', part: 'design' },
   { path: 'days', number: 7, name: 'Days', onPhone: 'Days', key: 'd', part: 'design' },
+  { path: 'runs', number: 8, name: 'Runs', onPhone: 'Runs', key: 'u', part: 'design' },
   { path: 'logbook', number: 11, name: 'Logbook', onPhone: 'Log', key: 'm', part: 'measure' },
   { path: 'result', number: null, name: 'Result', onPhone: 'Result', key: 'r', part: 'hand over' },
 ] as const;

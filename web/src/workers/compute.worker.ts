@@ -1,11 +1,14 @@
 import {
+  asCabled,
   type BestSets,
   bestSequence,
   bestSetsInSteps,
   type DayBalance,
   type DaysAsk,
+  type Diagram,
   dayBalance,
   daysMoment,
+  diagramOf,
   Effort,
   evaluate,
   type Job,
@@ -14,13 +17,16 @@ import {
   type MomentDetail,
   type MomentExplained,
   momentDetail,
+  netlistOf,
   type Odds,
   type Prepared,
   type PreparedDays,
   prepareDays,
   prepareMoves,
   type Ranking,
+  type RunsDetail,
   rankMoves,
+  runsDetail,
   type Sequence,
   type SourcesDetail,
   type StoreDetail,
@@ -74,6 +80,13 @@ function preparedDays(job: Job, optionId: string, ask: DaysAsk): PreparedDays {
   return prepared;
 }
 
+/** All that the Runs step shows, and its diagram yet to be laid out. */
+export interface RunsAnswer {
+  readonly detail: RunsDetail;
+  readonly diagram: Diagram;
+  readonly tookMs: number;
+}
+
 /** Counts what was asked and dropped about sets: whoever sees it change stops. */
 let asked = 0;
 
@@ -101,6 +114,15 @@ const computeWorker = {
     const started = performance.now();
     const detail = sourcesDetail(job, optionId, effort);
     return { ...detail, tookMs: performance.now() - started };
+  },
+  /** With the ms it took, for the benchmark. */
+  runs(job: Job, optionId: string, effort: number): RunsAnswer {
+    const started = performance.now();
+    const detail = runsDetail(job, optionId, effort);
+    return { detail, diagram: diagramOf(detail, job, optionId), tookMs: performance.now() - started };
+  },
+  netlist(job: Job, optionId: string): string {
+    return netlistOf(asCabled(settle(job, optionId)), { charged: 'low', copper: 'hot' });
   },
   dayBalance(job: Job, optionId: string, month: number, kind: KindOfDay, effort: number): DayBalance {
     return dayBalance(job, optionId, month, kind, effort);

@@ -1,0 +1,79 @@
+import { type ApplianceVolts, formatNumber, PROTECTION, type Run, type RunLine, showText } from '@joulemetric/core';
+
+/** What decided a size, as it stands beside it. */
+export const DECIDED: Readonly<Record<RunLine['decidedBy'], string>> = {
+  given: 'as given',
+  drop: 'by drop',
+  ampacity: 'by ampacity',
+  fuse: 'so that a fuse fits',
+  start: 'by its start',
+  smallest: 'smallest sold',
+};
+
+export const ENDS: readonly { readonly value: Run['end']; readonly label: string }[] = [
+  { value: 'busbar', label: 'busbars or fuse block' },
+  { value: 'device', label: 'inverter, converter, port' },
+  { value: 'loads', label: 'loads' },
+  { value: 'array', label: 'solar controller' },
+  { value: 'panels', label: 'solar panels' },
+  { value: 'driving', label: 'charger on the alternator' },
+  { value: 'alternator', label: 'alternator' },
+  { value: 'charger', label: 'mains charger' },
+];
+
+export const CONDUCTORS: readonly { readonly value: Run['conductor']; readonly label: string }[] = [
+  { value: 'flexible', label: 'fine strands, mm²' },
+  { value: 'awg', label: 'strands, AWG' },
+  { value: 'solid', label: 'one solid wire' },
+  { value: 'aluminium', label: 'aluminium' },
+];
+
+export const PROTECTIONS: readonly { readonly value: Run['protection']; readonly label: string }[] = [
+  { value: 'as-needed', label: 'as it needs' },
+  { value: 'none', label: 'none' },
+  ...(Object.keys(PROTECTION) as (keyof typeof PROTECTION)[]).map((value) => ({
+    value,
+    label: `${PROTECTION[value].name}, ${PROTECTION[value].isSlow ? 'slow' : 'fast'}`,
+  })),
+];
+
+/** "15 A blade" or "none". */
+export function fuseWords({ fuse }: Pick<RunLine, 'fuse'>): string {
+  if (fuse.kind === null || fuse.ratingA === null) return 'none';
+  return `${formatNumber(fuse.ratingA, 1)} A`;
+}
+
+export const fuseKindWords = ({ fuse }: Pick<RunLine, 'fuse'>): string =>
+  fuse.kind === null ? 'no fuse' : PROTECTION[fuse.kind].name;
+
+/** kA from a thousand on. */
+export const bigAmps = (amps: number): string =>
+  amps >= 1000 ? `${formatNumber(amps / 1000, 1)} kA` : showText(amps, 'A');
+
+/** Where an appliance stops, in few words. */
+export function stopsAt({ dropOut, cutOffV }: ApplianceVolts): string {
+  if (!dropOut || cutOffV === null) return '–';
+  if (dropOut.soc === 0) return 'runs to the last';
+  if (dropOut.soc >= 1) return 'never runs';
+  return `${formatNumber(dropOut.soc * 100)} %`;
+}
+
+/** The band about it: the resting voltage is known to a hundredth of a volt at best. */
+export function stopsBand({ dropOut }: ApplianceVolts): string {
+  if (!dropOut || dropOut.soc === 0 || dropOut.soc >= 1) return '';
+  return `${formatNumber(dropOut.lowSoc * 100)}–${formatNumber(dropOut.highSoc * 100)} %`;
+}
+
+/** What the next thicker wins, in the order it matters. */
+export function winsWords({ thicker }: RunLine, currency: string): string {
+  if (!thicker) return '';
+  const parts = [
+    ...(thicker.savedWh >= 0.05 ? [`${formatNumber(thicker.savedWh, 1)} Wh/day`] : []),
+    ...(thicker.wonAh >= 0.05 ? [`${formatNumber(thicker.wonAh, 1)} Ah for ${thicker.wonBy}`] : []),
+  ];
+  const cost = [
+    thicker.kg < 1 ? `${formatNumber(thicker.kg * 1000)} g` : `${formatNumber(thicker.kg, 1)} kg`,
+    ...(thicker.money === null ? [] : [`${formatNumber(thicker.money, 2)} ${currency}`]),
+  ];
+  return `${parts.length > 0 ? parts.join(', ') : 'nothing'} for ${cost.join(', ')}`;
+}
