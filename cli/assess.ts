@@ -11,6 +11,7 @@ import { parseArgs } from 'node:util';
 import {
   assess,
   bestSequence,
+  copperChoice,
   evaluate,
   momentDetail,
   prepareMoves,
@@ -108,7 +109,8 @@ function sourcesOf(): object {
 function cablesOf(): object {
   const { assessment } = evaluate(job, optionId);
   const { proposed: _proposed, completed: _completed, ...detail } = runsDetail(job, optionId);
-  return { optionId, ...detail, findings: assessment.findings.filter(({ where }) => where.step === 'runs') };
+  const findings = assessment.findings.filter(({ where }) => where.step === 'runs');
+  return { optionId, ...detail, copper: copperChoice(job, optionId), findings };
 }
 
 function orderOf({ limit, order, worstOrder, allAtOnce }: ReturnType<typeof evaluate>['supplies'][number]): object {

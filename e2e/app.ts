@@ -68,7 +68,10 @@ export async function expectSound(page: Page): Promise<void> {
 }
 
 /** Goes to a step by its keys, as from outside a field: G, then its letter. */
-export async function goTo(page: Page, letter: 'b' | 'l' | 'p' | 'w' | 's' | 'o' | 'd' | 'm' | 'r'): Promise<void> {
+export async function goTo(
+  page: Page,
+  letter: 'b' | 'l' | 'p' | 'w' | 's' | 'o' | 'd' | 'u' | 'm' | 'r',
+): Promise<void> {
   await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
   await page.keyboard.press('g');
   await page.keyboard.press(letter);

@@ -44,7 +44,14 @@ export {
   type RankedSet,
   type SupplyDetail,
 } from './choices/momentDetail.ts';
-export { type CopperAt, type RunLine, type RunsDetail, runsDetail, usualOfRuns } from './choices/runsDetail.ts';
+export {
+  type CopperAt,
+  copperChoice,
+  type RunLine,
+  type RunsDetail,
+  runsDetail,
+  usualOfRuns,
+} from './choices/runsDetail.ts';
 export {
   type DayBalance,
   dayBalance,

@@ -2,10 +2,10 @@ import type { Job, Run } from '../job/schema.ts';
 import { Effort } from '../moment/effort.ts';
 import { DEFAULT } from '../reference/defaults.ts';
 import type { Fuse } from '../runs/fuse.ts';
-import type { ApplianceVolts, LaidRuns, RunRow, Thicker } from '../runs/laid.ts';
-import { asLaid } from '../runs/laid.ts';
+import { type ApplianceVolts, asLaid, type RunRow } from '../runs/laid.ts';
 import { propose } from '../runs/propose.ts';
 import type { DecidedBy } from '../runs/sized.ts';
+import { type Thicker, thickerOf } from '../runs/thicker.ts';
 import { sizeWords } from '../runs/typedSize.ts';
 import { asCabled, runsOf } from '../settle/runs.ts';
 import { settle } from '../settle/settle.ts';
@@ -66,7 +66,6 @@ export interface RunsDetail {
   readonly money: number | null;
   readonly lostWh: number;
   readonly reserveSoc: number;
-  readonly copper: readonly CopperAt[];
   /** The runs as they would be laid, and with what is missing added. */
   readonly proposed: readonly Run[];
   readonly completed: readonly Run[];
@@ -82,27 +81,25 @@ export function runsDetail(job: Job, optionId: string, effort = Number.POSITIVE_
   const { option } = settled;
   const { runs } = option.system;
   const { copperPerKg } = job.brief.prices;
-  const completed = propose(asCabled(settled), runs ?? []);
+  const cabled = asCabled(settled);
+  const completed = propose(cabled, runs ?? []);
+  const thicker = thickerOf(laid, cabled, settled.bus);
   return {
     isLaid: laid.isLaid,
-    lines: linesOf(laid, settled.job, optionId),
+    lines: laid.rows.map((row, i) => lineOf(row, thicker[i] ?? null, settled.job, optionId)),
     appliances: laid.appliances,
     withoutRun: laid.withoutRun,
     kg: laid.kg,
     money: copperPerKg === null ? null : laid.kg * copperPerKg,
     lostWh: laid.lostWh,
     reserveSoc: laid.bank.reserveSoc,
-    copper: ([12, 24] as const).map((busV) => copperAt(job, optionId, busV, laid, effort)),
     proposed: runs ?? asLaid(laid.rows, option.system),
     completed: completed.length === (runs ?? []).length ? (runs ?? []) : completed,
   };
 }
 
-export const linesOf = (laid: LaidRuns, job: Job, optionId: string): RunLine[] =>
-  laid.rows.map((row) => lineOf(row, job, optionId));
-
-function lineOf(row: RunRow, job: Job, optionId: string): RunLine {
-  const { run, carried, zone, coldOhm, hotOhm, thicker, volts, dropV } = row;
+function lineOf(row: RunRow, thicker: Thicker | null, job: Job, optionId: string): RunLine {
+  const { run, carried, zone, coldOhm, hotOhm, volts, dropV } = row;
   return {
     run,
     depth: row.depth,
@@ -161,7 +158,11 @@ function endWords(run: Run, job: Job, optionId: string): string {
   }
 }
 
-function copperAt(job: Job, optionId: string, busV: 12 | 24, now: LaidRuns, effort: number): CopperAt {
+/** The copper of this very job at 12 and at 24 V. @param effort what its searches may cost */
+export const copperChoice = (job: Job, optionId: string, effort = Number.POSITIVE_INFINITY): CopperAt[] =>
+  ([12, 24] as const).map((busV) => copperAt(job, optionId, busV, effort));
+
+function copperAt(job: Job, optionId: string, busV: 12 | 24, effort: number): CopperAt {
   const isChosen = job.options.some(({ id, system }) => id === optionId && system.busVoltageV === busV);
   const other = {
     ...job,
@@ -173,7 +174,7 @@ function copperAt(job: Job, optionId: string, busV: 12 | 24, now: LaidRuns, effo
       return { ...option, system: { ...system, busVoltageV: busV, store, runs } };
     }),
   };
-  const laid = isChosen && !now.isLaid ? now : runsOf(settle(other, optionId, new Effort(effort)));
+  const laid = runsOf(settle(other, optionId, new Effort(effort)));
   const { copperPerKg } = job.brief.prices;
   const [largest] = [...laid.rows].sort((a, b) => b.areaMm2 * b.parallel - a.areaMm2 * a.parallel);
   return {

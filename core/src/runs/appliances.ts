@@ -126,23 +126,25 @@ export function drawnUsually(
   fitted: Fitted,
   appliances: readonly Appliance[],
   devices: readonly DeviceDay[],
-  self: Appliance,
-): Drawn {
-  const drawn = drawnBy(net, fitted, appliances, (id) => id === self.load.id);
-  for (const { load, profile, chain, node } of appliances) {
-    if (chain.device || load.id === self.load.id) continue;
-    drawn.powerW[node] = (drawn.powerW[node] as number) + profile.energyWh / chain.efficiency / 24;
-  }
-  const counted = new Set<string>();
-  for (const { chain, node } of appliances) {
-    const { device } = chain;
-    if (!device || counted.has(device.id) || device.id === self.chain.device?.id) continue;
-    counted.add(device.id);
-    const day = devices.find(({ feed }) => feed.device.id === device.id);
-    const meanW = day ? day.inputW.reduce((sum, w) => sum + w, 0) / day.inputW.length : 0;
-    drawn.powerW[node] = (drawn.powerW[node] as number) + meanW;
-  }
-  return drawn;
+): (self: Appliance) => Drawn {
+  const means = appliances
+    .filter(({ chain }) => !chain.device)
+    .map(({ load, profile, chain, node }) => ({ id: load.id, node, w: profile.energyWh / chain.efficiency / 24 }));
+  const ofDevices = devices.flatMap(({ feed, inputW }) => {
+    const one = appliances.find(({ chain }) => chain.device?.id === feed.device.id);
+    return one
+      ? [{ id: feed.device.id, node: one.node, w: inputW.reduce((sum, w) => sum + w, 0) / inputW.length }]
+      : [];
+  });
+  return (self) => {
+    const drawn = drawnBy(net, fitted, appliances, (id) => id === self.load.id);
+    const add = (node: number, w: number): void => {
+      drawn.powerW[node] = (drawn.powerW[node] as number) + w;
+    };
+    for (const { id, node, w } of means) if (id !== self.load.id) add(node, w);
+    for (const { id, node, w } of ofDevices) if (id !== self.chain.device?.id) add(node, w);
+    return drawn;
+  };
 }
 
 /** W at its own terminals that one piece of a load draws beyond what it runs on while it starts. */

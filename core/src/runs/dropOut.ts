@@ -1,8 +1,7 @@
-import type { Chemistry } from '../job/schema.ts';
 import { DEFAULT } from '../reference/defaults.ts';
 import { restVoltageV, socAtRest } from '../store/rest.ts';
 import { type BusNet, type Copper, solveBus } from './busNet.ts';
-import type { BankEnd } from './fitted.ts';
+import type { Cabled } from './fitted.ts';
 import type { Drawn } from './network.ts';
 
 /** Where an appliance stops for want of volts while the store still holds charge. */
@@ -19,15 +18,9 @@ export interface DropOut {
   readonly strandedWh: number;
 }
 
-interface Store {
-  readonly chemistry: Chemistry;
-  readonly busVoltageV: number;
-  readonly bank: BankEnd;
-}
-
 /** Steps in which the resting voltage that leaves just the cut-off is found; each is closer by a factor of the drop ÷ volts. */
 const STEPS = 40;
-const CLOSE_V = 1e-6;
+const CLOSE_V = 1e-5;
 
 /**
  * The state of charge at which a node falls to a voltage: the resting voltage that leaves just that there is sought,
@@ -40,8 +33,10 @@ export function dropOutAt(
   drawn: Drawn,
   node: number,
   cutOffV: number,
-  { chemistry, busVoltageV, bank }: Store,
+  { option, bank }: Cabled,
 ): DropOut {
+  const { store, busVoltageV } = option.system;
+  const { chemistry } = store;
   const fullV = restVoltageV(chemistry, busVoltageV, 1);
   const emptyV = restVoltageV(chemistry, busVoltageV, 0);
   const leaves = (restV: number): number | null => {

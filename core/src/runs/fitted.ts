@@ -23,6 +23,11 @@ export interface Fitted {
   readonly bank: BankEnd | null;
 }
 
+/** The same with its store sized. */
+export interface Cabled extends Fitted {
+  readonly bank: BankEnd;
+}
+
 /** The bank as its cables see it. */
 export interface BankEnd {
   readonly ah: number;

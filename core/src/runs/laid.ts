@@ -1,16 +1,17 @@
 import type { Run, System } from '../job/schema.ts';
+import { startOf } from '../moment/starts.ts';
 import { type BusDay, busDay, type DeviceDay } from '../paths/ledger.ts';
 import { chargingVoltageV } from '../reference/chemistries.ts';
 import { restVoltageV } from '../store/rest.ts';
 import { type Appliance, appliancesOn, drawnBy, drawnUsually, heaviestWith, startExtraW } from './appliances.ts';
-import { type BusNet, busNet, type Copper, solveBus, withOhm } from './busNet.ts';
+import { type BusNet, busNet, type Copper, solveBus } from './busNet.ts';
 import { type DropOut, dropOutAt } from './dropOut.ts';
-import type { BankEnd, Fitted } from './fitted.ts';
+import type { BankEnd, Cabled, Fitted } from './fitted.ts';
 import { leadsThrough } from './leads.ts';
-import { runKg } from './mass.ts';
+import type { Solved } from './network.ts';
 import { outputVolts } from './outputs.ts';
 import { propose } from './propose.ts';
-import { ohmAt, type SizedRun, sizedRuns, thickerThan } from './sized.ts';
+import { type SizedRun, sizedRuns } from './sized.ts';
 
 /** How charged the store is: full, half of what may be used gone, at its reserve. */
 export type Charged = 'full' | 'typical' | 'low';
@@ -30,23 +31,8 @@ export interface ApplianceVolts {
   /** The run that gives way where it cannot hold at a low store or start; null = it holds. */
   readonly fallsAt: string | null;
   readonly cutOffV: number | null;
-  /** Where it drops out: beside what usually runs, cold; and beside all that may run, hot. Null = no cut-off is known. */
+  /** Where it drops out beside what usually runs, cold. Null = no cut-off is known. */
   readonly dropOut: DropOut | null;
-  readonly dropOutAtWorst: DropOut | null;
-}
-
-/** What the next thicker cable would win. */
-export interface Thicker {
-  readonly areaMm2: number;
-  readonly parallel: number;
-  /** Wh a day less lost in it. */
-  readonly savedWh: number;
-  readonly kg: number;
-  /** At the price of copper of the brief; null = none is given. */
-  readonly money: number | null;
-  /** Ah of the store that the load that gains most would reach further down, and its name; 0 and null when none does. */
-  readonly wonAh: number;
-  readonly wonBy: string | null;
 }
 
 export interface RunRow extends SizedRun {
@@ -54,7 +40,6 @@ export interface RunRow extends SizedRun {
   readonly lostWh: number;
   /** V at its end behind a converter or port, hot; null on the bus, or where it does not hold. */
   readonly outputV: number | null;
-  readonly thicker: Thicker | null;
 }
 
 export interface LaidRuns {
@@ -67,10 +52,13 @@ export interface LaidRuns {
   readonly kg: number;
   readonly lostWh: number;
   readonly bank: BankEnd;
+  /** What the network is, for questions that go on from it. */
+  readonly net: BusNet;
+  readonly onBus: readonly Appliance[];
 }
 
 /** Runs of an option as laid, or as the program proposes them, with all that follows. Pure. */
-export function layRuns(fitted: Fitted & { readonly bank: BankEnd }, bus: BusDay): LaidRuns {
+export function layRuns(fitted: Cabled, bus: BusDay): LaidRuns {
   const { option, profiles, feeds, bank } = fitted;
   const { runs, devices } = option.system;
   const sized = sizedRuns(runs ?? propose(fitted), fitted);
@@ -79,15 +67,13 @@ export function layRuns(fitted: Fitted & { readonly bank: BankEnd }, bus: BusDay
   const appliances = appliancesOn(fitted, sized, net);
   const volts = appliances.length > 0 ? voltsOf(fitted, net, appliances, sized, bus.devices) : [];
   const behind = outputVolts(fitted, sized);
-  const rows = sized.map((run, i): RunRow => {
-    const lostWh = (cables?.lostWh[i] ?? 0) + lostComingWh(run, fitted);
-    return {
+  const rows = sized.map(
+    (run, i): RunRow => ({
       ...run,
-      lostWh,
+      lostWh: (cables?.lostWh[i] ?? 0) + lostComingWh(run, fitted),
       outputV: behind.get(i) ?? null,
-      thicker: thickerOf(fitted, sized, i, lostWh, net, appliances, volts, bus.devices),
-    };
-  });
+    }),
+  );
   return {
     isLaid: runs !== null,
     rows,
@@ -96,6 +82,8 @@ export function layRuns(fitted: Fitted & { readonly bank: BankEnd }, bus: BusDay
     kg: rows.reduce((sum, { kg }) => sum + kg, 0),
     lostWh: rows.reduce((sum, { lostWh }) => sum + lostWh, 0),
     bank,
+    net,
+    onBus: appliances,
   };
 }
 
@@ -114,113 +102,80 @@ function lostComingWh({ run, coldOhm }: SizedRun, { sources, option }: Fitted): 
   return volts > 0 ? (coldOhm * watts.reduce((sum, w) => sum + (w / volts) ** 2, 0)) / 60 : 0;
 }
 
-const nameOnBus = ({ chain, load }: Appliance): string => chain.device?.name ?? load.name;
+export const nameOnBus = ({ chain, load }: Appliance): string => chain.device?.name ?? load.name;
 
-const CHARGED: readonly Charged[] = ['full', 'typical', 'low'];
-const COPPER: readonly Copper[] = ['cold', 'hot'];
+/** What is asked of the network while a set of loads runs: answered once for all loads of that set. */
+function solvedFor(fitted: Cabled, net: BusNet, appliances: readonly Appliance[]) {
+  const rest = restVoltsOf(fitted);
+  const known = new Map<ReadonlySet<string>, (charged: Charged, copper: Copper) => Solved>();
+  return (set: ReadonlySet<string>) => {
+    const found = known.get(set);
+    if (found) return found;
+    const running = drawnBy(net, fitted, appliances, (id) => set.has(id));
+    const solved = new Map<string, Solved>();
+    const at = (charged: Charged, copper: Copper): Solved => {
+      const key = `${charged} ${copper}`;
+      const done = solved.get(key) ?? solveBus(net, copper, rest[charged], running);
+      solved.set(key, done);
+      return done;
+    };
+    known.set(set, at);
+    return at;
+  };
+}
+
+/** V at rest of the store by its charge. */
+function restVoltsOf({ bank, option }: Cabled): Readonly<Record<Charged, number>> {
+  const { store, busVoltageV } = option.system;
+  const restV = (soc: number) => restVoltageV(store.chemistry, busVoltageV, soc);
+  return { full: restV(1), typical: restV((1 + bank.reserveSoc) / 2), low: restV(bank.reserveSoc) };
+}
+
+const voltAt = ({ volts, collapse }: Solved, node: number): number | null =>
+  collapse === null ? (volts[node] as number) : null;
 
 function voltsOf(
-  fitted: Fitted & { readonly bank: BankEnd },
+  fitted: Cabled,
   net: BusNet,
   appliances: readonly Appliance[],
   sized: readonly SizedRun[],
   devices: readonly DeviceDay[],
 ): ApplianceVolts[] {
-  const { bank, option } = fitted;
-  const { store, busVoltageV } = option.system;
-  const restV = (soc: number) => restVoltageV(store.chemistry, busVoltageV, soc);
-  const rest: Record<Charged, number> = {
-    full: restV(1),
-    typical: restV((1 + bank.reserveSoc) / 2),
-    low: restV(bank.reserveSoc),
-  };
+  const { low } = restVoltsOf(fitted);
   const setWith = heaviestWith(fitted, appliances);
+  const solvedWith = solvedFor(fitted, net, appliances);
+  const usuallyOn = drawnUsually(net, fitted, appliances, devices);
   return appliances.map((appliance): ApplianceVolts => {
     const { load, node, run, cutOffV, chain } = appliance;
     const set = setWith(load.id);
-    const running = drawnBy(net, fitted, appliances, (id) => set.has(id));
-    const at = (charged: Charged, copper: Copper): number | null => {
-      const { volts, collapse } = solveBus(net, copper, rest[charged], running);
-      return collapse === null ? (volts[node] as number) : null;
-    };
+    const at = solvedWith(set);
     const extraW = startExtraW(appliance);
-    const starting =
-      extraW > 0 ? drawnBy(net, fitted, appliances, (id) => set.has(id), new Map([[load.id, extraW]])) : running;
-    const start = solveBus(net, 'hot', rest.low, starting);
-    const bankOf = { chemistry: store.chemistry, busVoltageV, bank };
-    const usually = cutOffV === null ? null : drawnUsually(net, fitted, appliances, devices, appliance);
+    const start =
+      extraW > 0
+        ? solveBus(
+            net,
+            'hot',
+            low,
+            drawnBy(net, fitted, appliances, (id) => set.has(id), new Map([[load.id, extraW]])),
+          )
+        : at('low', 'hot');
+    const pair = (charged: Charged) => ({
+      cold: voltAt(at(charged, 'cold'), node),
+      hot: voltAt(at(charged, 'hot'), node),
+    });
     return {
       loadId: load.id,
       name: load.name,
       runId: sized[run]?.run.id ?? null,
       deviceName: chain.device?.name ?? null,
-      volts: Object.fromEntries(
-        CHARGED.map((charged) => [
-          charged,
-          Object.fromEntries(COPPER.map((copper) => [copper, at(charged, copper)])) as Record<Copper, number | null>,
-        ]),
-      ) as unknown as ApplianceVolts['volts'],
-      startV: start.collapse === null ? (start.volts[node] as number) : null,
-      startSeconds: extraW > 0 ? (sized[run]?.carried.startSeconds ?? 0) : 0,
+      volts: { full: pair('full'), typical: pair('typical'), low: pair('low') },
+      startV: voltAt(start, node),
+      startSeconds: extraW > 0 ? startOf(load).seconds : 0,
       fallsAt: start.collapse === null ? null : (net.runAt[start.collapse]?.run.name ?? 'the store itself'),
       cutOffV,
-      dropOut: usually && cutOffV !== null ? dropOutAt(net, 'cold', usually, node, cutOffV, bankOf) : null,
-      dropOutAtWorst: cutOffV !== null ? dropOutAt(net, 'hot', running, node, cutOffV, bankOf) : null,
+      dropOut: cutOffV === null ? null : dropOutAt(net, 'cold', usuallyOn(appliance), node, cutOffV, fitted),
     };
   });
-}
-
-function thickerOf(
-  fitted: Fitted & { readonly bank: BankEnd },
-  sized: readonly SizedRun[],
-  index: number,
-  lostWh: number,
-  net: BusNet,
-  appliances: readonly Appliance[],
-  volts: readonly ApplianceVolts[],
-  devices: readonly DeviceDay[],
-): Thicker | null {
-  const own = sized[index] as SizedRun;
-  const next = thickerThan(own.run.conductor, own);
-  if (!next) return null;
-  const { coldC, hotC } = fitted.job.rules.cables;
-  const coldOhm = ohmAt(own, next, coldC);
-  const { run, lengthM } = own;
-  const kg = runKg(run, { ...next, lengthM }) - own.kg;
-  const { copperPerKg } = fitted.job.brief.prices;
-  let [wonAh, wonBy]: [number, string | null] = [0, null];
-  if (own.zone.kind === 'bus') {
-    const thicker = withOhm(net, index, coldOhm, ohmAt(own, next, hotC));
-    const { store, busVoltageV } = fitted.option.system;
-    for (const [i, appliance] of appliances.entries()) {
-      const now = volts[i]?.dropOut;
-      if (!now || appliance.cutOffV === null || now.soc === 0 || !isBehind(sized, appliance.run, index)) continue;
-      const then = dropOutAt(
-        thicker,
-        'cold',
-        drawnUsually(thicker, fitted, appliances, devices, appliance),
-        appliance.node,
-        appliance.cutOffV,
-        { chemistry: store.chemistry, busVoltageV, bank: fitted.bank },
-      );
-      if (now.strandedAh - then.strandedAh > wonAh)
-        [wonAh, wonBy] = [now.strandedAh - then.strandedAh, nameOnBus(appliance)];
-    }
-  }
-  return {
-    ...next,
-    savedWh: own.coldOhm > 0 ? lostWh * (1 - coldOhm / own.coldOhm) : 0,
-    kg,
-    money: copperPerKg === null ? null : kg * copperPerKg,
-    wonAh,
-    wonBy,
-  };
-}
-
-/** Whether a run lies on the way from the store to the end of another. */
-function isBehind(sized: readonly SizedRun[], run: number, way: number): boolean {
-  for (let at = run; at >= 0; at = (sized[at] as SizedRun).parent) if (at === way) return true;
-  return false;
 }
 
 /**

@@ -1,7 +1,7 @@
 import { restVoltageV } from '../store/rest.ts';
 import { type Appliance, appliancesOn, drawnBy, heaviestWith } from './appliances.ts';
 import { busNet, type Copper } from './busNet.ts';
-import type { BankEnd, Fitted } from './fitted.ts';
+import type { Cabled, Fitted } from './fitted.ts';
 import type { Charged } from './laid.ts';
 import { zoneDrops } from './outputs.ts';
 import { propose } from './propose.ts';
@@ -16,7 +16,7 @@ const FLOOR_V = 1;
  * it starts from at the upper of its two solutions. All that may run at once runs.
  */
 export function netlistOf(
-  fitted: Fitted & { readonly bank: BankEnd },
+  fitted: Cabled,
   { charged, copper }: { readonly charged: Charged; readonly copper: Copper },
 ): string {
   const { option, job, bank } = fitted;

@@ -1,7 +1,8 @@
 import type { Run } from '../job/schema.ts';
-import { nominalVoltageV } from '../reference/chemistries.ts';
+import { CHEMISTRY, nominalVoltageV } from '../reference/chemistries.ts';
 import { AREAS_MM2, ampacityA, CONDUCTORS, DROP_LIMIT, FUSES_A, ohmPerM } from '../reference/conductors.ts';
 import { DEFAULT } from '../reference/defaults.ts';
+import { restVoltageV } from '../store/rest.ts';
 import { type Carried, carriedBy } from './carried.ts';
 import type { Fitted } from './fitted.ts';
 import { type Fuse, fuseOf, shortCircuitA } from './fuse.ts';
@@ -11,7 +12,7 @@ import { choices, fusesBetween, outlasts, wantedA } from './suited.ts';
 import { type Branch, treeOf, type Zone, zoneVolts } from './tree.ts';
 
 /** What decided a size. */
-export type DecidedBy = 'given' | 'drop' | 'ampacity' | 'fuse' | 'start' | 'smallest';
+export type DecidedBy = 'given' | 'drop' | 'cut-off' | 'ampacity' | 'fuse' | 'start' | 'smallest';
 
 /** A run with everything settled. */
 export interface SizedRun {
@@ -87,7 +88,8 @@ function settled(branch: Branch, carried: Carried, above: SizedRun | undefined, 
     (leftShare * volts) / carried.nominalA,
     run.end === 'busbar' ? (TRUNK_SHARE * volts) / carried.perShareA : Number.POSITIVE_INFINITY,
   );
-  const laid: Laid = { run, lengthM, carried, mostOhm, fitted };
+  const cutOffOhm = zone.kind === 'bus' ? roomAboveCutOffV(run, fitted) / carried.startA - beforeOhm : null;
+  const laid: Laid = { run, lengthM, carried, mostOhm, cutOffOhm, fitted };
   const size =
     link?.areaMm2 != null
       ? { areaMm2: link.areaMm2, parallel: run.parallel, decidedBy: 'given' as const }
@@ -133,6 +135,24 @@ const dropVolts = ({ job, option }: Fitted): number =>
     ? nominalVoltageV(option.system.store.chemistry, option.system.busVoltageV)
     : option.system.busVoltageV;
 
+/** Share of the volts between a low store and a cut-off that a lead may take at its start; the rest is for what runs beside it. From memory. */
+const OWN_ROOM = 0.5;
+
+/** V that a run may lose before what hangs on it cuts out on a store at its reserve; Infinity where no cut-off is known. */
+function roomAboveCutOffV(run: Run, { job, option }: Fitted): number {
+  const { store, busVoltageV, devices } = option.system;
+  const device = run.end === 'device' ? devices.find(({ id }) => id === run.part) : undefined;
+  const cutOffs =
+    device && device.kind !== 'port'
+      ? [device.cutOffV ?? (DEFAULT.cutOff12V.value * busVoltageV) / 12]
+      : job.loads.flatMap(({ id, path, minV }) =>
+          run.loads.includes(id) && (path === 'direct' || path === 'fuel') && minV !== null ? [minV] : [],
+        );
+  if (cutOffs.length === 0) return Number.POSITIVE_INFINITY;
+  const reserve = store.cutOff ?? 1 - (store.usableDepth ?? CHEMISTRY[store.chemistry].usableDepth);
+  return OWN_ROOM * (restVoltageV(store.chemistry, busVoltageV, reserve) - Math.max(...cutOffs));
+}
+
 const sameVolts = (a: Zone, b: Zone): boolean =>
   a.kind === b.kind && (a.kind !== 'output' || b.kind !== 'output' || a.device.id === b.device.id);
 
@@ -148,6 +168,8 @@ interface Laid {
   readonly carried: Carried;
   /** Ω that it may have, hot. */
   readonly mostOhm: number;
+  /** Ω at which its start still leaves the volts that its loads need; null, or 0 and less, where no cable decides that. */
+  readonly cutOffOhm: number | null;
   readonly fitted: Fitted;
 }
 
@@ -181,8 +203,10 @@ function suggestedSize(laid: Laid): Size & { readonly decidedBy: DecidedBy } {
   const { hotC } = fitted.job.rules.cables;
   // What joints and chassis lose no cable can win back.
   const canReach = ohmOf(laid, { areaMm2: 1e6, parallel: 1 }, hotC) < laid.mostOhm;
+  const canStart = ohmOf(laid, { areaMm2: 1e6, parallel: 1 }, hotC) < (laid.cutOffOhm ?? 0);
   const fails = (size: Size): DecidedBy | null => {
     if (canReach && ohmOf(laid, size, hotC) > laid.mostOhm) return 'drop';
+    if (canStart && ohmOf(laid, size, hotC) > (laid.cutOffOhm ?? 0)) return 'cut-off';
     const bears = bearsA(laid, size);
     if (bears < carried.lowA) return 'ampacity';
     if (run.protection === 'none') return null;

@@ -1,9 +1,9 @@
-import { type Fitted, sourceLeads } from '../runs/fitted.ts';
+import { type Cabled, type Fitted, sourceLeads } from '../runs/fitted.ts';
 import { type LaidRuns, layRuns } from '../runs/laid.ts';
 import type { Settled } from './settle.ts';
 
 /** An option with its sizes settled, as its cables see it. */
-export function asCabled(settled: Settled): Parameters<typeof layRuns>[0] {
+export function asCabled(settled: Settled): Cabled {
   const { job, option, profiles, slices, coincidence, inverters, feeds, store, nominalV, solar, driving } = settled;
   const fitted: Fitted = {
     job,

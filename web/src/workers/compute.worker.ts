@@ -3,6 +3,8 @@ import {
   type BestSets,
   bestSequence,
   bestSetsInSteps,
+  type CopperAt,
+  copperChoice,
   type DayBalance,
   type DaysAsk,
   type Diagram,
@@ -120,6 +122,9 @@ const computeWorker = {
     const started = performance.now();
     const detail = runsDetail(job, optionId, effort);
     return { detail, diagram: diagramOf(detail, job, optionId), tookMs: performance.now() - started };
+  },
+  copper(job: Job, optionId: string, effort: number): CopperAt[] {
+    return copperChoice(job, optionId, effort);
   },
   netlist(job: Job, optionId: string): string {
     return netlistOf(asCabled(settle(job, optionId)), { charged: 'low', copper: 'hot' });

@@ -97,6 +97,18 @@ function DeviceRow({ device, last }: { device: Device; last: boolean }) {
         max={99.9}
         onChange={(peakEfficiency) => change({ peakEfficiency }, 'peak')}
       />
+      {device.kind !== 'port' && (
+        <QuantityField
+          label="Shuts off below"
+          unit="V at its terminals"
+          kind="voltage"
+          value={device.cutOffV}
+          auto="10.5 for each 12"
+          min={3}
+          max={60}
+          onChange={(cutOffV) => change({ cutOffV }, 'cut-off')}
+        />
+      )}
       <PointsField device={device} onChange={(points) => change({ points }, 'points')} />
       <Choice label="Switched on" value={device.policy} options={POLICIES} onChange={(policy) => change({ policy })} />
       {device.policy === 'manual' && (

@@ -1,10 +1,10 @@
-import { DROP_LIMIT, formatNumber, type RunsDetail, showText } from '@joulemetric/core';
+import { type CopperAt, DROP_LIMIT, formatNumber, showText } from '@joulemetric/core';
 import { changeBrief, changeRules } from '../../commands/design.ts';
 import { useJob } from '../../shell/JobContext.tsx';
 import { Choice, QuantityField } from '../../ui/Field.tsx';
 
 /** The copper of the whole job at 12 and at 24 V, and the schools that cables are reckoned by. */
-export function Copper({ detail }: { detail: RunsDetail }) {
+export function Copper({ copper }: { copper: readonly CopperAt[] }) {
   const { job, edit } = useJob();
   const { cables } = job.rules;
   const { prices, region } = job.brief;
@@ -24,7 +24,7 @@ export function Copper({ detail }: { detail: RunsDetail }) {
           <thead>
             <tr className="border-b border-ink text-note text-ink-2">
               <td />
-              {detail.copper.map(({ busV, isChosen }) => (
+              {copper.map(({ busV, isChosen }) => (
                 <th
                   key={busV}
                   scope="col"
@@ -36,19 +36,19 @@ export function Copper({ detail }: { detail: RunsDetail }) {
             </tr>
           </thead>
           <tbody>
-            <Line what="In all runs" values={detail.copper.map(({ kg }) => `${formatNumber(kg, 1)} kg`)} />
+            <Line what="In all runs" values={copper.map(({ kg }) => `${formatNumber(kg, 1)} kg`)} />
             {prices.copperPerKg !== null && (
               <Line
                 what="At your price"
-                values={detail.copper.map(({ money }) => `${formatNumber(money ?? 0)} ${region.currency}`)}
+                values={copper.map(({ money }) => `${formatNumber(money ?? 0)} ${region.currency}`)}
               />
             )}
-            <Line what="Largest" values={detail.copper.map(({ largest }) => largest)} />
+            <Line what="Largest" values={copper.map(({ largest }) => largest)} />
             <Line
               what="Its fuse"
-              values={detail.copper.map(({ fuseA }) => (fuseA === null ? 'none fits' : showText(fuseA, 'A')))}
+              values={copper.map(({ fuseA }) => (fuseA === null ? 'none fits' : showText(fuseA, 'A')))}
             />
-            <Line what="Lost in all, a day" values={detail.copper.map(({ lostWh }) => showText(lostWh, 'Wh'))} />
+            <Line what="Lost in all, a day" values={copper.map(({ lostWh }) => showText(lostWh, 'Wh'))} />
           </tbody>
         </table>
       </div>

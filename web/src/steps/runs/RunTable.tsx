@@ -32,7 +32,7 @@ export function RunTable(props: TableProps) {
           <th scope="col" className="py-1 text-left text-note font-normal text-ink-2">
             Run
           </th>
-          <th scope="col" className={`${HEAD} w-[74px]`}>
+          <th scope="col" className={`${HEAD} w-[74px] phone:w-[64px]`}>
             One way
           </th>
           <th scope="col" className="w-[112px] py-1 pl-3 text-left text-note font-normal text-ink-2">
@@ -100,10 +100,10 @@ function Row({
             type="button"
             aria-expanded={isOpen}
             onClick={() => onOpen(isOpen ? null : run.id)}
-            className="flex w-full min-w-0 items-baseline gap-2 text-left phone:min-h-11 phone:flex-wrap phone:gap-x-2 phone:gap-y-0"
-            style={{ paddingLeft: `${Math.min(depth, 4) * 14}px` }}
+            className="flex w-full min-w-0 items-baseline gap-2 pl-[calc(var(--depth)*14px)] text-left phone:pl-[calc(var(--depth)*7px)] phone:min-h-11 phone:flex-wrap phone:gap-x-2 phone:gap-y-0"
+            style={{ '--depth': Math.min(depth, 4) } as React.CSSProperties}
           >
-            <span className="shrink-0 font-medium">{run.name}</span>
+            <span className="shrink-0 font-medium phone:min-w-0 phone:shrink">{run.name}</span>
             {line.leadsTo !== run.name && <span className="truncate text-note text-ink-2">{line.leadsTo}</span>}
           </button>
         </th>

@@ -1,7 +1,7 @@
 import { formatNumber, showText } from '@joulemetric/core';
 import { useDeferredValue, useState } from 'react';
 import { addRun, layRuns } from '../../commands/runs.ts';
-import { useRunsDetail } from '../../edges/useRunsDetail.ts';
+import { useCopper, useRunsDetail } from '../../edges/useRunsDetail.ts';
 import { useJob } from '../../shell/JobContext.tsx';
 import { PhoneOptions } from '../../shell/PhoneBar.tsx';
 import { Button } from '../../ui/Button.tsx';
@@ -20,7 +20,9 @@ import { useChangeRuns } from './useRuns.ts';
 /** Step 8: cables, what protects them, the volts at each appliance, and the diagram. */
 export function Runs() {
   const { job, optionId, edit } = useJob();
-  const { value, problem } = useRunsDetail(useDeferredValue(job), optionId);
+  const deferred = useDeferredValue(job);
+  const { value, problem } = useRunsDetail(deferred, optionId);
+  const { value: copper } = useCopper(deferred, optionId);
   const [openId, setOpenId] = useState<string | null>(null);
   const [ticked, setTicked] = useState<ReadonlySet<string>>(new Set());
   const detail = value?.detail ?? null;
@@ -102,7 +104,7 @@ export function Runs() {
             <Reaches appliances={detail.appliances} reserveSoc={detail.reserveSoc} onRun={showRun} />
             {value && <Diagram diagram={value.diagram} openId={openId} onRun={showRun} />}
             <Fuses lines={detail.lines} onRun={showRun} />
-            <Copper detail={detail} />
+            <Copper copper={copper ?? []} />
           </div>
           <p className="max-w-[86ch] text-note text-ink-2">
             A design aid. Where a local code has tables of its own for cables and fuses, those count; so do the maker’s

@@ -4,6 +4,7 @@ import { type ApplianceVolts, formatNumber, PROTECTION, type Run, type RunLine, 
 export const DECIDED: Readonly<Record<RunLine['decidedBy'], string>> = {
   given: 'as given',
   drop: 'by drop',
+  'cut-off': 'so that it starts on a low store',
   ampacity: 'by ampacity',
   fuse: 'so that a fuse fits',
   start: 'by its start',
