@@ -84,11 +84,11 @@ test('sizes and lengths as people write them: understood, asked about, or refuse
   await expect(size).toHaveValue('10 AWG');
   await size.fill('0.75 mm2');
   await size.blur();
-  await row(page, 'Bank to busbars')
-    .getByRole('button', { name: /Bank to busbars/ })
+  await row(page, 'Fridge')
+    .getByRole('button', { name: /fridge/i })
     .click();
-  await page.getByRole('textbox', { name: 'Rating' }).fill('500');
-  await expect(page.getByText(/the fuse of 500 A is above/).first()).toBeVisible();
+  await page.getByRole('textbox', { name: 'Rating' }).fill('60');
+  await expect(page.getByText(/the fuse of 60\sA is above/).first()).toBeVisible();
   await page.getByLabel('Protected by', { exact: true }).selectOption('none');
   await expect(page.getByText(/has no fuse that opens before its cable burns/).first()).toBeVisible();
 });
@@ -143,6 +143,15 @@ test('the diagram opens rows, and leaves as a drawing; the network leaves as a n
   expect(svg).toMatch(/^<svg[^>]+xmlns="http:\/\/www\.w3\.org\/2000\/svg"/);
   expect(svg).not.toContain('var(--');
   expect(svg).toContain('mm²');
+
+  // On paper: one sheet, lying down.
+  await page.evaluate(() => {
+    window.print = () => undefined;
+  });
+  await diagram.getByRole('button', { name: 'Print' }).click();
+  const sheet = (await page.pdf({ preferCSSPageSize: true })).toString('latin1');
+  expect(sheet.match(/\/Type\s*\/Page[^s]/g)).toHaveLength(1);
+  expect(sheet).toMatch(/\/MediaBox \[0 0 84\d\S* 59\d/);
 
   const netlist = page.waitForEvent('download');
   await page.getByRole('button', { name: 'SPICE netlist' }).click();

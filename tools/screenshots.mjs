@@ -13,7 +13,6 @@ const VIEWS = [
   { file: 'jobs' },
   { file: 'brief', job: 'Bookbinder', step: 'brief' },
   { file: 'loads', job: 'River', step: 'loads' },
-  { file: 'loads-dark', job: 'Touring', step: 'loads', theme: 'dark' },
   {
     file: 'load-detail',
     job: 'River',
@@ -54,6 +53,13 @@ const VIEWS = [
   { file: 'store', job: 'River', step: 'store' },
   { file: 'sources', job: 'River', step: 'sources' },
   { file: 'days', job: 'River', step: 'days' },
+  { file: 'runs', job: 'River', step: 'runs' },
+  {
+    file: 'diagram',
+    job: 'River',
+    step: 'runs',
+    act: (page) => page.locator('[data-diagram=ready]').evaluate((part) => part.scrollIntoView()),
+  },
   {
     file: 'logbook',
     job: 'River',
@@ -64,7 +70,6 @@ const VIEWS = [
     },
   },
   { file: 'parts', path: '/parts' },
-  { file: 'phone-result', job: 'River', step: 'result', size: PHONE },
 ];
 
 await withApp(async ({ browser, baseURL }) => {
@@ -78,6 +83,7 @@ await withApp(async ({ browser, baseURL }) => {
     if (step === 'moment') await page.locator('[data-moment="ready"]').waitFor();
     if (step === 'store') await page.locator('[data-store="ready"]').waitFor();
     if (step === 'sources') await page.locator('[data-sources="ready"] [data-day="ready"]').waitFor();
+    if (step === 'runs') await page.locator('[data-diagram="ready"]').waitFor();
     if (step === 'days') await page.locator('[data-odds="done"]').waitFor({ timeout: 60_000 });
     if (step === 'result') await page.locator('[data-stay="ready"]').waitFor();
     await act?.(page);

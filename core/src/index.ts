@@ -121,7 +121,7 @@ export {
   type PartKind,
   type PartOf,
 } from './job/partFields.ts';
-export { withoutLostRuns } from './job/runFaults.ts';
+export { runFaults, withoutLostRuns } from './job/runFaults.ts';
 export type {
   BatteryString,
   Charger,

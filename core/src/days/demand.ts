@@ -5,8 +5,9 @@ import { type Follow, followOf } from '../loads/follow.ts';
 import { type LoadProfile, stretchesOn } from '../loads/profile.ts';
 import { eachCable, type Leads } from '../paths/cables.ts';
 import { type Chain, chainOf } from '../paths/chain.ts';
+import { eachShare } from '../paths/device.ts';
 import type { Feed } from '../paths/feed.ts';
-import { type BusDay, busDay, eachShare } from '../paths/ledger.ts';
+import { type BusDay, busDay } from '../paths/ledger.ts';
 import { eachMinute } from '../quantity/minutes.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
 

@@ -1,4 +1,4 @@
-import type { DeviceDay } from '../paths/ledger.ts';
+import type { DeviceDay } from '../paths/device.ts';
 import { type Draft, family, type Reference, refer, type WorkingInput } from '../quantity/figure.ts';
 import { formatDuration } from '../quantity/format.ts';
 import { DEFAULT } from '../reference/defaults.ts';

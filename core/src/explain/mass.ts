@@ -22,7 +22,7 @@ function kit(settled: Settled): Draft {
     label: 'Kit weighs',
     basis: ORIGIN.practice,
     working: {
-      formula: `${bank ? '{bank}' : '{ah} ÷ 100 × {battery}'} + ${listed ? '{panels}' : '{array} × {panel}'} + {inverter} ÷ 1000 × {perKw}`,
+      formula: `${bank ? '{bank}' : '{ah} ÷ 100 × {battery}'} + ${listed ? '{panels}' : '{array} × {panel}'} + {inverter} ÷ 1000 × {perKw}${settled.leads ? ' + {cables}' : ''}`,
       inputs: [
         ...(bank
           ? [computed('bank', bank.units === 1 ? 'The battery' : `The bank, ${bank.units} units`, bank.kg, 'kg')]
@@ -50,8 +50,9 @@ function kit(settled: Settled): Draft {
             ]),
         computed('inverter', 'Inverters together', invertersW, 'W'),
         fromDefault('perKw', 'Inverter per kW', 'inverterKgPerKw', 'kg'),
+        ...(settled.leads ? [computed('cables', 'Copper of the runs', settled.leads.kg, 'kg')] : []),
       ],
-      note: 'Cables, fuses and mountings come on top.',
+      note: settled.leads ? 'Fuses and mountings come on top.' : 'Cables, fuses and mountings come on top.',
     },
   };
 }

@@ -46,7 +46,6 @@ export function* consistencyFaults(job: Job): Generator<Fault> {
           expected: 'the id of an array of this option, or null',
           found: sharesWith,
         };
-    yield* repeated(system.runs ?? [], `${at}/runs`);
     yield* runFaults(system, job.loads, `${at}/runs`);
     yield* feedFaults(feeds, loadIds, `/options/${i}/feeds`);
     if (!system.devices.some(({ kind }) => kind === 'inverter'))

@@ -1,6 +1,6 @@
 import { Type } from '@sinclair/typebox';
-import { ID_PATTERN, id, number, object, oneKindOf, oneOf, orNull, text, Use } from './schemaParts.ts';
-import { DAY_KINDS, EVIDENCE, INSULATION, PATHS } from './values.ts';
+import { id, number, object, oneKindOf, oneOf, orNull, text, Use } from './schemaParts.ts';
+import { DAY_KINDS, EVIDENCE, ID_PATTERN, INSULATION, PATHS } from './values.ts';
 
 /** A load as the job file has it. */
 

@@ -8,8 +8,11 @@ export function* runFaults(system: System, loads: Job['loads'], path: string): G
   const byId = new Map(runs.map((run) => [run.id, run]));
   const known = new Set(loads.map(({ id }) => id));
   const served = new Map<string, string>();
+  const ids = new Set<string>();
   for (const [i, run] of runs.entries()) {
     const at = `${path}/${i}`;
+    if (ids.has(run.id)) yield { path: `${at}/id`, expected: 'an id used only once', found: run.id };
+    ids.add(run.id);
     yield* placeFaults(run, byId, at);
     yield* endFaults(run, system, at);
     const things = [...(run.part === null ? [] : [`${run.end} ${run.part}`]), ...run.loads.map((id) => `load ${id}`)];

@@ -1,6 +1,6 @@
 import { Type } from '@sinclair/typebox';
-import { ID_PATTERN, id, number, object, oneOf, orNull, text } from './schemaParts.ts';
-import { CONDUCTOR_KINDS, PROTECTIONS, RUN_ENDS } from './values.ts';
+import { id, number, object, oneOf, orNull, text } from './schemaParts.ts';
+import { CONDUCTOR_KINDS, ID_PATTERN, PROTECTIONS, RUN_ENDS } from './values.ts';
 
 const idOrNull = (description: string) =>
   Type.Unsafe<string | null>({ type: ['string', 'null'], pattern: ID_PATTERN, description });

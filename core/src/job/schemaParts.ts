@@ -1,4 +1,5 @@
 import { type Static, type TSchema, Type } from '@sinclair/typebox';
+import { ID_PATTERN } from './values.ts';
 
 /** The pieces that the schema of a job file is put together from. */
 
@@ -59,7 +60,6 @@ export const oneKindOf = <const T extends readonly TSchema[]>(kinds: T, descript
     oneOf: kinds,
     description,
   });
-export const ID_PATTERN = '^[a-z0-9][a-z0-9-]{0,39}$';
 export const id = (description: string) => Type.String({ pattern: ID_PATTERN, description });
 
 const stretch = {

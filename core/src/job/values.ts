@@ -2,6 +2,9 @@
 export const JOB_FORMAT = 'joulemetric-job';
 export const SCHEMA_VERSION = 8;
 
+/** Ids of a job: small letters, digits and hyphens. */
+export const ID_PATTERN = '^[a-z0-9][a-z0-9-]{0,39}$';
+
 /** Loads that a job may hold. */
 export const MOST_LOADS = 500;
 

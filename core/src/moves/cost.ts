@@ -1,6 +1,5 @@
 import type { Job } from '../job/schema.ts';
 import { Effort } from '../moment/effort.ts';
-import { givenKg } from '../runs/mass.ts';
 import { type SettledDay, settleDay } from '../settle/day.ts';
 import { sparedWh } from '../sources/spared.ts';
 import { applyMoves, type Move } from './move.ts';
@@ -16,7 +15,7 @@ export interface Cost {
   /** Rating of all inverters together, W, and the minutes a day that they are on, added up. */
   readonly invertersW: number;
   readonly inverterOnMin: number;
-  /** Copper of the runs whose sizes are said, kg. */
+  /** Copper of the runs that are laid, kg. */
   readonly copperKg: number;
 }
 
@@ -61,7 +60,7 @@ export class MoveCosts {
         (sum, { onMin, feed }) => sum + (feed.device.kind === 'inverter' ? onMin : 0),
         0,
       ),
-      copperKg: givenKg(settled.option.system.runs ?? []),
+      copperKg: settled.leads?.kg ?? 0,
     };
     this.#known.set(key, cost);
     return cost;

@@ -5,6 +5,7 @@ import { blankInverter } from '../job/blank.ts';
 import type { Job } from '../job/schema.ts';
 import { validateJob } from '../job/validate.ts';
 import { aJob, aLoad, withSystem } from '../test/jobs.ts';
+import { oneLead } from '../test/runs.ts';
 import { applyMove, excludes, type Move } from './move.ts';
 import { bestSequence, bestSetsInSteps, prepareMoves, rankMoves } from './rank.ts';
 
@@ -165,6 +166,20 @@ describe('moves', () => {
       { array: { ratingW: 2000 }, store: { roundTripEfficiency: 0.8 } },
     );
     expect(findMove(sunny, 'into-sun').savedWh).toBeCloseTo(200 * (1 / 0.8 - 1), 6);
+  });
+
+  it('a thicker lead saves what its copper loses less: arithmetic, its kilograms and price counted', () => {
+    // 120 W at 12.8 V for 8 h: 9.375 A; 10 m there and back of 2.5 mm² 0.1596 Ω, of 4 mm² 0.0990 Ω; round trip 0.95.
+    const lead = oneLead({ watts: 120, hours: 8 }, { lengthM: 10, areaMm2: 2.5 });
+    const priced = { ...lead, brief: { ...lead.brief, prices: { ...lead.brief.prices, copperPerKg: 20 } } };
+    const { savedWh, words, worth } = findMove(priced, 'thicker');
+    expect(savedWh).toBeCloseTo((9.375 ** 2 * (0.1596 - 0.099) * 8) / 0.95, 6);
+    expect(words.title).toBe('lead: 4 mm² instead of 2.5 mm²');
+    const copperKg = 2 * 10 * (4 - 2.5) * 8930e-6;
+    expect(worth.money).toBeCloseTo(-copperKg * 20, 9);
+    const storeKg = worth.kg + copperKg;
+    expect(storeKg).toBeGreaterThan(0);
+    expect(findMove(lead, 'thicker').worth.money).toBeNull();
   });
 
   it('price a saving by what it spares: arithmetic', () => {

@@ -1,7 +1,7 @@
 import type { LoadProfile } from '../loads/profile.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
 import type { Chain } from './chain.ts';
-import { type DeviceDay, eachShare, type Fed } from './ledger.ts';
+import { type DeviceDay, eachShare, type Fed } from './device.ts';
 
 /** The cables between store and loads, as far as the day's energy needs them. */
 export interface Leads {
@@ -12,6 +12,8 @@ export interface Leads {
   /** The way at whose end a load or a device draws, by its id. What is not in it loses nothing on the way. */
   readonly ofLoad: ReadonlyMap<string, number>;
   readonly ofDevice: ReadonlyMap<string, number>;
+  /** kg of their metal. */
+  readonly kg: number;
 }
 
 interface Way {

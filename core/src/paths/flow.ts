@@ -1,7 +1,7 @@
 import type { Device } from '../job/schema.ts';
 import type { LoadProfile } from '../loads/profile.ts';
 import { chainOf } from './chain.ts';
-import type { DeviceDay } from './ledger.ts';
+import type { DeviceDay } from './device.ts';
 import type { Ledger } from './shares.ts';
 
 /** A place that the day's energy passes, or where it leaves. */

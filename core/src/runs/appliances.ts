@@ -3,7 +3,7 @@ import type { LoadProfile } from '../loads/profile.ts';
 import { startOf } from '../moment/starts.ts';
 import { Weighed } from '../moment/weighed.ts';
 import { type Chain, chainOf } from '../paths/chain.ts';
-import type { DeviceDay } from '../paths/ledger.ts';
+import type { DeviceDay } from '../paths/device.ts';
 import { DEFAULT } from '../reference/defaults.ts';
 import { MOTOR_FROM } from '../reference/starts.ts';
 import { type BusNet, drawnOn } from './busNet.ts';

@@ -1,5 +1,5 @@
 import type { Run } from '../job/schema.ts';
-import { CONDUCTOR_KINDS, PROTECTIONS, RUN_ENDS } from '../job/values.ts';
+import { CONDUCTOR_KINDS, ID_PATTERN, PROTECTIONS, RUN_ENDS } from '../job/values.ts';
 import { blankRun } from './propose.ts';
 import { readCableSize, sizeWords } from './typedSize.ts';
 
@@ -73,7 +73,24 @@ export function runToCsv(run: Run): Record<Column, string> {
   };
 }
 
-/** Rows made into runs, with every fault of every row; ranges and ends are left to whoever checks the job. */
+/** Of each number what a job file takes, from and to, and whether it is whole. */
+const RANGES: Readonly<Partial<Record<Column, readonly [from: number, to: number, whole?: true]>>> = {
+  length_m: [0.05, 100],
+  insulation_c: [60, 250],
+  ambient_c: [-40, 100],
+  bundled: [1, 24, true],
+  chassis_mohm: [0, 500],
+  joints: [0, 60, true],
+  joint_mohm: [0, 100],
+  rating_a: [0.5, 1000],
+  interrupt_a: [50, 200_000],
+  fuse_at_m: [0, 50],
+  socket_a: [0.5, 400],
+};
+
+const ID = new RegExp(ID_PATTERN);
+
+/** Rows made into runs, with every fault of every row; where they begin and end is left to whoever checks the job. */
 export function runsFromCsv(rows: readonly RunCsvRow[]): { readonly runs: Run[]; readonly faults: RunCsvFault[] } {
   const faults: RunCsvFault[] = [];
   const runs = rows.map((row, i): Run => {
@@ -84,8 +101,9 @@ export function runsFromCsv(rows: readonly RunCsvRow[]): { readonly runs: Run[];
     const number = (column: Column, fallback: number | null): number | null => {
       if (cell(column) === '') return fallback;
       const value = Number(cell(column).replace(',', '.'));
-      if (Number.isFinite(value)) return value;
-      bad(column, 'a number, or nothing for the usual');
+      const [from, to, whole] = RANGES[column] ?? [Number.NEGATIVE_INFINITY, Number.POSITIVE_INFINITY];
+      if (value >= from && value <= to && (!whole || Number.isInteger(value))) return value;
+      bad(column, `a ${whole ? 'whole ' : ''}number from ${from} to ${to}, or nothing for the usual`);
       return fallback;
     };
     const oneOf = <const T extends readonly string[]>(column: Column, values: T, fallback: T[number]): T[number] => {
@@ -98,8 +116,8 @@ export function runsFromCsv(rows: readonly RunCsvRow[]): { readonly runs: Run[];
     const yes = (column: Column): boolean =>
       oneOf(column, ['true', 'false', 'yes', 'no'] as const, 'false').match(/true|yes/) !== null;
     const blank = blankRun(cell('id'), cell('name'), cell('from') || null, oneOf('end', RUN_ENDS, 'busbar'));
-    if (blank.id === '') bad('id', 'an id of letters, digits and hyphens');
-    if (blank.name === '') bad('name', 'what the run is called');
+    if (!ID.test(blank.id)) bad('id', 'an id of small letters, digits and hyphens');
+    if (blank.name === '' || blank.name.length > 60) bad('name', 'what the run is called, in at most 60 letters');
     const size = cell('size') === '' ? null : readCableSize(cell('size'));
     if (size?.kind === 'problem') bad('size', size.problem);
     if (size?.kind === 'ask') bad('size', `its unit: ${size.choices.map(({ label }) => label).join(', or ')}`);

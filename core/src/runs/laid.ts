@@ -1,6 +1,7 @@
 import type { Run, System } from '../job/schema.ts';
 import { startOf } from '../moment/starts.ts';
-import { type BusDay, busDay, type DeviceDay } from '../paths/ledger.ts';
+import type { DeviceDay } from '../paths/device.ts';
+import { type BusDay, busDay } from '../paths/ledger.ts';
 import { chargingVoltageV } from '../reference/chemistries.ts';
 import { restVoltageV } from '../store/rest.ts';
 import { type Appliance, appliancesOn, drawnBy, drawnUsually, heaviestWith, startExtraW } from './appliances.ts';

@@ -28,5 +28,6 @@ export function leadsThrough(sized: readonly SizedRun[], { option }: Pick<Fitted
     }),
     ofLoad,
     ofDevice,
+    kg: sized.reduce((sum, { kg }) => sum + kg, 0),
   };
 }

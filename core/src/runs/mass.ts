@@ -6,10 +6,3 @@ export const runKg = (
   { conductor, return: back }: Pick<Run, 'conductor' | 'return'>,
   { areaMm2, parallel, lengthM }: { readonly areaMm2: number; readonly parallel: number; readonly lengthM: number },
 ): number => (back === 'chassis' ? 1 : 2) * parallel * areaMm2 * lengthM * kgPerMm2M(conductor);
-
-/** kg of the runs of which length and size are said. */
-export const givenKg = (runs: readonly Run[]): number =>
-  runs.reduce((sum, run) => {
-    const { areaMm2, lengthM, parallel } = run;
-    return areaMm2 === null || lengthM === null ? sum : sum + runKg(run, { areaMm2, parallel, lengthM });
-  }, 0);

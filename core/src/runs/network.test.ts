@@ -27,6 +27,12 @@ describe('a network of cables', () => {
     // The thin lead of the second of three nodes is what a heater of 200 W at the end cannot draw through.
     const thin = net([-1, 0, 1, 0], [0.004, 0.3, 0.01, 0.01]);
     expect(solveNetwork(thin, 12.8, power([0, 0, 200, 100])).collapse).toBe(1);
+    // A thin last lead behind a good way, at whatever step it falls: by power that is far too much, and by a start's amps.
+    const end = net([-1, 0, 1, 2], [0.002, 0.002, 0.008, 0.6]);
+    for (const watts of [90, 500, 5000])
+      expect(solveNetwork(end, 12.8, power([0, 0, 0, watts])).collapse, `${watts} W`).toBe(3);
+    const start = { ...power([0, 0, 0, 0]), currentA: Float64Array.of(0, 0, 0, 25) };
+    expect(solveNetwork(end, 12.8, start).collapse).toBe(3);
   });
 
   it('constant current and resistance by Ohm alone', () => {

@@ -23,8 +23,8 @@ export interface Solved {
   /** V at each node; where nothing holds, of the last step before it fell. */
   readonly volts: Float64Array;
   /**
-   * Null when the network holds. Otherwise no voltages exist at which all get what they ask for: the node whose way
-   * loses most on the way to where it fell first.
+   * Null when the network holds. Otherwise no voltages exist at which all get what they ask for: the node whose own way
+   * is to blame.
    */
   readonly collapse: number | null;
 }
@@ -48,7 +48,8 @@ const SETTLED_V = 1e-10;
  * no solution.
  * @param sourceV V of the source at rest, above 0
  */
-export function solveNetwork({ parent, ohm }: Network, sourceV: number, drawn: Drawn): Solved {
+export function solveNetwork(network: Network, sourceV: number, drawn: Drawn): Solved {
+  const { parent, ohm } = network;
   const nodes = parent.length;
   const volts = new Float64Array(nodes).fill(sourceV);
   const slope = new Float64Array(nodes);
@@ -73,7 +74,7 @@ export function solveNetwork({ parent, ohm }: Network, sourceV: number, drawn: D
       residual[p] = (residual[p] as number) - flow;
     }
     for (let k = nodes - 1; k >= 0; k--) {
-      if (!((slope[k] as number) > 0)) return { volts, collapse: lostMost(k, parent, volts, sourceV) };
+      if (!((slope[k] as number) > 0)) return { volts, collapse: blamed(k, network, sourceV, drawn) };
       const p = parent[k] as number;
       if (p < 0) continue;
       const g = siemensTo[k] as number;
@@ -93,27 +94,38 @@ export function solveNetwork({ parent, ohm }: Network, sourceV: number, drawn: D
     }
     for (let k = 0; k < nodes; k++) {
       const next = (volts[k] as number) + (change[k] as number);
-      if (!(next > 0)) return { volts, collapse: lostMost(k, parent, volts, sourceV) };
+      if (!(next > 0)) return { volts, collapse: blamed(k, network, sourceV, drawn) };
       volts[k] = next;
     }
     if (moved < SETTLED_V) return { volts, collapse: null };
   }
-  return { volts, collapse: lostMost(lowest(volts), parent, volts, sourceV) };
+  return { volts, collapse: blamed(volts.indexOf(Math.min(...volts)), network, sourceV, drawn) };
 }
 
-/** On the way from a node to the source the one whose own way loses most. */
-function lostMost(node: number, parent: Int32Array, volts: Float64Array, sourceV: number): number {
-  let worst = node;
-  let most = Number.NEGATIVE_INFINITY;
-  for (let k = node; k >= 0; k = parent[k] as number) {
+/**
+ * Where a network falls at a node, the run to blame: of those on its way from the source and those behind it the one
+ * that would lose most if all got their current at half of the source's volts, where constant power falls at the latest.
+ */
+function blamed(node: number, { parent, ohm }: Network, sourceV: number, drawn: Drawn): number {
+  const v = sourceV / 2;
+  const amps = new Float64Array(parent.length);
+  const isNear = new Uint8Array(parent.length);
+  for (let k = node; k >= 0; k = parent[k] as number) isNear[k] = 1;
+  for (let k = 0; k < parent.length; k++) {
     const p = parent[k] as number;
-    const lost = (p < 0 ? sourceV : (volts[p] as number)) - (volts[k] as number);
-    if (lost > most) [worst, most] = [k, lost];
+    if (k > node && p >= node && isNear[p] === 1) isNear[k] = 1;
+  }
+  let [worst, most] = [node, Number.NEGATIVE_INFINITY];
+  for (let k = parent.length - 1; k >= 0; k--) {
+    const own = (drawn.powerW[k] as number) / v + (drawn.currentA[k] as number) + (drawn.siemens[k] as number) * v;
+    const through = (amps[k] as number) + own;
+    const p = parent[k] as number;
+    if (p >= 0) amps[p] = (amps[p] as number) + through;
+    const lost = through * (ohm[k] as number);
+    if (isNear[k] === 1 && lost > most) [worst, most] = [k, lost];
   }
   return worst;
 }
-
-const lowest = (volts: Float64Array): number => volts.reduce((at, v, k) => (v < (volts[at] as number) ? k : at), 0);
 
 /** A that flow into a node from the one it hangs on. */
 export function currentInto({ parent, ohm }: Network, sourceV: number, volts: Float64Array, node: number): number {

@@ -84,7 +84,8 @@ export function propose(fitted: Fitted, existing: readonly Run[] = []): Run[] {
       lengthM: null,
     });
   }
-  for (const { kind, id, name, far } of fitted.sources) {
+  for (const { kind, id, name, far, amps } of fitted.sources) {
+    if (amps === 0) continue;
     const known = existing.find((run) => run.end === kind && run.part === id);
     const run = known ?? add(`from ${id}`, name, busbars().id, kind, { part: id });
     if (kind === 'array' && !isServed('panels', id))

@@ -118,6 +118,7 @@ export function settle(asStored: Job, optionId?: string, effort?: Effort): Settl
       store.bank?.kg ?? batteryKg(system, store.capacityWh),
       panelKg(solar.arrays),
       inverters.reduce((sum, { ratingW }) => sum + ratingW, 0),
+      day.leads?.kg ?? 0,
     ),
   };
 }

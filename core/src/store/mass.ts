@@ -8,6 +8,6 @@ export function batteryKg({ store }: System, capacityWh: number): number {
   return (capacityWh / nominal12V / 100) * kgPer100Ah12V;
 }
 
-/** What battery, array and inverters weigh together, kg. Common practice. */
-export const kitMassKg = (bankKg: number, panelsKg: number, invertersW: number): number =>
-  bankKg + panelsKg + (invertersW / 1000) * DEFAULT.inverterKgPerKw.value;
+/** What battery, array, inverters and laid cables weigh together, kg. Common practice. */
+export const kitMassKg = (bankKg: number, panelsKg: number, invertersW: number, cablesKg: number): number =>
+  bankKg + panelsKg + (invertersW / 1000) * DEFAULT.inverterKgPerKw.value + cablesKg;

@@ -1,16 +1,12 @@
-import type { Job, Run } from '@joulemetric/core';
+import { type Job, type Run, runFaults } from '@joulemetric/core';
 
-/** What a job would be refused for with these runs in an option; the checker is fetched when it is first needed. */
-export async function runsProblem(job: Job, optionId: string, runs: readonly Run[]): Promise<string[]> {
-  const { validateJob } = await import('@joulemetric/core/validate');
-  const options = job.options.map((option) =>
-    option.id === optionId ? { ...option, system: { ...option.system, runs: [...runs] } } : option,
-  );
-  const checked = validateJob({ ...job, options });
-  if (checked.ok) return [];
-  return checked.faults.map(({ path, expected, found }) => {
-    const row = /\/runs\/(\d+)\/?(.*)$/.exec(path);
-    const where = row ? `Line ${Number(row[1]) + 2}${row[2] ? `, ${row[2]}` : ''}` : path;
+/** What a job would be refused for with these runs in an option, by the line of their table. */
+export function runsProblem(job: Job, optionId: string, runs: readonly Run[]): string[] {
+  const system = job.options.find(({ id }) => id === optionId)?.system;
+  if (!system) return [];
+  return [...runFaults({ ...system, runs: [...runs] }, job.loads, '')].map(({ path, expected, found }) => {
+    const [, line, field] = /^\/(\d+)\/?(.*)$/.exec(path) ?? [];
+    const where = `Line ${Number(line) + 2}${field ? `, ${field}` : ''}`;
     return `${where}: expected ${expected}${found === undefined ? '' : `; found “${found}”`}.`;
   });
 }

@@ -56,7 +56,7 @@ export function Diagram({
           >
             SVG
           </Button>
-          <Button disabled={!placed} onClick={() => window.print()}>
+          <Button disabled={!placed} onClick={printAlone}>
             Print
           </Button>
         </span>
@@ -74,6 +74,14 @@ export function Diagram({
       {hasMains && <p className="max-w-[86ch] pt-2 text-note text-copper">{MAINS_CAUTION}</p>}
     </section>
   );
+}
+
+/** Only the drawing goes to the printer, on one sheet. */
+function printAlone(): void {
+  const { dataset } = document.documentElement;
+  dataset.print = 'diagram';
+  window.addEventListener('afterprint', () => delete dataset.print, { once: true });
+  window.print();
 }
 
 /** The last layout stays until the next is there, so that nothing flickers. */

@@ -100,6 +100,6 @@ async function readRuns(
         ({ line, column, expected, found }) => `Line ${line}, ${column}: expected ${expected}; found “${found}”.`,
       ),
     };
-  const problems = await runsProblem(job, optionId, runs);
+  const problems = runsProblem(job, optionId, runs);
   return problems.length > 0 ? { problems } : { runs };
 }

@@ -15,7 +15,8 @@ export function svgFile(drawing: SVGSVGElement, title: string): string {
   copy.setAttribute('xmlns', 'http://www.w3.org/2000/svg');
   copy.setAttribute('width', String(width));
   copy.setAttribute('height', String(height));
-  copy.setAttribute('style', 'color:#1b1c1d;font-family:Inter,Helvetica,Arial,sans-serif');
+  copy.setAttribute('color', '#1b1c1d');
+  copy.setAttribute('font-family', 'Helvetica, Arial, sans-serif');
   for (const part of copy.querySelectorAll('[class],[role],[tabindex],[aria-label],[aria-pressed]'))
     for (const name of ['class', 'role', 'tabindex', 'aria-label', 'aria-pressed']) part.removeAttribute(name);
   const heading = document.createElementNS('http://www.w3.org/2000/svg', 'title');
