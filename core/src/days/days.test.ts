@@ -8,6 +8,7 @@ import { settle } from '../settle/settle.ts';
 import { yieldOf } from '../sources/source.ts';
 import { designMonth } from '../sun/day.ts';
 import { aHookup, aJob, aLoad, withSupplies, withSystem } from '../test/jobs.ts';
+import { aRun, oneLead } from '../test/runs.ts';
 import { simulate } from '../test/spice.ts';
 import { survivalOf, typicalDays } from './answers.ts';
 import { type Filled, fill, type StoreModel } from './fill.ts';
@@ -365,6 +366,55 @@ describe('what each load takes of a day', () => {
     }
     expect(demand.unattendedW[0]).toBeCloseTo(14, 9);
     expect(demand.unattendedW[41]).toBeCloseTo(0, 9);
+  });
+
+  it('and with what its cables lose, once they are laid', () => {
+    const runs = [
+      aRun('main', 'busbar', { areaMm2: 35, lengthM: 2 }),
+      aRun('inverter', 'device', { from: 'main', part: 'inverter', areaMm2: 35, lengthM: 1 }),
+      aRun('steady', 'loads', { from: 'main', loads: ['load-0'], areaMm2: 1.5, lengthM: 5 }),
+      aRun('usb', 'loads', { from: 'main', loads: ['load-2'], areaMm2: 1.5, lengthM: 5 }),
+    ];
+    const job = withSystem(
+      aJob([
+        always(12),
+        aLoad({ watts: 700, hours: 0.5, path: 'inverter' }),
+        aLoad({ watts: 20, hours: 3, path: 'dc-dc' }),
+      ]),
+      { store: { ...lfp100, capacityAh: 300 }, inverter: { ratingW: 1500, idleW: 14, policy: 'always' }, runs },
+    );
+    const { demand } = setupOf(planned(job, days(1, 'parked'))).dayOn(0, 0, 6);
+    const rows = demand.rows();
+    for (let s = 0; s < demand.steps; s++) {
+      let sum = (demand.unattendedW[s] as number) + (demand.unattendedCableW[s] as number);
+      for (let i = 0; i < 3; i++)
+        for (const row of [rows.usefulW, rows.conversionW, rows.idleW, rows.cableW])
+          sum += row[i * demand.steps + s] as number;
+      expect(sum).toBeCloseTo(demand.busW[s] as number, 9);
+    }
+    // At night: 12 W on 1.5 mm² (0.133 Ω) and 14 W of idle on 35 mm², both through 2 m of 35 mm² (0.554 Ω/km), at 12.8 V.
+    const perV2 = 1 / 12.8 ** 2;
+    const ohm35 = (m: number) => (2 * m * 0.554) / 1000;
+    const lostW = perV2 * (12 ** 2 * 0.133 + 14 ** 2 * ohm35(1) + 26 ** 2 * ohm35(2));
+    expect(demand.cableW[0]).toBeCloseTo(lostW, 9);
+    // What goes missing of a day for want of charge and what the cables lose of it stand in the books apart.
+    const run = runDays(setupOf(planned(job, days(1, 'parked'))), dark(1), { fromSoc: 1, month: 6 });
+    expect(run.books.cableWh).toBeCloseTo(demand.cableW.reduce((sum, w) => sum + w, 0) * (24 / demand.steps), 6);
+  });
+
+  it('a fridge that follows the weather loses in its lead by the current while it runs', () => {
+    // At 25 °C all day it runs a fifth of the time at 60 W: 4.6875 A through 0.0399 Ω while it does.
+    const fridge = oneLead(
+      { draw: { kind: 'thermostatic', runningW: 60, duty: 0.2, setC: 4 }, uses: [{ startMin: 0, minutes: 1440 }] },
+      {},
+      { ah: 300 },
+    );
+    const place = { ...fridge.brief.place, dayTempC: 25, nightTempC: 25 };
+    const there = planned({ ...fridge, brief: { ...fridge.brief, place } }, days(1, 'parked'));
+    const run = runDays(setupOf(there), dark(1, 25), { fromSoc: 1, month: 6 });
+    const { cableWh, usefulWh } = run.books;
+    const ohm = (2 * 4 * 4.95 + 2 * 0.5 * 0.386) / 1000;
+    expect(cableWh / usefulWh).toBeCloseTo((4.6875 ** 2 * ohm) / 60, 5);
   });
 });
 

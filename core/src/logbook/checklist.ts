@@ -1,3 +1,4 @@
+import type { RunLine } from '../choices/runsDetail.ts';
 import type { DesignOption, Job } from '../job/schema.ts';
 import { CHEMISTRY } from '../reference/chemistries.ts';
 import { restVoltageV } from '../store/rest.ts';
@@ -19,8 +20,9 @@ const one = (value: number): string => (value >= 100 ? value.toFixed(0) : value.
 /**
  * The checks of a commissioning, made from the job. What they hold a reading against is reckoned from the job as it is
  * now; tolerances are common practice. It defers to local codes: work on mains is for a licensed person.
+ * @param runs the runs that are laid; [] = none are
  */
-export function checklist(job: Job, option: DesignOption): CheckItem[] {
+export function checklist(job: Job, option: DesignOption, runs: readonly RunLine[]): CheckItem[] {
   const { busVoltageV, store, arrays, driving, devices } = option.system;
   const { chemistry } = store;
   const items: CheckItem[] = [];
@@ -136,6 +138,14 @@ export function checklist(job: Job, option: DesignOption): CheckItem[] {
         .slice(0, 6)
         .join(', ')}`,
       'it stays on when the others are cut off',
+    );
+  const measured = runs.filter(({ run, nominalA }) => run.end !== 'busbar' && run.end !== 'panels' && nominalA > 0);
+  for (const { run, dropV, nominalA, volts } of measured)
+    add(
+      `drop-${run.id}`,
+      'loads',
+      `Volts lost on “${run.name}”, between its two ends, both conductors`,
+      `${dropV.toFixed(2)} V at ${one(nominalA)} A, in proportion at less; ${((dropV / volts) * 100).toFixed(1)} %, ± a quarter`,
     );
   add(
     'drop',

@@ -1,9 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import { assess } from '../assess/assess.ts';
 import { prepareDays } from '../choices/daysDetail.ts';
+import { runsDetail } from '../choices/runsDetail.ts';
 import type { Job, Load } from '../job/schema.ts';
 import { validateJob } from '../job/validate.ts';
 import { aJob, aLoad, withSystem } from '../test/jobs.ts';
+import { oneLead } from '../test/runs.ts';
 import { calibrations } from './calibrate.ts';
 import { checklist } from './checklist.ts';
 import { LOG_VERSION, type Log } from './logSchema.ts';
@@ -201,7 +203,7 @@ describe('the checks of a commissioning', () => {
   const job = aJob([aLoad({ name: 'Water pump', startRatio: 4 }), aLoad({ name: 'Alarm', critical: true })]);
   const option = job.options[0];
   if (!option) throw new Error('no option');
-  const items = checklist(job, option);
+  const items = checklist(job, option, []);
   const of = (id: string) => items.find((item) => item.id === id);
 
   it('have one for each start, cut-off, source and the mains, each with what should come out', () => {
@@ -214,11 +216,24 @@ describe('the checks of a commissioning', () => {
     expect(new Set(items.map(({ id }) => id)).size).toBe(items.length);
   });
 
+  it('have one for each run that is laid, with what it should lose: by hand', () => {
+    // 120 W on 12 V are 10 A; 10 m there and back of 2.5 mm² at 70 °C: 0.1596 Ω × 1.1965.
+    const laid = oneLead({ watts: 120 }, { lengthM: 10, areaMm2: 2.5 });
+    const found = checklist(laid, laid.options[0] ?? option, runsDetail(laid, 'a').lines);
+    expect(found.find(({ id }) => id === 'drop-lead')?.expected).toMatch(/^1\.91 V at 10\.0 A.* 15\.9 %/);
+    expect(found.some(({ id }) => id === 'drop-main')).toBe(false);
+    expect(items.some(({ id }) => id.startsWith('drop-'))).toBe(false);
+  });
+
   it('leave the mains out of a vehicle that has none, and the cold out of lead', () => {
-    const plain = checklist(aJob([aLoad({ path: 'direct' })]), {
-      ...option,
-      system: { ...option.system, devices: [], store: { ...option.system.store, chemistry: 'agm' } },
-    });
+    const plain = checklist(
+      aJob([aLoad({ path: 'direct' })]),
+      {
+        ...option,
+        system: { ...option.system, devices: [], store: { ...option.system.store, chemistry: 'agm' } },
+      },
+      [],
+    );
     expect(plain.map(({ group }) => group)).not.toContain('mains');
     expect(plain.map(({ id }) => id)).not.toContain('cold');
   });

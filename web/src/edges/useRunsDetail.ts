@@ -1,14 +1,16 @@
 import type { CopperAt, Job } from '@joulemetric/core';
+import type { Remote } from 'comlink';
 import { useCallback } from 'react';
-import type { RunsAnswer } from '../workers/compute.worker.ts';
+import type { ComputeWorker, RunsAnswer } from '../workers/compute.worker.ts';
 import { type Computed, FIRST_EFFORT, useComputed } from './compute.ts';
 
-/** What the Runs step shows: cables, volts, fuses, and what is joined with what. */
-export function useRunsDetail(job: Job, optionId: string): Computed<RunsAnswer> {
-  return useComputed(
-    'runs',
-    useCallback((remote) => remote.runs(job, optionId, FIRST_EFFORT), [job, optionId]),
+/** What the Runs step shows: cables, volts, fuses, and what is joined with what. @param job null = nothing is asked */
+export function useRunsDetail(job: Job | null, optionId: string): Computed<RunsAnswer> {
+  const ask = useCallback(
+    (remote: Remote<ComputeWorker>) => remote.runs(job as Job, optionId, FIRST_EFFORT),
+    [job, optionId],
   );
+  return useComputed('runs', job && ask);
 }
 
 /** The copper of the job at 12 and at 24 V: asked apart, since two other systems are sized for it. */

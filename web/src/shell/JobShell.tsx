@@ -1,15 +1,12 @@
-import { useMemo, useState } from 'react';
+import { Suspense, useMemo, useState } from 'react';
 import { Outlet } from 'react-router';
 import { LedgerPatterns } from '../ui/LedgerBar.tsx';
 import { useActions } from './actions.ts';
-import { ConflictSheet } from './ConflictSheet.tsx';
 import { usePanels } from './JobContext.tsx';
-import { LeftSheet } from './LeftSheet.tsx';
-import { Palette } from './Palette.tsx';
 import { PhoneHead, PhoneTabs } from './PhoneBar.tsx';
 import { Rail } from './Rail.tsx';
-import { Shortcuts } from './Shortcuts.tsx';
 import { SidePanel } from './SidePanel.tsx';
+import { Asked, Palette, Shortcuts } from './sheets.tsx';
 import { useKeys } from './useKeys.ts';
 import { Vitals } from './Vitals.tsx';
 
@@ -57,10 +54,11 @@ export function JobShell() {
         </div>
       </div>
       <PhoneTabs onPalette={() => setPalette(true)} />
-      <Palette open={palette} onOpenChange={setPalette} actions={all} />
-      <Shortcuts open={shortcuts} onOpenChange={setShortcuts} actions={actions} />
-      <ConflictSheet />
-      <LeftSheet />
+      <Suspense fallback={null}>
+        {palette && <Palette open onOpenChange={setPalette} actions={all} />}
+        {shortcuts && <Shortcuts open onOpenChange={setShortcuts} actions={actions} />}
+      </Suspense>
+      <Asked />
     </div>
   );
 }

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { useParams } from 'react-router';
 import type { StoredLog } from '../../edges/api.ts';
 import { useLog } from '../../edges/useLogs.ts';
+import { useRunsDetail } from '../../edges/useRunsDetail.ts';
 import { useJob, useOption } from '../../shell/JobContext.tsx';
 
 /** The checks before a vehicle is handed over, made from this job, with what came out of each. */
@@ -45,13 +46,14 @@ const RESULTS = [
 ] as const;
 
 function Checks({ jobId, logId }: { jobId: string; logId: string }) {
-  const { job } = useJob();
+  const { job, optionId } = useJob();
   const option = useOption();
+  const { value: cables } = useRunsDetail(option.system.runs === null ? null : job, optionId);
   const { log, change, problem } = useLog(jobId, logId);
   const [by, setBy] = useState('');
   const [failed, setFailed] = useState<string | null>(null);
   if (!log) return null;
-  const items = checklist(job, option);
+  const items = checklist(job, option, cables?.detail.lines ?? []);
   const done = new Map((log.log.checks ?? []).map((one) => [one.id, one]));
   const put = (id: string, part: Partial<LogCheck>) =>
     void change(({ checks = [] }) => {
