@@ -3,10 +3,11 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { assess, evaluate } from '../assess/assess.ts';
 import { runsDetail } from '../choices/runsDetail.ts';
-import { blankArray, blankPanels } from '../job/blank.ts';
-import type { Job, Run } from '../job/schema.ts';
+import { blankArray, blankCharger, blankDevice, blankInverter, blankPanels } from '../job/blank.ts';
+import type { Device, Job, Run } from '../job/schema.ts';
 import { validateJob } from '../job/validate.ts';
 import { ampacityA, awgAreaMm2, CONDUCTORS, ohmPerM } from '../reference/conductors.ts';
+import { holdsSeconds, PROTECTION } from '../reference/protection.ts';
 import { asCabled, runsOf } from '../settle/runs.ts';
 import { settle } from '../settle/settle.ts';
 import { aJob, aLoad, withSystem } from '../test/jobs.ts';
@@ -115,6 +116,128 @@ describe('what a conductor bears', () => {
     const shares = [2, 3, 6, 7].map((bundled) => Number((bears(10, { bundled }) / bears(10)).toFixed(9)));
     expect(shares).toEqual([1, 0.7, 0.6, 0.5]);
     expect(bears(10, { bundled: 6 }, 'building') / bears(10, {}, 'building')).toBeCloseTo(0.8, 9);
+  });
+});
+
+describe('how long a fuse surely holds', () => {
+  // ISO 8820-3, blade fuses, the shortest times: 1.1 × not within 100 h, 1.35 × 0.75 s, 2 × 0.15 s, 3.5 × 0.08 s.
+  it.each([
+    [1, Number.POSITIVE_INFINITY],
+    [1.1, Number.POSITIVE_INFINITY],
+    [1.2, 0.75],
+    [1.35, 0.75],
+    [1.36, 0.15],
+    [2, 0.15],
+    [3, 0.08],
+    [3.5, 0.08],
+    [6, 0],
+    [9, 0],
+  ])('a blade fuse at %f ×: %f s', (multiple, seconds) => {
+    expect(holdsSeconds(PROTECTION.blade, multiple)).toBe(seconds);
+  });
+
+  it('no kind holds longer the more flows', () => {
+    for (const kind of Object.values(PROTECTION))
+      for (let m = 1; m < 8; m += 0.05) expect(holdsSeconds(kind, m + 0.05)).toBeLessThanOrEqual(holdsSeconds(kind, m));
+  });
+});
+
+describe('what a run carries', () => {
+  const charged = (part: Partial<Run> = {}): Job => {
+    const job = aJob([aLoad({ watts: 11 })]);
+    const [option] = job.options;
+    if (!option) throw new Error('an option');
+    const chargers = [blankCharger('one', 'One', 30), blankCharger('two', 'Two', 20)];
+    const runs = [
+      aRun('main', 'busbar', { areaMm2: 35, lengthM: 1 }),
+      aRun('lead', 'loads', { from: 'main', loads: ['load-0'], areaMm2: 2.5, lengthM: 2, ...part }),
+      aRun('c1', 'charger', { from: 'main', part: 'one', areaMm2: 10, lengthM: 1 }),
+      aRun('c2', 'charger', { from: 'main', part: 'two', areaMm2: 10, lengthM: 1 }),
+    ];
+    return { ...job, options: [{ ...option, system: { ...option.system, chargers, runs, arrays: [], driving: [] } }] };
+  };
+
+  it('the larger of what is drawn and what charges: 1 A of light, 30 and 20 A of chargers', () => {
+    const { carried } = rowOf(charged(), 'main');
+    expect([carried.lowA, carried.chargeA, carried.nominalA]).toEqual([50, 50, 50]);
+    expect(rowOf(charged(), 'c1').carried.lowA).toBe(30);
+    // 11 W: 1 A on a bus at 11 V, 0.917 A at 12 V.
+    expect(rowOf(charged(), 'lead').carried).toMatchObject({ lowA: 1, isCritical: false });
+    expect(rowOf(charged(), 'c1').carried.isCritical).toBe(true);
+  });
+
+  it('two inverters behind one busbar: both at full rating, 1,000 and 500 W by their curves', () => {
+    const job = aJob([
+      aLoad({ watts: 500, path: 'inverter' }),
+      aLoad({ watts: 300, path: 'inverter', device: 'second' }),
+    ]);
+    const [option] = job.options;
+    if (!option) throw new Error('an option');
+    const inverter = (id: string, ratingW: number) => ({
+      ...blankInverter(id, id),
+      ratingW,
+      idleW: 0,
+      peakEfficiency: 0.9,
+    });
+    const devices = [inverter('inverter', 1000), inverter('second', 500)];
+    const runs = [
+      aRun('main', 'busbar', { areaMm2: 70 }),
+      aRun('i1', 'device', { from: 'main', part: 'inverter', areaMm2: 35 }),
+      aRun('i2', 'device', { from: 'main', part: 'second', areaMm2: 35 }),
+    ];
+    const both = {
+      ...job,
+      options: [{ ...option, system: { ...option.system, devices, runs, arrays: [], driving: [] } }],
+    };
+    const [first, second, main] = ['i1', 'i2', 'main'].map((id) => rowOf(both, id).carried.lowA) as [
+      number,
+      number,
+      number,
+    ];
+    // No idle: one straight line of 10 % loss ÷ 0.9.
+    expect(first).toBeCloseTo(1000 / 0.9 / 11, 6);
+    expect(second).toBeCloseTo(500 / 0.9 / 11, 6);
+    expect(main).toBeCloseTo(first + second, 9);
+  });
+
+  it('behind a converter its own volts: 60 W at 24 V on a 12 V bus', () => {
+    const job = aJob([aLoad({ watts: 60, path: 'dc-dc', device: 'up' })]);
+    const [option] = job.options;
+    if (!option) throw new Error('an option');
+    const up = { ...blankDevice('converter', 'up'), outputV: 24, ratingW: 100 } as Device;
+    const devices = [...option.system.devices, up];
+    const runs = [
+      aRun('in', 'device', { part: 'up', areaMm2: 6, lengthM: 1 }),
+      aRun('out', 'loads', { from: 'in', loads: ['load-0'], areaMm2: 1.5, lengthM: 5 }),
+    ];
+    const stepped = { ...job, options: [{ ...option, system: { ...option.system, devices, runs } }] };
+    const out = rowOf(stepped, 'out');
+    expect([out.volts, out.carried.nominalA]).toEqual([24, 2.5]);
+    // 10 m of 13.3 Ω/km at 70 °C: 0.15914 Ω; V = (24 + √(24² − 4 × 60 × 0.15914)) ÷ 2.
+    expect(out.outputV).toBeCloseTo((24 + Math.sqrt(576 - 240 * 0.159134)) / 2, 3);
+    const [line] = laidOf(stepped).rows;
+    expect(line?.carried.lowA).toBeGreaterThan(100 / 11);
+  });
+});
+
+describe('the way back', () => {
+  it('through the chassis: one conductor and 3 mΩ, or what was measured', () => {
+    const chassis = (chassisMohm: number | null) =>
+      cables(oneLead({}, { return: 'chassis', chassisMohm }, {}), { hotC: 20 });
+    expect(rowOf(chassis(null), 'lead').hotOhm).toBeCloseTo((4 * 4.95) / 1000 + 0.003, 9);
+    expect(rowOf(chassis(20), 'lead').hotOhm).toBeCloseTo((4 * 4.95) / 1000 + 0.02, 9);
+    expect(rowOf(chassis(null), 'lead').kg).toBeCloseTo(4 * 4 * 8930e-6, 9);
+  });
+
+  it('two conductors beside one another halve it and bear twice as much', () => {
+    const [one, two] = [1, 2].map((parallel) => rowOf(oneLead({}, { parallel }), 'lead'));
+    expect((two?.hotOhm ?? 0) / (one?.hotOhm ?? 1)).toBeCloseTo(0.5, 9);
+    expect((two?.ampacityA ?? 0) / (one?.ampacityA ?? 1)).toBeCloseTo(2, 9);
+  });
+
+  it('joints add up', () => {
+    const [none, ten] = [0, 10].map((joints) => rowOf(oneLead({}, { joints, jointMohm: 0.5 }), 'lead').hotOhm);
+    expect((ten ?? 0) - (none ?? 0)).toBeCloseTo(0.005, 9);
   });
 });
 
