@@ -212,7 +212,7 @@ test('the keyboard alone takes down a load and walks the steps', async ({ page }
   await expect(page.locator('[data-load="toaster-2"] [data-cell="name"]')).toBeFocused();
   await page.keyboard.press('Control+Backspace');
   await expect(page.locator('[data-load]')).toHaveCount(1);
-  for (let i = 0; i < 7; i++) await page.keyboard.press('Alt+PageDown');
+  for (let i = 0; i < 8; i++) await page.keyboard.press('Alt+PageDown');
   await expect(page.getByRole('heading', { name: 'What should be fitted?' })).toBeVisible();
   await page.keyboard.press('Alt+PageUp');
   await expect(page.getByRole('heading', { name: 'What does it really do?' })).toBeVisible();

@@ -174,15 +174,8 @@ export { type Calibration, calibrations } from './logbook/calibrate.ts';
 export { type CheckItem, checklist } from './logbook/checklist.ts';
 export { type Recognised, recognise, type SaidColumns, tableFault } from './logbook/columns.ts';
 export { headOfTable } from './logbook/head.ts';
-export {
-  LOG_VERSION,
-  type Log,
-  type LogCheck,
-  type LogReading,
-  MARKS,
-  PURPOSES,
-  type Purpose,
-} from './logbook/logSchema.ts';
+export type { Log, LogCheck, LogReading, Purpose } from './logbook/logSchema.ts';
+export { LOG_VERSION, MARKS, PURPOSES } from './logbook/logValues.ts';
 export { measureFirst, type ToMeasure } from './logbook/measureFirst.ts';
 export { mergeSeries } from './logbook/merge.ts';
 export { readingsOf } from './logbook/open.ts';

@@ -1,17 +1,10 @@
 import { type Static, Type } from '@sinclair/typebox';
 import { number, object, oneOf, orNull, text } from '../job/schemaParts.ts';
 import { CHEMISTRIES } from '../job/values.ts';
+import { ABOUT, COUNTS, LOG_VERSION, MARKS, PURPOSES, RESULTS } from './logValues.ts';
 import { QUANTITIES } from './quantities.ts';
 
 /** The file of a log: what was read, with what, of what, and what it should answer. */
-export const LOG_VERSION = 1;
-export const PURPOSES = ['runtime', 'appliance', 'loss', 'compare', 'charge', 'check', 'watch'] as const;
-export const MARKS = ['start', 'stop', 'phase', 'cut-out', 'rest'] as const;
-export const COUNTS = ['out', 'in', 'net', 'from-full'] as const;
-
-export const ABOUT = ['load', 'device', 'store'] as const;
-export const RESULTS = ['open', 'good', 'bad', 'left-out'] as const;
-
 const MOST_READINGS = 20_000;
 const Optional = Type.Optional;
 const when = (description: string) =>

@@ -2,7 +2,7 @@ import { readdirSync, readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Log } from './logSchema.ts';
-import { LOG_VERSION } from './logSchema.ts';
+import { LOG_VERSION } from './logValues.ts';
 import { readingsOf } from './open.ts';
 import { reportOf } from './report.ts';
 import { zoneOf } from './stamp.ts';

@@ -1,6 +1,6 @@
 import type { Diagram } from '@joulemetric/core';
 import type { ELK } from 'elkjs/lib/elk-api.js';
-import { layoutWith, type PlacedDiagram } from './layoutWith.ts';
+import { inPlacesOf, layoutWith, type PlacedDiagram, shapeOf } from './layoutWith.ts';
 
 let started: Promise<ELK> | undefined;
 
@@ -12,6 +12,14 @@ function elkInWorker(): Promise<ELK> {
   return started;
 }
 
+/** The last layout: an edit of a length or a size changes words, not places. */
+let last: { readonly shape: string; readonly placed: PlacedDiagram } | null = null;
+
 /** Laid out in a worker of its own: sixty runs take some tenths of a second. */
-export const layoutDiagram = async (diagram: Diagram): Promise<PlacedDiagram> =>
-  layoutWith(await elkInWorker(), diagram);
+export async function layoutDiagram(diagram: Diagram): Promise<PlacedDiagram> {
+  const shape = shapeOf(diagram);
+  if (last?.shape === shape) return inPlacesOf(last.placed, diagram);
+  const placed = await layoutWith(await elkInWorker(), diagram);
+  last = { shape, placed };
+  return placed;
+}

@@ -3,7 +3,7 @@ import { type Diagram, diagramOf, type Job, runsDetail } from '@joulemetric/core
 import { validateJob } from '@joulemetric/core/validate';
 import Elk from 'elkjs/lib/elk.bundled.js';
 import { describe, expect, it } from 'vitest';
-import { layoutWith, type PlacedDiagram, type PlacedNode } from './layoutWith.ts';
+import { inPlacesOf, layoutWith, type PlacedDiagram, type PlacedNode, shapeOf } from './layoutWith.ts';
 
 const elk = new Elk();
 const demo = (name: string): Job => {
@@ -52,5 +52,10 @@ describe('a diagram laid out', () => {
     };
     const after = await layoutWith(elk, diagramFor(changed, 'a'));
     for (const { node, x, y } of before.nodes) expect([at(after, node.id).x, at(after, node.id).y]).toEqual([x, y]);
+    // So the places need not be sought again: they are the same with the words of the other.
+    expect(shapeOf(diagramFor(changed, 'a'))).toBe(shapeOf(diagramFor(job, 'a')));
+    expect(inPlacesOf(before, diagramFor(changed, 'a'))).toEqual(after);
+    const other = diagramFor(demo('bookbinders-camper'), 'a');
+    expect(shapeOf(other)).not.toBe(shapeOf(diagramFor(job, 'a')));
   });
 });

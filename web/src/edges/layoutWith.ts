@@ -55,6 +55,17 @@ const OPTIONS = {
   'elk.padding': '[top=8,left=8,bottom=8,right=8]',
 } as const;
 
+/** What a layout hangs on: which parts there are, what joins them, and how many lines of words stand there. */
+export const shapeOf = ({ nodes, edges }: Diagram): string =>
+  JSON.stringify([nodes.map(({ id }) => id), edges.map(({ from, to, lines }) => [from, to, lines.length])]);
+
+/** The places of one diagram for another of the same shape: other words, and nothing moves. */
+export const inPlacesOf = (placed: PlacedDiagram, { nodes, edges }: Diagram): PlacedDiagram => ({
+  ...placed,
+  nodes: placed.nodes.map((at, i) => ({ ...at, node: nodes[i] ?? at.node })),
+  edges: placed.edges.map((at, i) => ({ ...at, edge: edges[i] ?? at.edge })),
+});
+
 /** Lays a diagram out with any ELK: one in a worker on the page, one of its own in a test. */
 export async function layoutWith(elk: ELK, { nodes, edges }: Diagram): Promise<PlacedDiagram> {
   const goesOn = new Set(edges.map(({ from }) => from));

@@ -3,11 +3,22 @@ import type { Remote } from 'comlink';
 import { useCallback } from 'react';
 import type { ComputeWorker, RunsAnswer } from '../workers/compute.worker.ts';
 import { type Computed, FIRST_EFFORT, useComputed } from './compute.ts';
+import { keeping } from './keeping.ts';
+
+/** The answer before. */
+let last: RunsAnswer | null = null;
 
 /** What the Runs step shows: cables, volts, fuses, and what is joined with what. @param job null = nothing is asked */
 export function useRunsDetail(job: Job | null, optionId: string): Computed<RunsAnswer> {
   const ask = useCallback(
-    (remote: Remote<ComputeWorker>) => remote.runs(job as Job, optionId, FIRST_EFFORT),
+    async (remote: Remote<ComputeWorker>) => {
+      const answer = await remote.runs(job as Job, optionId, FIRST_EFFORT);
+      // What did not change stays the same object, so that only the rows that did are drawn anew.
+      last = last
+        ? { ...answer, detail: keeping(last.detail, answer.detail), diagram: keeping(last.diagram, answer.diagram) }
+        : answer;
+      return last;
+    },
     [job, optionId],
   );
   return useComputed('runs', job && ask);

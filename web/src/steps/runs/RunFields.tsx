@@ -28,7 +28,8 @@ export function RunFields({
   line: RunLine;
   lines: readonly RunLine[];
   change: ChangeRuns;
-  proposed: readonly Run[];
+  /** The runs as they stand, asked for when they are needed. */
+  proposed: () => readonly Run[];
   onGone: () => void;
 }) {
   const { run } = line;
@@ -197,7 +198,7 @@ export function RunFields({
         <Button
           onClick={() => {
             onGone();
-            edit(removeRuns(optionId, proposed, [run.id]));
+            edit(removeRuns(optionId, proposed(), [run.id]));
           }}
         >
           Take it out

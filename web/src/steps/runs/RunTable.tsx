@@ -1,4 +1,5 @@
 import { formatNumber, type Run, type RunLine, runFigure, showText } from '@joulemetric/core';
+import { memo, useEffect, useRef, useState } from 'react';
 import { Fig } from '../../ui/Fig.tsx';
 import { LengthField } from './LengthField.tsx';
 import { RunFields } from './RunFields.tsx';
@@ -21,7 +22,18 @@ const HEAD = 'py-1 pl-3 text-right text-note font-normal text-ink-2';
 
 /** The tree of runs as a table, each opening its own fields. */
 export function RunTable(props: TableProps) {
-  const { lines } = props;
+  const { lines, isLaid, ticked, openId } = props;
+  // The same object always, whose hands are the newest: a row is drawn anew for what it shows, not for whom it calls.
+  const newest = useRef(props);
+  useEffect(() => {
+    newest.current = props;
+  });
+  const [hands] = useState(() => ({
+    change: (...args: Parameters<ChangeRuns>) => newest.current.change(...args),
+    tick: (id: string, on: boolean) => newest.current.onTick(id, on),
+    open: (id: string | null) => newest.current.onOpen(id),
+    proposed: () => newest.current.proposed,
+  }));
   return (
     <table className="num w-full text-right" aria-label="Runs">
       <thead>
@@ -57,26 +69,43 @@ export function RunTable(props: TableProps) {
       </thead>
       <tbody>
         {lines.map((line) => (
-          <Row key={line.run.id} line={line} {...props} />
+          <Row
+            key={line.run.id}
+            line={line}
+            isLaid={isLaid}
+            isTicked={ticked.has(line.run.id)}
+            lines={openId === line.run.id ? lines : null}
+            hands={hands}
+          />
         ))}
       </tbody>
     </table>
   );
 }
 
-function Row({
+interface Hands {
+  readonly change: ChangeRuns;
+  readonly tick: (id: string, on: boolean) => void;
+  readonly open: (id: string | null) => void;
+  readonly proposed: () => readonly Run[];
+}
+
+const Row = memo(function Row({
   line,
   isLaid,
-  change,
-  proposed,
-  ticked,
-  onTick,
-  openId,
-  onOpen,
+  isTicked,
   lines,
-}: TableProps & { line: RunLine }) {
+  hands,
+}: {
+  line: RunLine;
+  isLaid: boolean;
+  isTicked: boolean;
+  /** All runs while it is open, null while it is not. */
+  lines: readonly RunLine[] | null;
+  hands: Hands;
+}) {
   const { run, depth, size, fuse, wayShare, limitShare } = line;
-  const isOpen = openId === run.id;
+  const isOpen = lines !== null;
   const isGiven = run.areaMm2 !== null || line.decidedBy === 'given';
   const isOver = line.carriesA > line.ampacityA || (fuse.ratingA ?? 0) > line.ampacityA;
   return (
@@ -90,8 +119,8 @@ function Row({
           <input
             type="checkbox"
             aria-label={`Choose ${run.name}`}
-            checked={ticked.has(run.id)}
-            onChange={(event) => onTick(run.id, event.target.checked)}
+            checked={isTicked}
+            onChange={(event) => hands.tick(run.id, event.target.checked)}
             className="size-4 align-middle accent-ink phone:size-6"
           />
         </td>
@@ -99,7 +128,7 @@ function Row({
           <button
             type="button"
             aria-expanded={isOpen}
-            onClick={() => onOpen(isOpen ? null : run.id)}
+            onClick={() => hands.open(isOpen ? null : run.id)}
             className="flex w-full min-w-0 items-baseline gap-2 pl-[calc(var(--depth)*14px)] text-left phone:pl-[calc(var(--depth)*7px)] phone:min-h-11 phone:flex-wrap phone:gap-x-2 phone:gap-y-0"
             style={{ '--depth': Math.min(depth, 4) } as React.CSSProperties}
           >
@@ -113,7 +142,7 @@ function Row({
             hideLabel
             value={line.isUsualLength ? null : line.lengthM}
             auto={line.lengthM}
-            onChange={(lengthM) => change([run.id], { lengthM }, 'length')}
+            onChange={(lengthM) => hands.change([run.id], { lengthM }, 'length')}
           />
         </td>
         <td className="pl-3 text-left">
@@ -122,7 +151,7 @@ function Row({
             hideLabel
             value={isGiven ? size : ''}
             auto={size}
-            onChange={(chosen) => change([run.id], chosen ?? { areaMm2: null, parallel: 1 }, 'size')}
+            onChange={(chosen) => hands.change([run.id], chosen ?? { areaMm2: null, parallel: 1 }, 'size')}
           />
         </td>
         <td className="whitespace-nowrap pl-3 phone:hidden">
@@ -148,16 +177,22 @@ function Row({
           {isLaid ? <Fig id={runFigure(run.id, 'loss')} /> : formatNumber(line.lostWh, line.lostWh < 10 ? 1 : 0)}
         </td>
       </tr>
-      {isOpen && (
+      {lines && (
         <tr className="border-b border-line bg-sheet">
           <td colSpan={9} className="px-3 pb-3 text-left">
-            <RunFields line={line} lines={lines} change={change} proposed={proposed} onGone={() => onOpen(null)} />
+            <RunFields
+              line={line}
+              lines={lines}
+              change={hands.change}
+              proposed={hands.proposed}
+              onGone={() => hands.open(null)}
+            />
           </td>
         </tr>
       )}
     </>
   );
-}
+});
 
 const shortKind = (line: RunLine): string => fuseKindWords(line).replace(' fuse', '').replace('bolted ', '');
 

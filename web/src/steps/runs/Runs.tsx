@@ -8,6 +8,7 @@ import { Button } from '../../ui/Button.tsx';
 import { Fig } from '../../ui/Fig.tsx';
 import { StepHead } from '../../ui/Question.tsx';
 import { StepFindings } from '../../ui/StepFindings.tsx';
+import { useSettled } from '../../ui/useSettled.ts';
 import { Batch } from './Batch.tsx';
 import { Copper } from './Copper.tsx';
 import { Diagram } from './Diagram.tsx';
@@ -17,12 +18,16 @@ import { RunFiles } from './RunFiles.tsx';
 import { RunTable } from './RunTable.tsx';
 import { useChangeRuns } from './useRuns.ts';
 
+/** ms without an edit after which the copper at other volts is reckoned. */
+const COPPER_AFTER_MS = 400;
+
 /** Step 8: cables, what protects them, the volts at each appliance, and the diagram. */
 export function Runs() {
   const { job, optionId, edit } = useJob();
   const deferred = useDeferredValue(job);
   const { value, problem } = useRunsDetail(deferred, optionId);
-  const { value: copper } = useCopper(deferred, optionId);
+  // Two more systems are sized for it: not with every keystroke.
+  const { value: copper } = useCopper(useSettled(job, COPPER_AFTER_MS), optionId);
   const [openId, setOpenId] = useState<string | null>(null);
   const [ticked, setTicked] = useState<ReadonlySet<string>>(new Set());
   const detail = value?.detail ?? null;
