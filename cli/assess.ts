@@ -19,6 +19,7 @@ import {
   runsDetail,
   sourcesDetail,
   storeDetail,
+  thickerRuns,
 } from '@joulemetric/core';
 import { withFlatIds } from './flatIds.ts';
 import { optionOf, readJob, refuse } from './readJob.ts';
@@ -110,7 +111,9 @@ function cablesOf(): object {
   const { assessment } = evaluate(job, optionId);
   const { proposed: _proposed, completed: _completed, ...detail } = runsDetail(job, optionId);
   const findings = assessment.findings.filter(({ where }) => where.step === 'runs');
-  return { optionId, ...detail, copper: copperChoice(job, optionId), findings };
+  const thicker = thickerRuns(job, optionId);
+  const lines = detail.lines.map((line) => ({ ...line, thicker: thicker[line.run.id] ?? null }));
+  return { optionId, ...detail, lines, copper: copperChoice(job, optionId), findings };
 }
 
 function orderOf({ limit, order, worstOrder, allAtOnce }: ReturnType<typeof evaluate>['supplies'][number]): object {

@@ -50,6 +50,8 @@ export {
   type RunLine,
   type RunsDetail,
   runsDetail,
+  type ThickerLine,
+  thickerRuns,
   usualOfRuns,
 } from './choices/runsDetail.ts';
 export {

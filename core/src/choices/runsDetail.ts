@@ -10,6 +10,9 @@ import { sizeWords } from '../runs/typedSize.ts';
 import { asCabled, runsOf } from '../settle/runs.ts';
 import { settle } from '../settle/settle.ts';
 
+/** What the next thicker would win, its size in words. */
+export type ThickerLine = Thicker & { readonly size: string };
+
 /** One run, as a page or a file shows it: plain figures and words. */
 export interface RunLine {
   readonly run: Run;
@@ -41,7 +44,6 @@ export interface RunLine {
   readonly kg: number;
   readonly lostWh: number;
   readonly outputV: number | null;
-  readonly thicker: (Thicker & { readonly size: string }) | null;
 }
 
 /** The copper of this job at another bus voltage, every size as it then needs. */
@@ -83,10 +85,9 @@ export function runsDetail(job: Job, optionId: string, effort = Number.POSITIVE_
   const { copperPerKg } = job.brief.prices;
   const cabled = asCabled(settled);
   const completed = propose(cabled, runs ?? []);
-  const thicker = thickerOf(laid, cabled, settled.bus);
   return {
     isLaid: laid.isLaid,
-    lines: laid.rows.map((row, i) => lineOf(row, thicker[i] ?? null, settled.job, optionId)),
+    lines: laid.rows.map((row) => lineOf(row, settled.job, optionId)),
     appliances: laid.appliances,
     withoutRun: laid.withoutRun,
     kg: laid.kg,
@@ -98,7 +99,7 @@ export function runsDetail(job: Job, optionId: string, effort = Number.POSITIVE_
   };
 }
 
-function lineOf(row: RunRow, thicker: Thicker | null, job: Job, optionId: string): RunLine {
+function lineOf(row: RunRow, job: Job, optionId: string): RunLine {
   const { run, carried, zone, coldOhm, hotOhm, volts, dropV } = row;
   return {
     run,
@@ -129,8 +130,24 @@ function lineOf(row: RunRow, thicker: Thicker | null, job: Job, optionId: string
     kg: row.kg,
     lostWh: row.lostWh,
     outputV: row.outputV,
-    thicker: thicker && { ...thicker, size: sizeWords({ ...thicker, conductor: run.conductor }) },
   };
+}
+
+/** What the next thicker cable of each run would win, by the run's id; null where there is none. */
+export function thickerRuns(
+  job: Job,
+  optionId: string,
+  effort = Number.POSITIVE_INFINITY,
+): Readonly<Record<string, ThickerLine | null>> {
+  const settled = settle(job, optionId, new Effort(effort));
+  const laid = runsOf(settled);
+  const thicker = thickerOf(laid, asCabled(settled), settled.bus);
+  return Object.fromEntries(
+    laid.rows.map(({ run }, i) => {
+      const next = thicker[i] ?? null;
+      return [run.id, next && { ...next, size: sizeWords({ ...next, conductor: run.conductor }) }];
+    }),
+  );
 }
 
 /** What lies at the end of a run. */

@@ -2,7 +2,7 @@ import { readdirSync, readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { assess, evaluate } from '../assess/assess.ts';
-import { runsDetail } from '../choices/runsDetail.ts';
+import { thickerRuns } from '../choices/runsDetail.ts';
 import { blankArray, blankCharger, blankDevice, blankInverter, blankPanels } from '../job/blank.ts';
 import type { Device, Job, Run } from '../job/schema.ts';
 import { validateJob } from '../job/validate.ts';
@@ -351,7 +351,7 @@ describe('where a fridge drops out', () => {
     const stranded = loadOf(job).dropOut?.strandedAh ?? 0;
     expect(stranded).toBeGreaterThan(12);
     expect(stranded).toBeLessThan(15);
-    const thicker = runsDetail(job, 'a').lines.find(({ run }) => run.id === 'lead')?.thicker;
+    const thicker = thickerRuns(job, 'a').lead;
     expect(thicker?.areaMm2).toBe(4);
     const wider = oneLead({ watts: 37, hours: 24, minV: 12.3 }, { areaMm2: 4, lengthM: 4 });
     expect(thicker?.wonAh).toBeCloseTo(stranded - (loadOf(wider).dropOut?.strandedAh ?? 0), 6);

@@ -1,4 +1,4 @@
-import type { CopperAt, Job } from '@joulemetric/core';
+import type { CopperAt, Job, ThickerLine } from '@joulemetric/core';
 import type { Remote } from 'comlink';
 import { useCallback } from 'react';
 import type { ComputeWorker, RunsAnswer } from '../workers/compute.worker.ts';
@@ -30,4 +30,13 @@ export function useCopper(job: Job, optionId: string): Computed<CopperAt[]> {
     'copper',
     useCallback((remote) => remote.copper(job, optionId, FIRST_EFFORT), [job, optionId]),
   );
+}
+
+/** What thicker cables would win. @param job null = nobody looks */
+export function useThicker(job: Job | null, optionId: string): Computed<Readonly<Record<string, ThickerLine | null>>> {
+  const ask = useCallback(
+    (remote: Remote<ComputeWorker>) => remote.thicker(job as Job, optionId, FIRST_EFFORT),
+    [job, optionId],
+  );
+  return useComputed('thicker', job && ask);
 }

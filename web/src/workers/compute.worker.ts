@@ -39,6 +39,7 @@ import {
   survivals,
   type TripDetail,
   type Truth,
+  thickerRuns,
   tripDetail,
   truthOf,
   type YearDetail,
@@ -122,6 +123,9 @@ const computeWorker = {
     const started = performance.now();
     const detail = runsDetail(job, optionId, effort);
     return { detail, diagram: diagramOf(detail, job, optionId), tookMs: performance.now() - started };
+  },
+  thicker(job: Job, optionId: string, effort: number): ReturnType<typeof thickerRuns> {
+    return thickerRuns(job, optionId, effort);
   },
   copper(job: Job, optionId: string, effort: number): CopperAt[] {
     return copperChoice(job, optionId, effort);

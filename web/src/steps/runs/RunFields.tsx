@@ -5,6 +5,7 @@ import {
   type RunLine,
   runFigure,
   showText,
+  type ThickerLine,
   usualOfRuns,
 } from '@joulemetric/core';
 import { removeRuns } from '../../commands/runs.ts';
@@ -21,12 +22,14 @@ import { bigAmps, CONDUCTORS, DECIDED, ENDS, fuseKindWords, PROTECTIONS, winsWor
 export function RunFields({
   line,
   lines,
+  thicker,
   change,
   proposed,
   onGone,
 }: {
   line: RunLine;
   lines: readonly RunLine[];
+  thicker: ThickerLine | null;
   change: ChangeRuns;
   /** The runs as they stand, asked for when they are needed. */
   proposed: () => readonly Run[];
@@ -42,7 +45,7 @@ export function RunFields({
       {own.map((finding) => (
         <FindingLine key={finding.code} finding={finding} />
       ))}
-      <Answer line={line} />
+      <Answer line={line} thicker={thicker} />
       <div className="mt-2 grid grid-cols-6 items-end gap-x-5 gap-y-2 @max-[1000px]:grid-cols-4 @max-[560px]:grid-cols-2">
         <TextField label="Name" required maxLength={60} value={run.name} onChange={(name) => set({ name }, 'name')} />
         <From line={line} lines={lines} onChange={(from) => set({ from }, 'from')} />
@@ -212,7 +215,7 @@ export function RunFields({
 const CHARGES: readonly Run['end'][] = ['array', 'driving', 'charger'];
 
 /** The answer first: what decided the size, what it loses, what its fuse must bear, and what the next thicker wins. */
-function Answer({ line }: { line: RunLine }) {
+function Answer({ line, thicker }: { line: RunLine; thicker: ThickerLine | null }) {
   const { run, fuse } = line;
   const { currency } = useJob().job.brief.region;
   const isLaid = useOption().system.runs !== null;
@@ -246,9 +249,9 @@ function Answer({ line }: { line: RunLine }) {
           .
         </p>
       )}
-      {line.thicker && (
+      {thicker && (
         <p>
-          The next thicker, {line.thicker.size}: {winsWords(line, currency)}.
+          The next thicker, {thicker.size}: {winsWords(thicker, currency)}.
         </p>
       )}
     </div>

@@ -1,4 +1,4 @@
-import { formatNumber, type Run, type RunLine, runFigure, showText } from '@joulemetric/core';
+import { formatNumber, type Run, type RunLine, runFigure, showText, type ThickerLine } from '@joulemetric/core';
 import { memo, useEffect, useRef, useState } from 'react';
 import { Fig } from '../../ui/Fig.tsx';
 import { LengthField } from './LengthField.tsx';
@@ -16,13 +16,15 @@ interface TableProps {
   readonly onTick: (id: string, on: boolean) => void;
   readonly openId: string | null;
   readonly onOpen: (id: string | null) => void;
+  /** What the next thicker of the open run would win. */
+  readonly thicker: ThickerLine | null;
 }
 
 const HEAD = 'py-1 pl-3 text-right text-note font-normal text-ink-2';
 
 /** The tree of runs as a table, each opening its own fields. */
 export function RunTable(props: TableProps) {
-  const { lines, isLaid, ticked, openId } = props;
+  const { lines, isLaid, ticked, openId, thicker } = props;
   // The same object always, whose hands are the newest: a row is drawn anew for what it shows, not for whom it calls.
   const newest = useRef(props);
   useEffect(() => {
@@ -75,6 +77,7 @@ export function RunTable(props: TableProps) {
             isLaid={isLaid}
             isTicked={ticked.has(line.run.id)}
             lines={openId === line.run.id ? lines : null}
+            thicker={openId === line.run.id ? thicker : null}
             hands={hands}
           />
         ))}
@@ -95,6 +98,7 @@ const Row = memo(function Row({
   isLaid,
   isTicked,
   lines,
+  thicker,
   hands,
 }: {
   line: RunLine;
@@ -102,6 +106,7 @@ const Row = memo(function Row({
   isTicked: boolean;
   /** All runs while it is open, null while it is not. */
   lines: readonly RunLine[] | null;
+  thicker: ThickerLine | null;
   hands: Hands;
 }) {
   const { run, depth, size, fuse, wayShare, limitShare } = line;
@@ -183,6 +188,7 @@ const Row = memo(function Row({
             <RunFields
               line={line}
               lines={lines}
+              thicker={thicker}
               change={hands.change}
               proposed={hands.proposed}
               onGone={() => hands.open(null)}

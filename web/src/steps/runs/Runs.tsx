@@ -1,7 +1,7 @@
 import { formatNumber, showText } from '@joulemetric/core';
 import { useDeferredValue, useState } from 'react';
 import { addRun, layRuns } from '../../commands/runs.ts';
-import { useCopper, useRunsDetail } from '../../edges/useRunsDetail.ts';
+import { useCopper, useRunsDetail, useThicker } from '../../edges/useRunsDetail.ts';
 import { useJob } from '../../shell/JobContext.tsx';
 import { PhoneOptions } from '../../shell/PhoneBar.tsx';
 import { Button } from '../../ui/Button.tsx';
@@ -29,6 +29,7 @@ export function Runs() {
   // Two more systems are sized for it: not with every keystroke.
   const { value: copper } = useCopper(useSettled(job, COPPER_AFTER_MS), optionId);
   const [openId, setOpenId] = useState<string | null>(null);
+  const { value: thicker } = useThicker(openId === null ? null : deferred, optionId);
   const [ticked, setTicked] = useState<ReadonlySet<string>>(new Set());
   const detail = value?.detail ?? null;
   const proposed = detail?.proposed ?? [];
@@ -101,6 +102,7 @@ export function Runs() {
             onTick={tick}
             openId={openId}
             onOpen={setOpenId}
+            thicker={(openId && thicker?.[openId]) || null}
           />
           <div className="pt-2">
             <RunFiles lines={detail.lines} proposed={proposed} />

@@ -1,4 +1,12 @@
-import { type ApplianceVolts, formatNumber, PROTECTION, type Run, type RunLine, showText } from '@joulemetric/core';
+import {
+  type ApplianceVolts,
+  formatNumber,
+  PROTECTION,
+  type Run,
+  type RunLine,
+  showText,
+  type ThickerLine,
+} from '@joulemetric/core';
 
 /** What decided a size, as it stands beside it. */
 export const DECIDED: Readonly<Record<RunLine['decidedBy'], string>> = {
@@ -66,8 +74,7 @@ export function stopsBand({ dropOut }: ApplianceVolts): string {
 }
 
 /** What the next thicker wins, in the order it matters. */
-export function winsWords({ thicker }: RunLine, currency: string): string {
-  if (!thicker) return '';
+export function winsWords(thicker: ThickerLine, currency: string): string {
   const parts = [
     ...(thicker.savedWh >= 0.05 ? [`${formatNumber(thicker.savedWh, 1)} Wh/day`] : []),
     ...(thicker.wonAh >= 0.05 ? [`${formatNumber(thicker.wonAh, 1)} Ah for ${thicker.wonBy}`] : []),
