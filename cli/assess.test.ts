@@ -35,6 +35,36 @@ describe('the command line', () => {
     expect(figures[worst].value).toBeGreaterThan(0);
   });
 
+  it('--runs prints each run, what decided it, each appliance’s volts and where it drops out', async () => {
+    const { stdout } = await assess('demo/river-survey-4wd.json', '--runs');
+    const { isLaid, lines, appliances, copper, findings } = JSON.parse(stdout);
+    expect(isLaid).toBe(true);
+    const lead = lines.find(({ run: { id } }: { run: { id: string } }) => id === 'to-fridge');
+    // 5.5 m of 4 mm²: 4.95 Ω/km there and back, with four joints of 0.1 mΩ, at 20 °C.
+    expect(lead.coldMohm).toBeCloseTo(2 * 5.5 * 4.95 + 0.4, 6);
+    expect(lead).toMatchObject({ decidedBy: 'given', size: '4 mm²', thicker: { size: '6 mm²' } });
+    const freezer = appliances.find(({ loadId }: { loadId: string }) => loadId === 'sample-freezer');
+    expect(freezer.cutOffV).toBe(11.8);
+    expect(freezer.volts.full.cold).toBeGreaterThan(freezer.volts.low.hot);
+    expect(freezer.dropOut.soc).toBeGreaterThan(0);
+    expect(copper.map(({ busV }: { busV: number }) => busV)).toEqual([12, 24]);
+    expect(findings.map(({ code }: { code: string }) => code)).toContain('run-drop');
+  });
+
+  it('netlist prints a deck whose bank, runs and loads are those of the job; a wrong flag is refused', async () => {
+    const netlist = (...args: string[]) =>
+      run(process.execPath, ['--import', 'tsx', 'cli/netlist.ts', ...args]).then(
+        ({ stdout }) => ({ code: 0, stdout, stderr: '' }),
+        (error: { code: number; stdout: string; stderr: string }) => error,
+      );
+    const { stdout } = await netlist('demo/river-survey-4wd.json', '--charged', 'full', '--copper', 'cold');
+    expect(stdout).toContain('Vbank rest 0 13.6');
+    expect(stdout.match(/^R\d+ /gm)?.length).toBeGreaterThan(10);
+    expect(stdout.trimEnd().endsWith('.end')).toBe(true);
+    const bad = await netlist('demo/river-survey-4wd.json', '--charged', 'half');
+    expect([bad.code, bad.stderr]).toEqual([2, expect.stringContaining('--charged: one of full, typical, low')]);
+  });
+
   it.each([
     ['inverter[kitchen].rating', 'device.rating.kitchen'],
     ['supply[shore-2].assist-battery', 'supply.assist-battery.shore-2'],
