@@ -367,7 +367,38 @@ describe('where a fridge drops out', () => {
   });
 });
 
+describe('what an appliance draws at other volts', () => {
+  const volts = (job: Job) => loadOf(job).volts.full.cold ?? Number.NaN;
+  // 4 m of 4 mm² and 0.5 m of 50 mm² there and back, 4 mΩ inside; full at 13.6 V.
+  const ohm = 0.004 + (8 * 4.95 + 0.386) / 1000;
+
+  it('water that is heated draws by Ohm: 120 W at 12 V are 1.2 Ω', () => {
+    const draw = { kind: 'water-heating', powerW: 120, litres: 5, riseK: 40, efficiency: 1, standingW: 0 } as const;
+    expect(volts(oneLead({ draw, uses: [{ startMin: 600, minutes: 180 }] }, {}))).toBeCloseTo(
+      (13.6 * 1.2) / (1.2 + ohm),
+      6,
+    );
+  });
+
+  it('anything else draws its watts whatever the volts', () => {
+    const root = Math.sqrt(13.6 ** 2 - 4 * 120 * ohm);
+    expect(volts(oneLead({ watts: 120 }, {}))).toBeCloseTo((13.6 + root) / 2, 6);
+  });
+});
+
 describe('what is lost in cables', () => {
+  it('of a source by what it brings: 30 A for the hour that is driven, 1 m of 6 mm² there and back', () => {
+    const job = withSystem(aJob([aLoad({ watts: 100, hours: 5 })]), {
+      dcdc: { ratingA: 30 },
+      runs: [
+        aRun('main', 'busbar'),
+        aRun('in', 'driving', { from: 'main', part: 'dcdc', lengthM: 1, areaMm2: 6 }),
+        aRun('lead', 'loads', { from: 'main', loads: ['load-0'] }),
+      ],
+    });
+    expect(rowOf(job, 'in').lostWh).toBeCloseTo(30 ** 2 * ((2 * 3.3) / 1000), 6);
+  });
+
   it('is I² R while it is on, not by the mean: a fridge at a fifth of the time', () => {
     // 60 W at 12.8 V: 4.6875 A through 8 m × 4.95 Ω/km and 1 m × 0.386: 0.039986 Ω. On for a fifth of 24 h at 25 °C.
     const fridge = oneLead(
