@@ -13,6 +13,7 @@ import { settle } from '../settle/settle.ts';
 import { aJob, aLoad, withSystem } from '../test/jobs.ts';
 import { aRun, oneLead, withRuns } from '../test/runs.ts';
 import { simulate } from '../test/spice.ts';
+import { panelSide } from './fitted.ts';
 import { asLaid } from './laid.ts';
 import { netlistOf } from './netlist.ts';
 
@@ -217,6 +218,23 @@ describe('what a run carries', () => {
     expect(out.outputV).toBeCloseTo((24 + Math.sqrt(576 - 240 * 0.159134)) / 2, 3);
     const [line] = laidOf(stepped).rows;
     expect(line?.carried.lowA).toBeGreaterThan(100 / 11);
+  });
+});
+
+describe('what comes in behind a charger', () => {
+  it('an alternator gives what the charger takes: 30 A × 14.2 V ÷ 0.9 at 13.5 V', () => {
+    const job = withSystem(aJob([aLoad()]), { dcdc: { ratingA: 30 }, array: { ratingW: 0 } });
+    expect(rowOf(job, 'alternator-dcdc').carried.nominalA).toBeCloseTo((30 * 14.2) / 0.9 / 13.5, 9);
+  });
+
+  it('groups of panels side by side add their amps, one after the other their volts', () => {
+    const group = (id: string, vmpV: number, impA: number) => ({ ...blankPanels(id, id, 100), vmpV, impA });
+    const panels = [group('a', 18, 5.5), group('b', 17, 6)];
+    const array = (wiring: 'parallel' | 'series') => ({ ...blankArray('x', 'X', 0), ratingW: null, panels, wiring });
+    expect(panelSide(array('parallel'), 12)).toEqual({ volts: 18, amps: 11.5 });
+    expect(panelSide(array('series'), 12)).toEqual({ volts: 35, amps: 6 });
+    // Of which only the watts are known: made for a 12 V battery, 18 V; on 24 V two in a row.
+    expect(panelSide(blankArray('x', 'X', 360), 24)).toEqual({ volts: 36, amps: 10 });
   });
 });
 
