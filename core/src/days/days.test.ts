@@ -402,6 +402,27 @@ describe('what each load takes of a day', () => {
     expect(run.books.cableWh).toBeCloseTo(demand.cableW.reduce((sum, w) => sum + w, 0) * (24 / demand.steps), 6);
   });
 
+  it('a fridge that follows the weather costs its neighbour on a shared cable what the square asks', () => {
+    // Steady 100 W and 60 W for a fifth of the time, 12 W on the mean, through 2 m of 10 mm² there and back (1.91 Ω/km).
+    const runs = [
+      aRun('main', 'busbar', { areaMm2: 10, lengthM: 2 }),
+      aRun('a', 'loads', { from: 'main', loads: ['load-0'], areaMm2: 4, lengthM: 1 }),
+      aRun('b', 'loads', { from: 'main', loads: ['load-1'], areaMm2: 4, lengthM: 1 }),
+    ];
+    const draw = { kind: 'thermostatic', runningW: 60, duty: 0.2, setC: 4 } as const;
+    const job = withSystem(aJob([always(100), aLoad({ draw, uses: ALL_DAY })]), {
+      store: { ...lfp100, capacityAh: 600 },
+      runs,
+    });
+    const place = { ...job.brief.place, dayTempC: 25, nightTempC: 25 };
+    const there = planned({ ...job, brief: { ...job.brief, place } }, days(1, 'parked'));
+    const { books } = runDays(setupOf(there), dark(1, 25), { fromSoc: 1, month: 6 });
+    const [main, lead] = [(2 * 2 * 1.91) / 1000, (2 * 4.95) / 1000];
+    const [steady, fridge, fridge2] = [100, 60 * 0.2, 60 ** 2 * 0.2];
+    const lostW = (main * (steady ** 2 + 2 * steady * fridge + fridge2) + lead * (steady ** 2 + fridge2)) / 12.8 ** 2;
+    expect(books.cableWh).toBeCloseTo(24 * lostW, 6);
+  });
+
   it('a fridge that follows the weather loses in its lead by the current while it runs', () => {
     // At 25 °C all day it runs a fifth of the time at 60 W: 4.6875 A through 0.0399 Ω while it does.
     const fridge = oneLead(

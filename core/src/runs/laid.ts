@@ -11,7 +11,7 @@ import type { BankEnd, Cabled, Fitted } from './fitted.ts';
 import { leadsThrough } from './leads.ts';
 import type { Solved } from './network.ts';
 import { outputVolts } from './outputs.ts';
-import { propose } from './propose.ts';
+import { needsNoLead, propose } from './propose.ts';
 import { type SizedRun, sizedRuns } from './sized.ts';
 
 /** How charged the store is: full, half of what may be used gone, at its reserve. */
@@ -79,7 +79,7 @@ export function layRuns(fitted: Cabled, bus: BusDay): LaidRuns {
     isLaid: runs !== null,
     rows,
     appliances: volts,
-    withoutRun: [...new Set(appliances.filter(({ run }) => run < 0).map(nameOnBus))],
+    withoutRun: [...new Set(appliances.filter(({ run, load }) => run < 0 && !needsNoLead(load)).map(nameOnBus))],
     kg: rows.reduce((sum, { kg }) => sum + kg, 0),
     lostWh: rows.reduce((sum, { lostWh }) => sum + lostWh, 0),
     bank,

@@ -96,6 +96,9 @@ export function propose(fitted: Fitted, existing: readonly Run[] = []): Run[] {
   return runs;
 }
 
+/** What burns fuel and takes nothing of the bus. */
+export const needsNoLead = ({ path, residueW }: Load): boolean => path === 'fuel' && residueW === 0;
+
 interface Circuit {
   readonly name: string;
   /** The converter or port it hangs on; null = the bus. */
@@ -108,7 +111,7 @@ function circuitsOf(loads: readonly Load[], { option }: Fitted): Circuit[] {
   const circuits = new Map<string, { name: string; device: string | null; loads: Load[] }>();
   for (const load of loads) {
     const { fromBus, device } = chainOf(load, option.system.devices);
-    if (!fromBus || device?.kind === 'inverter') continue;
+    if (!fromBus || device?.kind === 'inverter' || needsNoLead(load)) continue;
     const circuit = load.circuit.trim();
     const key = `${device?.id ?? ''}/${circuit === '' ? `load ${load.id}` : circuit.toLowerCase()}`;
     const known = circuits.get(key) ?? { name: circuit || load.name, device: device?.id ?? null, loads: [] };

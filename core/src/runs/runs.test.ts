@@ -341,6 +341,14 @@ describe('a size', () => {
   });
 });
 
+it('a hob on gas needs no lead, and none is missed; a heater whose fan runs does', () => {
+  const hob = aLoad({ name: 'Hob', path: 'fuel', residueW: 0 });
+  const fan = aLoad({ name: 'Heater', path: 'fuel', residueW: 20 });
+  const ends = (job: Job) => laidOf(job).rows.flatMap(({ run }) => run.loads);
+  expect(ends(aJob([hob, fan]))).toEqual(['load-1']);
+  expect(laidOf(withRuns(aJob([hob, fan]), [])).withoutRun).toEqual(['Heater']);
+});
+
 describe('where a fridge drops out', () => {
   // Table at rest: 17 % 12.8 V, 14 % 12.5 V, 9 % 12.0 V; 4 mΩ inside 100 Ah; cut-off 12.3 V at its terminals.
   const socAt = (volts: number) => (volts >= 12.5 ? 14 + (volts - 12.5) / 0.1 : 9 + ((volts - 12) / 0.5) * 5);

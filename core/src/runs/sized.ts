@@ -49,9 +49,9 @@ export interface SizedRun {
   readonly kg: number;
 }
 
-/** An auto size is looked for no further than this many conductors beside one another. */
+/** A size is looked for no further than this many conductors beside one another. From memory. */
 const MOST_PARALLEL = 4;
-/** Share of the limit that a lead is sized to where what comes before it has used it up. */
+/** Share of the limit that a lead is sized to where what comes before it has used it up. From memory. */
 const HALF = 0.5;
 /** Share of an appliance's limit that a run it shares with others may take. From memory. */
 const TRUNK_SHARE = 1 / 3;
