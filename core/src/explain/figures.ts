@@ -13,21 +13,21 @@ import { explainStore } from './store.ts';
 import { explainSun } from './sun.ts';
 import { explainSupplies } from './supply.ts';
 
-const draftsOf = (settled: Settled, runs: LaidRuns | null) => ({
-  ...explainDemand(settled),
-  ...explainLosses(settled),
-  ...explainInverters(settled),
-  ...explainBus(settled),
-  ...explainSupplies(settled),
-  ...explainStore(settled),
-  ...explainDriving(settled),
-  ...explainSun(settled),
-  ...explainArrays(settled),
-  ...explainRuns(settled, runs),
-  ...explainMass(settled),
-});
+const familiesOf = (settled: Settled, runs: LaidRuns | null) => [
+  explainDemand(settled),
+  explainLosses(settled),
+  explainInverters(settled),
+  explainBus(settled),
+  explainSupplies(settled),
+  explainStore(settled),
+  explainDriving(settled),
+  explainSun(settled),
+  explainArrays(settled),
+  explainRuns(settled, runs),
+  explainMass(settled),
+];
 
-/** As the families declare them; a spread would forget those of which there may be several. */
+/** As the families declare them. */
 type Families = ReturnType<typeof explainDemand> &
   ReturnType<typeof explainLosses> &
   ReturnType<typeof explainInverters> &
@@ -47,4 +47,4 @@ export type FigureId = keyof Families;
 export type Figures = { readonly [Id in keyof Families]: Figure<FigureId> };
 
 /** Writes the working of every figure from what is settled; settles nothing itself. */
-export const explain = (settled: Settled, runs: LaidRuns | null): Figures => bind(draftsOf(settled, runs)) as Figures;
+export const explain = (settled: Settled, runs: LaidRuns | null): Figures => bind(...familiesOf(settled, runs)) as Figures;

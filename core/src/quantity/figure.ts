@@ -68,22 +68,25 @@ export function familyOf<F extends string, K extends string>(
   name: F,
   instances: readonly { readonly id: string; readonly members: Partial<Record<K, Draft>> }[],
 ): Partial<Drafts<`${F}[${string}].${K}`>> {
-  return Object.assign(
-    {},
-    ...instances.map(({ id, members }) => family(`${name}[${id}]`, members as Record<K, Draft>)),
-  );
+  return Object.fromEntries(
+    instances.flatMap(({ id, members }) =>
+      Object.entries(members).map(([key, draft]) => [`${name}[${id}].${key}`, draft]),
+    ),
+  ) as Partial<Drafts<`${F}[${string}].${K}`>>;
 }
 
 /** Fills in what figures refer to; refuses a value that is not a number, so that no NaN leaves the core. */
-export function bind(drafts: Readonly<Record<string, Draft>>): Readonly<Record<string, Figure>> {
+export function bind(...families: readonly Partial<Drafts<string>>[]): Readonly<Record<string, Figure>> {
+  const drafts = new Map<string, Draft>();
+  for (const members of families) for (const id in members) drafts.set(id, members[id] as Draft);
   const referred = ({ symbol, refersTo }: Reference, by: string): WorkingInput => {
-    const found = drafts[refersTo];
+    const found = drafts.get(refersTo);
     if (!found) throw new Error(`figure ${by} refers to ${refersTo}, which is not there`);
     const { value, unit, label, basis } = found;
     return { symbol, label, value: value + 0, unit, origin: basis, figure: refersTo };
   };
   return Object.fromEntries(
-    Object.entries(drafts).map(([id, draft]) => {
+    [...drafts].map(([id, draft]) => {
       if (!Number.isFinite(draft.value)) throw new RangeError(`figure ${id} is not a finite number`);
       const inputs = draft.working.inputs.map((input) => ('refersTo' in input ? referred(input, id) : input));
       // No figure is −0: it would be shown with a sign.

@@ -18,7 +18,7 @@ export interface DropOut {
   readonly strandedWh: number;
 }
 
-/** Steps in which the resting voltage that leaves just the cut-off is found; each is closer by a factor of the drop ÷ volts. */
+/** Steps in which the resting voltage that leaves just the cut-off is found. */
 const STEPS = 40;
 const CLOSE_V = 1e-5;
 
@@ -59,22 +59,28 @@ export function dropOutAt(
 
 /** V at rest between empty and full that leave the wanted volts; an end where even that leaves more, or less. */
 function restFor(leaves: (restV: number) => number | null, wantedV: number, emptyV: number, fullV: number): number {
-  const below = (restV: number): boolean => {
-    const v = leaves(restV);
-    return v === null || v < wantedV;
-  };
-  if (!below(emptyV)) return emptyV;
-  if (below(fullV)) return fullV;
   let [low, high] = [emptyV, fullV];
-  // The drop hardly changes with the volts, so a step by the miss lands close; halving keeps it safe.
+  let [isLowKnown, isHighKnown] = [false, false];
+  // The drop hardly changes with the volts, so a step by the miss lands close, and the line through two closer still;
+  // halving keeps it safe. An end is asked only when a step leads there.
+  let before: readonly [restV: number, leftV: number] | null = null;
   let restV = Math.min(fullV, Math.max(emptyV, wantedV));
   for (let step = 0; step < STEPS && high - low > CLOSE_V; step++) {
     const v = leaves(restV);
-    if (v === null || v < wantedV) low = restV;
-    else high = restV;
     if (v !== null && Math.abs(v - wantedV) < CLOSE_V) return restV;
-    const next = v === null ? Number.NaN : restV + (wantedV - v);
-    restV = next > low && next < high ? next : (low + high) / 2;
+    if (v === null || v < wantedV) {
+      if (restV === fullV) return fullV;
+      [low, isLowKnown] = [restV, true];
+    } else {
+      if (restV === emptyV) return emptyV;
+      [high, isHighKnown] = [restV, true];
+    }
+    const perV: number = v !== null && before && before[0] !== restV ? (v - before[1]) / (restV - before[0]) : 1;
+    const next = v === null ? Number.NaN : restV + (wantedV - v) / (perV > 0 ? perV : 1);
+    if (v !== null) before = [restV, v];
+    if (next >= fullV && !isHighKnown) restV = fullV;
+    else if (next <= emptyV && !isLowKnown) restV = emptyV;
+    else restV = next > low && next < high ? next : (low + high) / 2;
   }
   return high;
 }

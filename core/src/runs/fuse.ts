@@ -60,8 +60,8 @@ export function fuseOf(run: Run, load: Load, bearsA: number, mustInterruptA: num
   if (run.protection === 'none') return none;
   const interruptOf = ({ kind }: Choice) => run.interruptA ?? PROTECTION[kind].interruptA;
   const interrupts = (choice: Choice) => mustInterruptA === null || interruptOf(choice) >= mustInterruptA;
-  const later = choices(run, wantedA(load), bearsA);
-  const options = later.length > 0 ? later : choices(run, neededA(load), bearsA);
+  const later = [...choices(run, wantedA(load), bearsA)];
+  const options = later.length > 0 ? later : [...choices(run, neededA(load), bearsA)];
   const strongest = [...options].sort((a, b) => interruptOf(b) - interruptOf(a))[0];
   const best =
     options.find((choice) => interrupts(choice) && outlasts(choice, load)) ??

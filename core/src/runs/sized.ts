@@ -8,7 +8,7 @@ import type { Fitted } from './fitted.ts';
 import { type Fuse, fuseOf, shortCircuitA } from './fuse.ts';
 import { runKg } from './mass.ts';
 import { usualLengthM } from './propose.ts';
-import { choices, fusesBetween, outlasts, wantedA } from './suited.ts';
+import { choices, firstLasting, isFuseBetween, wantedA } from './suited.ts';
 import { type Branch, treeOf, type Zone, zoneVolts } from './tree.ts';
 
 /** What decided a size. */
@@ -213,8 +213,8 @@ function suggestedSize(laid: Laid): Size & { readonly decidedBy: DecidedBy } {
     if (run.ratingA !== null) return bears < run.ratingA ? 'fuse' : null;
     // Beyond the largest that is sold no cable makes one fit.
     if (wantedA(carried) > (FUSES_A.at(-1) as number)) return null;
-    if (fusesBetween(wantedA(carried), bears).length === 0) return 'fuse';
-    return choices(run, wantedA(carried), bears).some((choice) => outlasts(choice, carried)) ? null : 'start';
+    if (!isFuseBetween(wantedA(carried), bears)) return 'fuse';
+    return firstLasting(choices(run, wantedA(carried), bears), carried) ? null : 'start';
   };
   let decidedBy: DecidedBy = 'smallest';
   let enough: Size | null = null;

@@ -25,28 +25,48 @@ export const neededA = ({ lowA }: Pick<Load, 'lowA'>): number => lowA * FUSE_FAC
 export const wantedA = (load: Pick<Load, 'lowA' | 'branchFuseA'>): number =>
   Math.max(neededA(load), FUSES_A.find((a) => a > load.branchFuseA + 1e-9) ?? 0);
 
-/** Fuses of a sold size at least as large as is needed that the cable bears. */
-export const fusesBetween = (fromA: number, bearsA: number): number[] =>
-  FUSES_A.filter((a) => a >= fromA - 1e-9 && a <= bearsA + 1e-9);
+const isBetween = (ratingA: number, fromA: number, bearsA: number): boolean =>
+  ratingA >= fromA - 1e-9 && ratingA <= bearsA + 1e-9;
+
+/** Whether a fuse of a sold size is at least as large as is needed and borne by the cable. */
+export const isFuseBetween = (fromA: number, bearsA: number): boolean =>
+  FUSES_A.some((a) => isBetween(a, fromA, bearsA));
 
 const NAMES = Object.keys(PROTECTION) as ProtectionName[];
+const JUST = Object.fromEntries(NAMES.map((name) => [name, [name]])) as unknown as Readonly<
+  Record<ProtectionName, readonly ProtectionName[]>
+>;
 /** Kinds that the program chooses among, the plainest first; a breaker only where one is asked for. */
 const CHOSEN_AMONG: readonly ProtectionName[] = ['blade', 'strip', 'high-interrupt'];
 
 export const kindsFor = ({ protection }: Pick<Run, 'protection'>): readonly ProtectionName[] =>
-  protection === 'as-needed' ? CHOSEN_AMONG : NAMES.filter((name) => name === protection);
+  protection === 'as-needed' ? CHOSEN_AMONG : protection === 'none' ? [] : JUST[protection];
 
 const isSold = (kind: ProtectionName, ratingA: number): boolean =>
   ratingA >= PROTECTION[kind].leastA && ratingA <= PROTECTION[kind].mostA;
 
 /** Kinds and ratings that a run may have, the smallest and plainest first: sold, and borne by the cable; a given rating alone. */
-export function choices(run: Pick<Run, 'protection' | 'ratingA'>, fromA: number, bearsA: number): Choice[] {
+export function* choices(
+  run: Pick<Run, 'protection' | 'ratingA'>,
+  fromA: number,
+  bearsA: number,
+): Generator<Choice, void> {
   const kinds = kindsFor(run);
   const given = run.ratingA;
-  if (given !== null) return given <= bearsA + 1e-9 ? kinds.map((kind) => ({ kind, ratingA: given })) : [];
-  return fusesBetween(fromA, bearsA).flatMap((ratingA) =>
-    kinds.filter((kind) => run.protection !== 'as-needed' || isSold(kind, ratingA)).map((kind) => ({ kind, ratingA })),
-  );
+  if (given !== null) {
+    if (given <= bearsA + 1e-9) for (const kind of kinds) yield { kind, ratingA: given };
+    return;
+  }
+  for (const ratingA of FUSES_A) {
+    if (!isBetween(ratingA, fromA, bearsA)) continue;
+    for (const kind of kinds) if (run.protection !== 'as-needed' || isSold(kind, ratingA)) yield { kind, ratingA };
+  }
+}
+
+/** The first that outlasts a start; null where none does. */
+export function firstLasting(choices: Iterable<Choice>, load: Load): Choice | null {
+  for (const choice of choices) if (outlasts(choice, load)) return choice;
+  return null;
 }
 
 /** s of its start that a fuse surely holds; Infinity when nothing starts or it never opens at that current. */
@@ -58,6 +78,6 @@ export const outlasts = (choice: Choice, load: Load): boolean => startHeld(choic
 /** The rating that a run comes to where its cable sets no limit, A: the smallest that outlasts its start. */
 export function likelyRatingA(run: Pick<Run, 'protection' | 'ratingA'>, load: Load): number {
   if (run.ratingA !== null) return run.ratingA;
-  const all = choices(run, wantedA(load), Number.POSITIVE_INFINITY);
-  return (all.find((choice) => outlasts(choice, load)) ?? all[0])?.ratingA ?? 0;
+  const all = () => choices(run, wantedA(load), Number.POSITIVE_INFINITY);
+  return (firstLasting(all(), load) ?? all().next().value)?.ratingA ?? 0;
 }
