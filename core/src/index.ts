@@ -50,6 +50,7 @@ export {
   type RunLine,
   type RunsDetail,
   runsDetail,
+  runsDetailOf,
   type ThickerLine,
   thickerRuns,
   usualOfRuns,

@@ -2,13 +2,13 @@ import type { Job, Run } from '../job/schema.ts';
 import { Effort } from '../moment/effort.ts';
 import { DEFAULT } from '../reference/defaults.ts';
 import type { Fuse } from '../runs/fuse.ts';
-import { type ApplianceVolts, asLaid, type RunRow } from '../runs/laid.ts';
+import { type ApplianceVolts, asLaid, type LaidRuns, type RunRow } from '../runs/laid.ts';
 import { propose } from '../runs/propose.ts';
 import type { DecidedBy } from '../runs/sized.ts';
 import { type Thicker, thickerOf } from '../runs/thicker.ts';
 import { sizeWords } from '../runs/typedSize.ts';
 import { asCabled, runsOf } from '../settle/runs.ts';
-import { settle } from '../settle/settle.ts';
+import { type Settled, settle } from '../settle/settle.ts';
 
 /** What the next thicker would win, its size in words. */
 export type ThickerLine = Thicker & { readonly size: string };
@@ -77,17 +77,20 @@ export interface RunsDetail {
 export const usualOfRuns = { jointMohm: DEFAULT.jointMohm.value, chassisMohm: DEFAULT.chassisMohm.value } as const;
 
 /** All that the Runs step says beyond the figures. @param effort what its searches may cost */
-export function runsDetail(job: Job, optionId: string, effort = Number.POSITIVE_INFINITY): RunsDetail {
-  const settled = settle(job, optionId, new Effort(effort));
-  const laid = runsOf(settled);
-  const { option } = settled;
+export const runsDetail = (job: Job, optionId: string, effort = Number.POSITIVE_INFINITY): RunsDetail =>
+  runsDetailOf(settle(job, optionId, new Effort(effort)));
+
+/** The same of what is settled already. @param reckoned its runs, where they are there too */
+export function runsDetailOf(settled: Settled, reckoned: LaidRuns | null = null): RunsDetail {
+  const laid = reckoned ?? runsOf(settled);
+  const { option, job } = settled;
   const { runs } = option.system;
   const { copperPerKg } = job.brief.prices;
   const cabled = asCabled(settled);
   const completed = propose(cabled, runs ?? []);
   return {
     isLaid: laid.isLaid,
-    lines: laid.rows.map((row) => lineOf(row, settled.job, optionId)),
+    lines: laid.rows.map((row) => lineOf(row, job, option.id)),
     appliances: laid.appliances,
     withoutRun: laid.withoutRun,
     kg: laid.kg,

@@ -47,4 +47,5 @@ export type FigureId = keyof Families;
 export type Figures = { readonly [Id in keyof Families]: Figure<FigureId> };
 
 /** Writes the working of every figure from what is settled; settles nothing itself. */
-export const explain = (settled: Settled, runs: LaidRuns | null): Figures => bind(...familiesOf(settled, runs)) as Figures;
+export const explain = (settled: Settled, runs: LaidRuns | null): Figures =>
+  bind(...familiesOf(settled, runs)) as Figures;

@@ -154,11 +154,12 @@ const NOTHING = { value: null, problem: null, progress: 0 } as const;
  * Something computed off the page; the last answer stands until the next is there.
  * @param ask the question, the same function while the question is the same; null = nothing is asked
  * @param afresh drops the last answer when the question changes
+ * @param worker which is asked: that of the figures for what follows from them at once
  */
 export function useComputed<T>(
   kind: string,
   ask: ((remote: Remote<ComputeWorker>, onProgress: (share: number) => void) => Promise<T>) | null,
-  afresh = false,
+  { afresh = false, worker = details }: { readonly afresh?: boolean; readonly worker?: typeof details } = {},
 ): Computed<T> {
   const [state, setState] = useState<Computed<T>>(NOTHING);
   useEffect(() => {
@@ -168,7 +169,7 @@ export function useComputed<T>(
     const onProgress = proxy((progress: number) => {
       if (wanted) setState((now) => ({ ...now, progress }));
     });
-    details
+    worker
       .ask(kind, (remote) => ask(remote, onProgress))
       .then(
         (value) =>
@@ -182,6 +183,6 @@ export function useComputed<T>(
     return () => {
       wanted = false;
     };
-  }, [kind, ask, afresh]);
+  }, [kind, ask, afresh, worker]);
   return state;
 }

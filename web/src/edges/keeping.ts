@@ -11,22 +11,36 @@ const isSameNumbers = (a: Float64Array | Float32Array, b: unknown): boolean =>
 
 /**
  * What is new, with every part that did not change being the very object it was before: whoever holds a part sees
- * by its identity whether it changed.
+ * by its identity whether it changed. `next` is taken over and written into: it is a copy that came from elsewhere.
  */
 export function keeping<T>(before: T, next: T): T;
 export function keeping(before: unknown, next: unknown): unknown {
   if (Object.is(before, next)) return before;
   if (isNumbers(next)) return isSameNumbers(next, before) ? before : next;
   if (Array.isArray(next) && Array.isArray(before)) {
-    const kept = next.map((one, i) => (i < before.length ? keeping(before[i], one) : one));
-    return kept.length === before.length && kept.every((one, i) => one === before[i]) ? before : kept;
+    let same = next.length === before.length;
+    const both = Math.min(next.length, before.length);
+    for (let i = 0; i < both; i++) {
+      const was: unknown = before[i];
+      const one: unknown = next[i];
+      const kept = Object.is(was, one) ? was : keeping(was, one);
+      if (kept !== one) next[i] = kept;
+      same &&= Object.is(kept, was);
+    }
+    return same ? before : next;
   }
   if (isPlain(next) && isPlain(before)) {
-    const keys = Object.keys(next);
-    const kept = Object.fromEntries(keys.map((key) => [key, keeping(before[key], next[key])]));
-    const same =
-      keys.length === Object.keys(before).length && keys.every((key) => key in before && kept[key] === before[key]);
-    return same ? before : kept;
+    let same = true;
+    let keys = 0;
+    for (const key in next) {
+      keys++;
+      const was = before[key];
+      const one = next[key];
+      const kept = Object.is(was, one) ? was : keeping(was, one);
+      if (kept !== one) next[key] = kept;
+      same &&= Object.is(kept, was) && (was !== undefined || key in before);
+    }
+    return same && keys === Object.keys(before).length ? before : next;
   }
   return next;
 }

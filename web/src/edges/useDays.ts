@@ -27,7 +27,7 @@ export function useOtherTrip(job: Job, optionId: string | null, ask: DaysAsk): C
     (remote: Remote<ComputeWorker>) => remote.trip(job, optionId ?? '', ask),
     [job, optionId, ask],
   );
-  return useComputed('other-trip', optionId === null ? null : question, true);
+  return useComputed('other-trip', optionId === null ? null : question, { afresh: true });
 }
 
 export function useSurvivals(job: Job, optionId: string, ask: DaysAsk): Computed<readonly Survival[]> {

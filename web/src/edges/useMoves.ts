@@ -31,14 +31,14 @@ export function useBestOrder(job: Job, optionId: string): BestOrder {
   const order = useComputed(
     'order',
     useCallback((remote) => remote.sequence(job, optionId), [job, optionId]),
-    true,
+    { afresh: true },
   );
   const isOrdered = order.value !== null;
   const askSets = useCallback<Parameters<typeof useComputed<BestSets | null>>[1] & {}>(
     (remote, onProgress) => remote.sets(job, optionId, onProgress),
     [job, optionId],
   );
-  const sets = useComputed('sets', isOrdered ? askSets : null, true);
+  const sets = useComputed('sets', isOrdered ? askSets : null, { afresh: true });
   // biome-ignore lint/correctness/useExhaustiveDependencies: another job, or none: the old sets stop.
   useEffect(() => () => details.tell((remote) => remote.dropSets()), [job, optionId]);
   return { sequence: order.value, sets: sets.value, progress: sets.progress };

@@ -2,8 +2,11 @@ import type { CopperAt, Job, ThickerLine } from '@joulemetric/core';
 import type { Remote } from 'comlink';
 import { useCallback } from 'react';
 import type { ComputeWorker, RunsAnswer } from '../workers/compute.worker.ts';
-import { type Computed, FIRST_EFFORT, useComputed } from './compute.ts';
+import { type Computed, FIRST_EFFORT, figures, useComputed } from './compute.ts';
 import { keeping } from './keeping.ts';
+
+/** Asked with the figures of the same job: what they were reckoned from is there. */
+const AT_ONCE = { worker: figures };
 
 /** The answer before. */
 let last: RunsAnswer | null = null;
@@ -21,7 +24,7 @@ export function useRunsDetail(job: Job | null, optionId: string): Computed<RunsA
     },
     [job, optionId],
   );
-  return useComputed('runs', job && ask);
+  return useComputed('runs', job && ask, AT_ONCE);
 }
 
 /** The copper of the job at 12 and at 24 V: asked apart, since two other systems are sized for it. */

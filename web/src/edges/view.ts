@@ -15,7 +15,9 @@ export interface Drawn {
 
 /** What is sent of an evaluation: what its searches and steps went on from stays where it was made. */
 export interface Reckoned
-  extends Pick<Evaluation, 'inverters' | 'feeds' | 'bus' | 'busPeak' | 'supplies' | 'stay' | 'assessment'> {
+  extends Pick<Evaluation, 'inverters' | 'feeds' | 'busPeak' | 'supplies' | 'stay' | 'assessment'> {
+  /** What each minute loses in each cable is not shown, and is a lot to send. */
+  readonly bus: Omit<Evaluation['bus'], 'cables'>;
   /** The units that are chosen; null = as required. */
   readonly bank: Bank | null;
   /** In the order of the loads. */
@@ -30,7 +32,8 @@ export interface View extends Reckoned {
 }
 
 export function reckonedOf(evaluation: Evaluation): Reckoned {
-  const { inverters, feeds, bus, busPeak, supplies, stay, assessment, profiles, store } = evaluation;
+  const { inverters, feeds, busPeak, supplies, stay, assessment, profiles, store } = evaluation;
+  const { cables: _cables, ...bus } = evaluation.bus;
   const drawn = profiles.map(({ runningW, energyWh, meanW }) => ({ runningW, energyWh, skylineW: skylineOf(meanW) }));
   return { inverters, feeds, bus, busPeak, supplies, stay, assessment, bank: store.bank, drawn };
 }

@@ -12,6 +12,7 @@ import {
   daysMoment,
   diagramOf,
   Effort,
+  type Evaluation,
   evaluate,
   type Job,
   joinSamples,
@@ -28,7 +29,7 @@ import {
   type Ranking,
   type RunsDetail,
   rankMoves,
-  runsDetail,
+  runsDetailOf,
   type Sequence,
   type SourcesDetail,
   type StoreDetail,
@@ -67,7 +68,15 @@ function prepared(job: Job, optionId: string): Prepared {
 }
 
 /** The job last asked about for its figures: what the core remembers, it remembers by the objects it was asked with. */
-let last: Job | null = null;
+let last: { job: Job; optionId: string; effort: number; evaluation: Evaluation } | null = null;
+
+/** What is asked of one job in one breath, its figures and what stands beside them, is reckoned once. */
+function evaluated(asked: Job, optionId: string, effort: number): Evaluation {
+  const job = last ? keeping(last.job, asked) : asked;
+  if (last?.job !== job || last.optionId !== optionId || last.effort !== effort)
+    last = { job, optionId, effort, evaluation: evaluate(job, optionId, new Effort(effort)) };
+  return last.evaluation;
+}
 
 /** Jobs last asked about for their days, the newest first: what is asked next is asked of the same. */
 const played: { readonly key: string; readonly prepared: PreparedDays }[] = [];
@@ -95,9 +104,7 @@ let asked = 0;
 
 const computeWorker = {
   evaluate(job: Job, optionId: string, effort: number): Reckoned {
-    const kept = last ? keeping(last, job) : job;
-    last = kept;
-    return reckonedOf(evaluate(kept, optionId, new Effort(effort)));
+    return reckonedOf(evaluated(job, optionId, effort));
   },
   /** The day's need on each of some variations of the job, Wh. */
   needs(jobs: readonly Job[], optionId: string, effort: number): number[] {
@@ -121,7 +128,8 @@ const computeWorker = {
   /** With the ms it took, for the benchmark. */
   runs(job: Job, optionId: string, effort: number): RunsAnswer {
     const started = performance.now();
-    const detail = runsDetail(job, optionId, effort);
+    const evaluation = evaluated(job, optionId, effort);
+    const detail = runsDetailOf(evaluation, evaluation.runs);
     return { detail, diagram: diagramOf(detail, job, optionId), tookMs: performance.now() - started };
   },
   thicker(job: Job, optionId: string, effort: number): ReturnType<typeof thickerRuns> {

@@ -1,17 +1,21 @@
 import { type Diagram as DiagramModel, MAINS_CAUTION } from '@joulemetric/core';
-import { useEffect, useRef, useState } from 'react';
+import { memo, useEffect, useRef, useState } from 'react';
 import { download } from '../../edges/files.ts';
 import { layoutDiagram } from '../../edges/layoutDiagram.ts';
 import type { PlacedDiagram } from '../../edges/layoutWith.ts';
 import { useJob } from '../../shell/JobContext.tsx';
 import { Button } from '../../ui/Button.tsx';
+import { useSettled } from '../../ui/useSettled.ts';
 import { Drawn } from './Drawn.tsx';
 import { svgFile } from './svgFile.ts';
+
+/** ms without a change of it after which it is laid out anew. */
+const LAYOUT_AFTER_MS = 250;
 
 const ZOOMS = [0.5, 0.75, 1, 1.5, 2] as const;
 
 /** The single-line diagram: laid out in a worker, drawn here, each part opening its row. */
-export function Diagram({
+export const Diagram = memo(function Diagram({
   diagram,
   openId,
   onRun,
@@ -21,7 +25,8 @@ export function Diagram({
   onRun: (id: string) => void;
 }) {
   const { job } = useJob();
-  const { placed, problem } = useLayout(diagram);
+  // What stands in it follows an edit a moment later: laying it out takes longer than anything else here.
+  const { placed, problem } = useLayout(useSettled(diagram, LAYOUT_AFTER_MS));
   const [zoom, setZoom] = useState<number | null>(null);
   const drawing = useRef<SVGSVGElement>(null);
   const hasMains = diagram.nodes.some(({ isMains }) => isMains);
@@ -30,7 +35,11 @@ export function Diagram({
     setZoom(ZOOMS[Math.max(0, Math.min(ZOOMS.length - 1, now + by))] ?? 1);
   };
   return (
-    <section aria-label="Diagram" className="border-t border-line py-3" data-diagram={placed ? 'ready' : 'waiting'}>
+    <section
+      aria-label="Diagram"
+      className="painted-in-view border-t border-line py-3"
+      data-diagram={placed ? 'ready' : 'waiting'}
+    >
       <header className="flex flex-wrap items-baseline justify-between gap-x-6 gap-y-2">
         <h2 className="text-body font-semibold">
           Diagram{' '}
@@ -74,7 +83,7 @@ export function Diagram({
       {hasMains && <p className="max-w-[86ch] pt-2 text-note text-copper">{MAINS_CAUTION}</p>}
     </section>
   );
-}
+});
 
 /** Only the drawing goes to the printer, on one sheet. */
 function printAlone(): void {

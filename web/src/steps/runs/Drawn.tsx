@@ -1,4 +1,4 @@
-import type { Ref } from 'react';
+import { memo, type Ref } from 'react';
 import type { PlacedDiagram, PlacedEdge, PlacedNode, Point } from '../../edges/layoutWith.ts';
 import { CircuitSymbol, FuseMark, IsolatorMark } from './symbols.tsx';
 
@@ -9,7 +9,7 @@ const FUSE_AT = 22;
 const ISOLATOR_AT = 46;
 
 /** The drawing itself, in the page's own colours. */
-export function Drawn({
+export const Drawn = memo(function Drawn({
   placed,
   zoom,
   openId,
@@ -46,7 +46,7 @@ export function Drawn({
       ))}
     </svg>
   );
-}
+});
 
 /** What leaves a part in several lines is joined there. */
 function Forks({ node: { node, x, width }, edges }: { node: PlacedNode; edges: readonly PlacedEdge[] }) {

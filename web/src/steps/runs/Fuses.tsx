@@ -1,12 +1,13 @@
 import { formatNumber, type RunLine, showText } from '@joulemetric/core';
+import { memo } from 'react';
 import { bigAmps, fuseKindWords } from './words.ts';
 
 /** The fuse schedule: what protects which run, where it sits, what it must break. */
-export function Fuses({ lines, onRun }: { lines: readonly RunLine[]; onRun: (id: string) => void }) {
+export const Fuses = memo(function Fuses({ lines, onRun }: { lines: readonly RunLine[]; onRun: (id: string) => void }) {
   const fused = lines.filter(({ fuse }) => fuse.kind !== null);
   if (fused.length === 0) return null;
   return (
-    <section aria-label="Fuses and isolators" className="border-t border-line py-3">
+    <section aria-label="Fuses and isolators" className="painted-in-view border-t border-line py-3">
       <h2 className="text-body font-semibold">
         Fuses and isolators{' '}
         <span className="num font-normal text-note text-ink-2">each as near its source as possible</span>
@@ -81,4 +82,4 @@ export function Fuses({ lines, onRun }: { lines: readonly RunLine[]; onRun: (id:
       </table>
     </section>
   );
-}
+});

@@ -1,9 +1,10 @@
 import { type ApplianceVolts, formatNumber, showText } from '@joulemetric/core';
+import { memo } from 'react';
 import { usePanels } from '../../shell/JobContext.tsx';
 import { stopsAt, stopsBand } from './words.ts';
 
 /** What reaches each appliance: volts on a full and on a low store, at its start, and where it stops for want of them. */
-export function Reaches({
+export const Reaches = memo(function Reaches({
   appliances,
   reserveSoc,
   onRun,
@@ -15,7 +16,7 @@ export function Reaches({
   const { open } = usePanels();
   if (appliances.length === 0) return null;
   return (
-    <section aria-label="What reaches each appliance" className="border-t border-line py-3">
+    <section aria-label="What reaches each appliance" className="painted-in-view border-t border-line py-3">
       <h2 className="text-body font-semibold">
         What reaches each appliance{' '}
         <span className="num font-normal text-note text-ink-2">
@@ -107,7 +108,7 @@ export function Reaches({
       </p>
     </section>
   );
-}
+});
 
 function Volts({
   value,

@@ -117,7 +117,7 @@ const Row = memo(function Row({
     <>
       <tr
         id={`run-${run.id}`}
-        className={`align-baseline ${isOpen ? 'bg-sheet' : ''} border-b border-line-2`}
+        className={`isolate align-baseline ${isOpen ? 'bg-sheet' : ''} border-b border-line-2`}
         data-run={run.id}
       >
         <td className="py-1 text-left">

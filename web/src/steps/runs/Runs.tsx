@@ -1,5 +1,5 @@
 import { formatNumber, showText } from '@joulemetric/core';
-import { useDeferredValue, useState } from 'react';
+import { useCallback, useDeferredValue, useState } from 'react';
 import { addRun, layRuns } from '../../commands/runs.ts';
 import { useCopper, useRunsDetail, useThicker } from '../../edges/useRunsDetail.ts';
 import { useJob } from '../../shell/JobContext.tsx';
@@ -25,7 +25,7 @@ const COPPER_AFTER_MS = 400;
 export function Runs() {
   const { job, optionId, edit } = useJob();
   const deferred = useDeferredValue(job);
-  const { value, problem } = useRunsDetail(deferred, optionId);
+  const { value, problem } = useRunsDetail(job, optionId);
   // Two more systems are sized for it: not with every keystroke.
   const { value: copper } = useCopper(useSettled(job, COPPER_AFTER_MS), optionId);
   const [openId, setOpenId] = useState<string | null>(null);
@@ -35,10 +35,10 @@ export function Runs() {
   const proposed = detail?.proposed ?? [];
   const change = useChangeRuns(proposed);
   const isLaid = detail?.isLaid ?? false;
-  const showRun = (id: string): void => {
+  const showRun = useCallback((id: string): void => {
     setOpenId(id);
     requestAnimationFrame(() => document.getElementById(`run-${id}`)?.scrollIntoView({ block: 'center' }));
-  };
+  }, []);
   const tick = (id: string, on: boolean): void => {
     const next = new Set(ticked);
     if (on) next.add(id);
