@@ -10,8 +10,9 @@ export default defineConfig({
     projects: [
       project('core', ['core/src/**/*.test.ts']),
       project('web', ['web/src/**/*.test.ts']),
+      project('cli', ['cli/**/*.test.ts']),
       // One throw-away PostgreSQL for the API tests; one file after the other, since they share it.
-      project('server', ['server/src/**/*.test.ts', 'cli/**/*.test.ts'], {
+      project('server', ['server/src/**/*.test.ts'], {
         globalSetup: './server/src/test/cluster.ts',
         fileParallelism: false,
       }),

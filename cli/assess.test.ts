@@ -1,20 +1,16 @@
-import { execFile } from 'node:child_process';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { promisify } from 'node:util';
 import { afterAll, describe, expect, it } from 'vitest';
+import { run as runAssess } from './assess.ts';
+import { answered } from './command.ts';
 import { flatId } from './flatIds.ts';
+import { run as runNetlist } from './netlist.ts';
 
-const run = promisify(execFile);
 const directory = mkdtempSync(join(tmpdir(), 'joulemetric-cli-'));
 afterAll(() => rmSync(directory, { recursive: true }));
 
-const assess = (...args: string[]) =>
-  run(process.execPath, ['--import', 'tsx', 'cli/assess.ts', ...args]).then(
-    ({ stdout }) => ({ code: 0, stdout, stderr: '' }),
-    (error: { code: number; stdout: string; stderr: string }) => error,
-  );
+const assess = (...args: string[]) => answered(runAssess, args);
 
 describe('the command line', () => {
   it('prints the assessment of the option asked for', async () => {
@@ -52,11 +48,7 @@ describe('the command line', () => {
   });
 
   it('netlist prints a deck whose bank, runs and loads are those of the job; a wrong flag is refused', async () => {
-    const netlist = (...args: string[]) =>
-      run(process.execPath, ['--import', 'tsx', 'cli/netlist.ts', ...args]).then(
-        ({ stdout }) => ({ code: 0, stdout, stderr: '' }),
-        (error: { code: number; stdout: string; stderr: string }) => error,
-      );
+    const netlist = (...args: string[]) => answered(runNetlist, args);
     const { stdout } = await netlist('demo/river-survey-4wd.json', '--charged', 'full', '--copper', 'cold');
     expect(stdout).toContain('Vbank rest 0 13.6');
     expect(stdout.match(/^R\d+ /gm)?.length).toBeGreaterThan(10);

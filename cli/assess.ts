@@ -13,6 +13,7 @@ import {
   bestSequence,
   copperChoice,
   evaluate,
+  type Job,
   momentDetail,
   prepareMoves,
   rankMoves,
@@ -21,51 +22,41 @@ import {
   storeDetail,
   thickerRuns,
 } from '@joulemetric/core';
+import { asJson, oneFile, parsed } from './command.ts';
 import { withFlatIds } from './flatIds.ts';
-import { optionOf, readJob, refuse } from './readJob.ts';
+import { optionOf, readJob } from './readJob.ts';
 
 const USAGE = 'usage: npm run -s assess -- FILE.json [--option ID] [--moves | --moment | --store | --sources | --runs]';
 
-function readArguments() {
-  try {
-    return parseArgs({
-      allowPositionals: true,
-      options: {
-        option: { type: 'string' },
-        moves: { type: 'boolean' },
-        moment: { type: 'boolean' },
-        store: { type: 'boolean' },
-        sources: { type: 'boolean' },
-        runs: { type: 'boolean' },
-      },
-    });
-  } catch (error) {
-    refuse((error as Error).message, USAGE);
-  }
+export async function run(args: readonly string[]): Promise<string> {
+  const { values, positionals } = parsed(
+    () =>
+      parseArgs({
+        args: [...args],
+        allowPositionals: true,
+        options: {
+          option: { type: 'string' },
+          moves: { type: 'boolean' },
+          moment: { type: 'boolean' },
+          store: { type: 'boolean' },
+          sources: { type: 'boolean' },
+          runs: { type: 'boolean' },
+        },
+      }),
+    USAGE,
+  );
+  const file = oneFile(positionals, USAGE);
+  const job = await readJob(file);
+  const asked = PARTS.find(([flag]) => values[flag])?.[1] ?? assess;
+  return asJson(withFlatIds(asked(job, optionOf(job, values.option, file))));
 }
 
-const { values, positionals } = readArguments();
-const [file] = positionals;
-if (file === undefined || positionals.length > 1) refuse(USAGE);
-
-const job = await readJob(file);
-const optionId = optionOf(job, values.option, file);
-process.stdout.write(`${JSON.stringify(withFlatIds(answer()), null, 2)}\n`);
-
-function answer(): object {
-  if (values.moves) return movesOf();
-  if (values.store) return storeOf();
-  if (values.sources) return sourcesOf();
-  if (values.runs) return cablesOf();
-  return values.moment ? momentOf() : assess(job, optionId);
-}
-
-function momentOf(): object {
+function momentOf(job: Job, optionId: string): object {
   const { busPeak, supplies } = evaluate(job, optionId);
   return { optionId, bus: busPeak, ...momentDetail(job, optionId), orders: supplies.map(orderOf) };
 }
 
-function storeOf(): object {
+function storeOf(job: Job, optionId: string): object {
   const { store, assessment, busPeak, nominalV } = evaluate(job, optionId);
   const { bank, ah, capacityWh, usableWh, need, chargeLimitA, dischargeLimitA, heating } = store;
   return {
@@ -95,7 +86,7 @@ function storeOf(): object {
   };
 }
 
-function sourcesOf(): object {
+function sourcesOf(job: Job, optionId: string): object {
   const { assessment } = evaluate(job, optionId);
   const { unlike, ...detail } = sourcesDetail(job, optionId);
   return {
@@ -107,7 +98,7 @@ function sourcesOf(): object {
   };
 }
 
-function cablesOf(): object {
+function cablesOf(job: Job, optionId: string): object {
   const { assessment } = evaluate(job, optionId);
   const { proposed: _proposed, completed: _completed, ...detail } = runsDetail(job, optionId);
   const findings = assessment.findings.filter(({ where }) => where.step === 'runs');
@@ -120,7 +111,16 @@ function orderOf({ limit, order, worstOrder, allAtOnce }: ReturnType<typeof eval
   return { supplyId: limit.supply.id, unit: limit.unit, ...order, worstOrder, allAtOnce };
 }
 
-function movesOf(): object {
+function movesOf(job: Job, optionId: string): object {
   const prepared = prepareMoves(job, optionId);
   return { optionId, ...rankMoves(prepared, []), sequence: bestSequence(prepared).steps };
 }
+
+/** What is printed instead of the assessment; of several the first. */
+const PARTS = [
+  ['moves', movesOf],
+  ['store', storeOf],
+  ['sources', sourcesOf],
+  ['runs', cablesOf],
+  ['moment', momentOf],
+] as const;

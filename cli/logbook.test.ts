@@ -1,19 +1,14 @@
-import { execFile } from 'node:child_process';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { promisify } from 'node:util';
 import { afterAll, describe, expect, it } from 'vitest';
+import { answered } from './command.ts';
+import { run as runLogbook } from './logbook.ts';
 
-const run = promisify(execFile);
 const directory = mkdtempSync(join(tmpdir(), 'joulemetric-logbook-'));
 afterAll(() => rmSync(directory, { recursive: true }));
 
-const logbook = (...args: string[]) =>
-  run(process.execPath, ['--import', 'tsx', 'cli/logbook.ts', ...args]).then(
-    ({ stdout }) => ({ code: 0, stdout, stderr: '' }),
-    (error: { code: number; stdout: string; stderr: string }) => error,
-  );
+const logbook = (...args: string[]) => answered(runLogbook, args);
 const written = (name: string, content: string | object): string => {
   const file = join(directory, name);
   writeFileSync(file, typeof content === 'string' ? content : JSON.stringify(content));

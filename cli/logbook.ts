@@ -23,57 +23,61 @@ import {
 } from '@joulemetric/core';
 import { validateLog } from '@joulemetric/core/validate-log';
 import Papa from 'papaparse';
-import { refuse } from './readJob.ts';
+import { asJson, oneFile, parsed, refuse } from './command.ts';
 
 /** Of a table, from which its columns are told. */
 const HEAD_BYTES = 262_144;
 const USAGE =
   'usage: npm run -s logbook -- FILE.json | FILE.csv [--zone Europe/Paris] [--map soc=Battery,w=Power:kW] [--dates dmy|mdy] [--capacity-ah 100 | --capacity-wh 1280] [--chemistry lfp] [--reserve 20] [--target-h 48] [--timer-h 12] [--good-rows]';
 
-const { values: flags, positionals } = parsed();
-const [file, ...more] = positionals;
-if (file === undefined || more.length > 0) refuse(USAGE);
-const log = /\.csv$|\.tsv$|\.txt$/i.test(file) ? logOfFlags() : await logOfFile();
-const zone = zoneNamed(log.csv?.zone ?? log.zone ?? 'UTC');
-const read = log.csv
-  ? await readTable(resolve(dirname(file), log.csv.file), log)
-  : readingsOf(log.readings ?? [], zone);
-if (read.faultCount > 0 && !flags['good-rows']) {
-  refuse(
-    ...read.faults.map(
-      ({ line, column, problem, found }) =>
-        `${log.csv ? log.csv.file : file}:${line}: ${column === '' ? '' : `${column}: `}${problem}${found === '' ? '' : `, found “${found}”`}`,
-    ),
-    ...(read.faultCount > read.faults.length ? [`and ${read.faultCount - read.faults.length} more`] : []),
-    `${read.series.t.length} of ${read.rows} rows are good; --good-rows takes those alone.`,
-  );
-}
-process.stdout.write(`${JSON.stringify(reportOf(log, read, zone), null, 2)}\n`);
-
-function parsed() {
-  try {
-    return parseArgs({
-      allowPositionals: true,
-      options: {
-        zone: { type: 'string' },
-        map: { type: 'string' },
-        dates: { type: 'string' },
-        'capacity-ah': { type: 'string' },
-        'capacity-wh': { type: 'string' },
-        'nominal-v': { type: 'string' },
-        chemistry: { type: 'string' },
-        reserve: { type: 'string' },
-        'target-h': { type: 'string' },
-        'timer-h': { type: 'string' },
-        'good-rows': { type: 'boolean', default: false },
-      },
-    });
-  } catch (error) {
-    return refuse((error as Error).message, USAGE);
+export async function run(args: readonly string[]): Promise<string> {
+  const { values: flags, positionals } = flagsOf(args);
+  const file = oneFile(positionals, USAGE);
+  const log = /\.csv$|\.tsv$|\.txt$/i.test(file) ? logOfFlags(file, flags) : await logOfFile(file);
+  const zone = zoneNamed(log.csv?.zone ?? log.zone ?? 'UTC');
+  const read = log.csv
+    ? await readTable(resolve(dirname(file), log.csv.file), log)
+    : readingsOf(log.readings ?? [], zone);
+  if (read.faultCount > 0 && !flags['good-rows']) {
+    refuse(
+      ...read.faults.map(
+        ({ line, column, problem, found }) =>
+          `${log.csv ? log.csv.file : file}:${line}: ${column === '' ? '' : `${column}: `}${problem}${found === '' ? '' : `, found “${found}”`}`,
+      ),
+      ...(read.faultCount > read.faults.length ? [`and ${read.faultCount - read.faults.length} more`] : []),
+      `${read.series.t.length} of ${read.rows} rows are good; --good-rows takes those alone.`,
+    );
   }
+  return asJson(reportOf(log, read, zone));
 }
+
+const flagsOf = (args: readonly string[]) =>
+  parsed(
+    () =>
+      parseArgs({
+        args: [...args],
+        allowPositionals: true,
+        options: {
+          zone: { type: 'string' },
+          map: { type: 'string' },
+          dates: { type: 'string' },
+          'capacity-ah': { type: 'string' },
+          'capacity-wh': { type: 'string' },
+          'nominal-v': { type: 'string' },
+          chemistry: { type: 'string' },
+          reserve: { type: 'string' },
+          'target-h': { type: 'string' },
+          'timer-h': { type: 'string' },
+          'good-rows': { type: 'boolean', default: false },
+        },
+      }),
+    USAGE,
+  );
+
+type Flags = ReturnType<typeof flagsOf>['values'];
 
 function numberFlag(
+  flags: Flags,
   name: 'capacity-ah' | 'capacity-wh' | 'nominal-v' | 'reserve' | 'target-h' | 'timer-h',
 ): number | null {
   const text = flags[name];
@@ -83,10 +87,10 @@ function numberFlag(
 }
 
 /** What the flags say of a table, as the log file would say it; checked by the same door. */
-function logOfFlags(): Log {
+function logOfFlags(file: string, flags: Flags): Log {
   const [ah, wh, reserve, targetH, timerH] = (
     ['capacity-ah', 'capacity-wh', 'reserve', 'target-h', 'timer-h'] as const
-  ).map(numberFlag);
+  ).map((name) => numberFlag(flags, name));
   const map = Object.fromEntries(
     (flags.map ?? '')
       .split(/,(?=[A-Za-z]+=)/)
@@ -98,16 +102,17 @@ function logOfFlags(): Log {
           : [part.slice(0, at).trim(), part.slice(at + 1).trim()];
       }),
   );
+  const nominalV = numberFlag(flags, 'nominal-v');
   const capacity = {
     ...(ah === null ? {} : { ah }),
     ...(wh === null ? {} : { wh }),
     ...(flags.chemistry === undefined ? {} : { chemistry: flags.chemistry }),
-    ...(numberFlag('nominal-v') === null ? {} : { nominalV: numberFlag('nominal-v') }),
+    ...(nominalV === null ? {} : { nominalV }),
   };
-  return checked({
+  return checked(file, {
     format: 'joulemetric-log',
     version: LOG_VERSION,
-    csv: { file: resolve(file as string), map, ...(flags.dates === undefined ? {} : { dates: flags.dates }) },
+    csv: { file: resolve(file), map, ...(flags.dates === undefined ? {} : { dates: flags.dates }) },
     ...(flags.zone === undefined ? {} : { zone: flags.zone }),
     ...(ah === null && wh === null ? {} : { capacity }),
     ...(reserve === null ? {} : { reserve }),
@@ -116,16 +121,18 @@ function logOfFlags(): Log {
   });
 }
 
-async function logOfFile(): Promise<Log> {
-  const text = await readFile(file as string, 'utf8').catch((error: Error) => refuse(`${file}: ${error.message}`));
+async function logOfFile(file: string): Promise<Log> {
+  const text = await readFile(file, 'utf8').catch((error: Error) => refuse(`${file}: ${error.message}`));
+  let document: unknown;
   try {
-    return checked(JSON.parse(text));
+    document = JSON.parse(text);
   } catch (error) {
     return refuse(`${file}: not JSON: ${(error as Error).message}`);
   }
+  return checked(file, document);
 }
 
-function checked(document: unknown): Log {
+function checked(file: string, document: unknown): Log {
   const answer = validateLog(document);
   if (answer.ok) return answer.log;
   return refuse(

@@ -4,35 +4,33 @@
  */
 import { parseArgs } from 'node:util';
 import { asCabled, netlistOf, settle } from '@joulemetric/core';
-import { optionOf, readJob, refuse } from './readJob.ts';
+import { oneFile, parsed, refuse } from './command.ts';
+import { optionOf, readJob } from './readJob.ts';
 
 const USAGE = 'usage: npm run -s netlist -- FILE.json [--option ID] [--charged full|typical|low] [--copper cold|hot]';
 const CHARGED = ['full', 'typical', 'low'] as const;
 const COPPER = ['cold', 'hot'] as const;
 
-function readArguments() {
-  try {
-    return parseArgs({
-      allowPositionals: true,
-      options: {
-        option: { type: 'string' },
-        charged: { type: 'string', default: 'low' },
-        copper: { type: 'string', default: 'hot' },
-      },
-    });
-  } catch (error) {
-    refuse((error as Error).message, USAGE);
-  }
-}
-
 const oneOf = <const T extends readonly string[]>(name: string, value: string, known: T): T[number] =>
   known.find((one) => one === value) ?? refuse(`--${name}: one of ${known.join(', ')}, not "${value}"`, USAGE);
 
-const { values, positionals } = readArguments();
-const [file] = positionals;
-if (file === undefined || positionals.length > 1) refuse(USAGE);
-const charged = oneOf('charged', values.charged, CHARGED);
-const copper = oneOf('copper', values.copper, COPPER);
-const job = await readJob(file);
-const optionId = optionOf(job, values.option, file);
-process.stdout.write(netlistOf(asCabled(settle(job, optionId)), { charged, copper }));
+export async function run(args: readonly string[]): Promise<string> {
+  const { values, positionals } = parsed(
+    () =>
+      parseArgs({
+        args: [...args],
+        allowPositionals: true,
+        options: {
+          option: { type: 'string' },
+          charged: { type: 'string', default: 'low' },
+          copper: { type: 'string', default: 'hot' },
+        },
+      }),
+    USAGE,
+  );
+  const file = oneFile(positionals, USAGE);
+  const charged = oneOf('charged', values.charged, CHARGED);
+  const copper = oneOf('copper', values.copper, COPPER);
+  const job = await readJob(file);
+  return netlistOf(asCabled(settle(job, optionOf(job, values.option, file))), { charged, copper });
+}

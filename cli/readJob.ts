@@ -1,18 +1,13 @@
 import { readFile } from 'node:fs/promises';
 import type { Job } from '@joulemetric/core';
 import { validateJob } from '@joulemetric/core/validate';
-
-/** Bad input: the reasons on standard error, exit code 2. */
-export function refuse(...reasons: string[]): never {
-  process.stderr.write(`${reasons.join('\n')}\n`);
-  process.exit(2);
-}
+import { refuse } from './command.ts';
 
 async function readDocument(file: string): Promise<unknown> {
   try {
     return JSON.parse(await readFile(file, 'utf8'));
   } catch (error) {
-    refuse(`${file}: ${error instanceof SyntaxError ? `not JSON: ${error.message}` : (error as Error).message}`);
+    return refuse(`${file}: ${error instanceof SyntaxError ? `not JSON: ${error.message}` : (error as Error).message}`);
   }
 }
 
@@ -20,7 +15,7 @@ async function readDocument(file: string): Promise<unknown> {
 export async function readJob(file: string): Promise<Job> {
   const checked = validateJob(await readDocument(file));
   if (checked.ok) return checked.job;
-  refuse(
+  return refuse(
     ...checked.faults.map(
       ({ path, expected, found }) =>
         `${file}: ${path}: expected ${expected}${found === undefined ? '' : `, found ${found}`}`,

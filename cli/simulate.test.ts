@@ -1,19 +1,14 @@
-import { execFile } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { promisify } from 'node:util';
 import { afterAll, describe, expect, it } from 'vitest';
+import { answered } from './command.ts';
+import { run as runSimulate } from './simulate.ts';
 
-const run = promisify(execFile);
 const directory = mkdtempSync(join(tmpdir(), 'joulemetric-simulate-'));
 afterAll(() => rmSync(directory, { recursive: true }));
 
-const simulate = (...args: string[]) =>
-  run(process.execPath, ['--import', 'tsx', 'cli/simulate.ts', ...args], { maxBuffer: 64 * 1_048_576 }).then(
-    ({ stdout }) => ({ code: 0, stdout, stderr: '' }),
-    (error: { code: number; stdout: string; stderr: string }) => error,
-  );
+const simulate = (...args: string[]) => answered(runSimulate, args);
 
 const DEMO = 'demo/river-survey-4wd.json';
 

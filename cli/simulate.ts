@@ -5,36 +5,20 @@
  */
 import { parseArgs } from 'node:util';
 import {
-  type DaysAsk,
+  type PreparedDays,
   prepareDays,
   survivals,
   tripDetail,
-  type YearsSample,
   yearDetail,
   yearsOdds,
   yearsSample,
 } from '@joulemetric/core';
-import { optionOf, readJob, refuse } from './readJob.ts';
+import { oneFile, parsed, refuse } from './command.ts';
+import { optionOf, readJob } from './readJob.ts';
 
 const USAGE = 'usage: npm run -s simulate -- FILE.json [--option ID] [--years N] [--seed S] [--step MINUTES]';
 const STEPS = [1, 2, 3, 4, 5, 6, 10, 12, 15];
 const MOST_YEARS = 2000;
-
-function readArguments() {
-  try {
-    return parseArgs({
-      allowPositionals: true,
-      options: {
-        option: { type: 'string' },
-        years: { type: 'string', default: '200' },
-        seed: { type: 'string', default: '1' },
-        step: { type: 'string', default: '15' },
-      },
-    });
-  } catch (error) {
-    refuse((error as Error).message, USAGE);
-  }
-}
 
 function whole(name: string, text: string, least: number, most: number): number {
   const value = Number(text);
@@ -43,32 +27,43 @@ function whole(name: string, text: string, least: number, most: number): number 
   return value;
 }
 
-const { values, positionals } = readArguments();
-const [file] = positionals;
-if (file === undefined || positionals.length > 1) refuse(USAGE);
-const years = whole('years', values.years, 0, MOST_YEARS);
-const seed = whole('seed', values.seed, 0, 2 ** 31 - 1);
-const stepMin = whole('step', values.step, 1, 15);
-if (!STEPS.includes(stepMin)) refuse(`--step: expected one of ${STEPS.join(', ')} minutes, found "${values.step}"`);
-const job = await readJob(file);
-const optionId = optionOf(job, values.option, file);
-const ask: DaysAsk = { month: null, weather: 'typical', ifs: [], stepMin };
-const prepared = prepareDays(job, optionId, ask);
-const sample: YearsSample = yearsSample(prepared, seed, 0, years);
-process.stdout.write(`${JSON.stringify(answer(), (_, value) => plain(value), 2)}\n`);
+export async function run(args: readonly string[]): Promise<string> {
+  const { values, positionals } = parsed(
+    () =>
+      parseArgs({
+        args: [...args],
+        allowPositionals: true,
+        options: {
+          option: { type: 'string' },
+          years: { type: 'string', default: '200' },
+          seed: { type: 'string', default: '1' },
+          step: { type: 'string', default: '15' },
+        },
+      }),
+    USAGE,
+  );
+  const file = oneFile(positionals, USAGE);
+  const years = whole('years', values.years, 0, MOST_YEARS);
+  const seed = whole('seed', values.seed, 0, 2 ** 31 - 1);
+  const stepMin = whole('step', values.step, 1, 15);
+  if (!STEPS.includes(stepMin)) refuse(`--step: expected one of ${STEPS.join(', ')} minutes, found "${values.step}"`);
+  const job = await readJob(file);
+  const optionId = optionOf(job, values.option, file);
+  const prepared = prepareDays(job, optionId, { month: null, weather: 'typical', ifs: [], stepMin });
+  const odds = years === 0 ? null : withBooks(yearsOdds(prepared, yearsSample(prepared, seed, 0, years), seed));
+  return `${JSON.stringify({ optionId, stepMin, ...answer(prepared), odds }, (_, value) => plain(value), 2)}\n`;
+}
 
 /** Typed arrays are printed as lists. */
 function plain(value: unknown): unknown {
   return ArrayBuffer.isView(value) ? [...(value as Float32Array)] : value;
 }
 
-function answer(): object {
+function answer(prepared: PreparedDays): object {
   const { model, cutOff } = prepared.setup;
   const { run: trip, month, marks, unserved, beyond, plan } = tripDetail(prepared);
   const { typical, run: year } = yearDetail(prepared);
   return {
-    optionId,
-    stepMin,
     store: {
       fullWh: model.fullWh,
       cutOffSoc: cutOff.soc,
@@ -87,7 +82,6 @@ function answer(): object {
     trip: { month, ...summaryOf(trip), marks, unserved, beyond },
     year: { weather: 'typical', ...summaryOf(year) },
     typical,
-    odds: years === 0 ? null : withBooks(yearsOdds(prepared, sample, seed)),
   };
 }
 
@@ -110,7 +104,7 @@ function summaryOf({
   shortWh,
   spilledWh,
   endSoc,
-}: typeof prepared extends never ? never : ReturnType<typeof tripDetail>['run']): object {
+}: ReturnType<typeof tripDetail>['run']): object {
   return {
     days,
     books: { ...books, fromStoreWh, outOfBalanceWh: outOfBalance(books, fromStoreWh) },

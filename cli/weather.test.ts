@@ -1,20 +1,15 @@
-import { execFile } from 'node:child_process';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { promisify } from 'node:util';
 import { afterAll, describe, expect, it } from 'vitest';
 import { epwLines } from '../core/src/test/weatherFiles.ts';
+import { answered } from './command.ts';
+import { run as runWeather } from './weather.ts';
 
-const run = promisify(execFile);
 const directory = mkdtempSync(join(tmpdir(), 'joulemetric-weather-'));
 afterAll(() => rmSync(directory, { recursive: true }));
 
-const weather = (...args: string[]) =>
-  run(process.execPath, ['--import', 'tsx', 'cli/weather.ts', ...args]).then(
-    ({ stdout }) => ({ code: 0, stdout, stderr: '' }),
-    (error: { code: number; stdout: string; stderr: string }) => error,
-  );
+const weather = (...args: string[]) => answered(runWeather, args);
 const written = (name: string, text: string): string => {
   const file = join(directory, name);
   writeFileSync(file, text);
