@@ -98,9 +98,17 @@ describe('the command line', () => {
 
   it('prints twelve months by kinds of day, ledgers that add up, windows and unlike panels', async () => {
     const { stdout } = await assess('demo/river-survey-4wd.json', '--sources');
-    const { kinds, cells, ledgers, windows, unlike, links, supplies } = JSON.parse(stdout);
+    const { kinds, cells, ledgers, windows, unlike, links, supplies, met, oneBox } = JSON.parse(stdout);
     expect(kinds.map(({ kind }: { kind: string }) => kind)).toEqual(['bright', 'dull', 'driving', 'outlet']);
     expect(cells).toHaveLength(48);
+    expect(met.map(({ conversions }: { conversions: number }) => conversions)).toEqual([0, 1, 2]);
+    const [asItIs, ...others] = oneBox.columns;
+    expect([asItIs.what, ...others.map(({ what }: { what: string }) => what)]).toEqual([
+      'as it is',
+      'separate',
+      'one box',
+    ]);
+    expect(oneBox.columns.every((column: object) => !('system' in column))).toBe(true);
     for (const { netWh, sunWh, drivingWh, supplyWh, needWh } of cells)
       expect(netWh).toBeCloseTo(sunWh + drivingWh + supplyWh - needWh, 6);
     for (const { baseWh, taken, usedWh } of ledgers)

@@ -11,10 +11,12 @@ import { parseArgs } from 'node:util';
 import {
   assess,
   bestSequence,
+  boxChoice,
   copperChoice,
   evaluate,
   type Job,
   momentDetail,
+  PARTS,
   prepareMoves,
   rankMoves,
   runsDetail,
@@ -47,7 +49,7 @@ export async function run(args: readonly string[]): Promise<string> {
   );
   const file = oneFile(positionals, USAGE);
   const job = await readJob(file);
-  const asked = PARTS.find(([flag]) => values[flag])?.[1] ?? assess;
+  const asked = ASKED.find(([flag]) => values[flag])?.[1] ?? assess;
   return asJson(withFlatIds(asked(job, optionOf(job, values.option, file))));
 }
 
@@ -89,11 +91,13 @@ function storeOf(job: Job, optionId: string): object {
 function sourcesOf(job: Job, optionId: string): object {
   const { assessment } = evaluate(job, optionId);
   const { unlike, ...detail } = sourcesDetail(job, optionId);
+  const { columns, none } = boxChoice(job, optionId, PARTS);
   return {
     optionId,
     ...detail,
     // The points of the curves are for drawing.
     unlike: unlike.map(({ curve: _curve, curves: _curves, ...points }) => points),
+    oneBox: { columns: columns.map(({ system: _system, ...column }) => column), none },
     findings: assessment.findings.filter(({ where }) => where.step === 'sources'),
   };
 }
@@ -117,7 +121,7 @@ function movesOf(job: Job, optionId: string): object {
 }
 
 /** What is printed instead of the assessment; of several the first. */
-const PARTS = [
+const ASKED = [
   ['moves', movesOf],
   ['store', storeOf],
   ['sources', sourcesOf],

@@ -1,4 +1,4 @@
-import { blankSupply } from '@joulemetric/core';
+import { blankArray, blankCharger, blankSupply } from '@joulemetric/core';
 import { epwLines } from '../core/src/test/weatherFiles.ts';
 import { add, expect, expectSound, goTo, openJob, saved, storedJob, test } from './app.ts';
 
@@ -201,4 +201,46 @@ test('the roof to scale: panels laid out, moved by keys and by hand, and what do
   await expect(found('roof-overhang')).toHaveCount(0);
   await expect(roof.locator('[data-on-roof]')).toHaveCount(1);
   await expectSound(page);
+});
+
+test('inverter, controller and charger in one box: beside separate units, taken, its limit felt, taken apart', async ({
+  page,
+}) => {
+  const id = await openJob(page, (job) => ({
+    ...job,
+    options: job.options.map((option) => ({
+      ...option,
+      system: {
+        ...option.system,
+        arrays: [blankArray('roof', 'Roof', 800)],
+        chargers: [blankCharger('c', 'Charger', 30)],
+      },
+    })),
+  }));
+  await add(page, 'kettle 1500W');
+  await add(page, 'fridge 45W');
+  await goTo(page, 'o');
+  const part = page.getByRole('region', { name: 'One box or separate' });
+  await part.getByRole('button', { name: 'Set them beside each other' }).click();
+  const table = part.getByRole('table', { name: 'One box beside separate units' });
+  await expect(table.getByRole('columnheader')).toHaveText(['As it is', 'Separate, of the list', 'One box']);
+  await expect(table.getByRole('row', { name: /^Mass/ })).toContainText('11\u2009kg');
+  await part.getByRole('button', { name: 'Take the one box' }).click();
+  const unit = page.locator('[data-all-in-one]');
+  await expect(unit).toContainText('the controller of Roof');
+  await expect(table.getByRole('columnheader', { name: 'One box' })).toHaveCount(0);
+  await unit.getByLabel('Charges with at most').fill('10');
+  await expect(page.locator('[data-finding="box-clips"]')).toContainText(/10\s?A/);
+  await saved(page);
+  const { allInOnes } = (await storedJob(page, id)).options[0]?.system ?? {};
+  expect(allInOnes).toMatchObject([{ arrays: ['roof'], charger: 'c', chargeA: 10, kg: 11, price: 690 }]);
+
+  await page
+    .getByRole('region', { name: 'How uses are met' })
+    .getByRole('row', { name: /one conversion/ })
+    .isVisible();
+  await expectSound(page);
+  await unit.getByRole('button', { name: 'Take it apart' }).click();
+  await expect(unit).toHaveCount(0);
+  await expect(page.locator('[data-finding="box-clips"]')).toHaveCount(0);
 });

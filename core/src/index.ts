@@ -35,6 +35,7 @@ export {
 export type { Habit, Habits, Rare } from './choices/habits.ts';
 export type { SizeChoice } from './choices/inverterChoice.ts';
 export type { DayCell, KindOfDay } from './choices/kindsOfDay.ts';
+export type { MetBy } from './choices/metBy.ts';
 // What comes together, and what carries it?
 export {
   type FormChoice,
@@ -44,6 +45,7 @@ export {
   type RankedSet,
   type SupplyDetail,
 } from './choices/momentDetail.ts';
+export { type BoxChoice, type BoxColumn, boxChoice } from './choices/oneBox.ts';
 export {
   type CopperAt,
   copperChoice,
@@ -100,6 +102,7 @@ export type { FirmAppliance } from './job/applianceSchema.ts';
 export {
   blankArray,
   blankCharger,
+  blankController,
   blankDevice,
   blankJob,
   blankLink,
@@ -123,9 +126,11 @@ export {
   type PartField,
   type PartKind,
   type PartOf,
+  wholePart,
 } from './job/partFields.ts';
-export { runFaults, withoutLostRuns } from './job/runFaults.ts';
+export { runFaults } from './job/runFaults.ts';
 export type {
+  AllInOne,
   BatteryString,
   Charger,
   Day,
@@ -153,6 +158,7 @@ export type {
 } from './job/schema.ts';
 export { formatShading, formatStretches, readShading, readStretches } from './job/stretches.ts';
 export { CONDUCTOR_KINDS, DAY_KINDS, FORMS, MOST_LOADS, PROTECTIONS, RUN_ENDS, SCHEMA_VERSION } from './job/values.ts';
+export { withoutLost } from './job/withoutLost.ts';
 export {
   CSV_COLUMNS,
   type CsvFault,

@@ -32,7 +32,7 @@ const CHARGING = new Set([
 /** Since version 7 a charger's amps are counted as amps: the same figures follow from that, but for the alternator's own. */
 const AMPS = new Set([...CHARGING].filter((id) => id !== 'alternator.limit'));
 
-describe.each([3, 4, 5, 6, 7])('a file of version %d', (version) => {
+describe.each([3, 4, 5, 6, 7, 8])('a file of version %d', (version) => {
   const figuresThen = figuresOf(version);
 
   it.each(Object.keys(figuresThen))('%s comes forward with the same figures', (name) => {

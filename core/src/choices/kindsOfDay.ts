@@ -2,6 +2,7 @@ import { steadyDay } from '../days/steady.ts';
 import type { Job, Place } from '../job/schema.ts';
 import { Effort } from '../moment/effort.ts';
 import { type Settled, settle } from '../settle/settle.ts';
+import { throughBoxes } from '../sources/allInOne.ts';
 import { throughInputs } from '../sources/shared.ts';
 import { offeredWh, type Source } from '../sources/source.ts';
 import { type SupplyDay, supplyDay } from '../sources/supplyDay.ts';
@@ -124,7 +125,10 @@ export function playDay(job: Job, optionId: string, month: number, kind: KindOfD
     settled,
     supply: day,
     busW: day.busW,
-    sources: throughInputs([...settled.sources, day.source], settled.option.system.store),
+    sources: throughInputs(
+      throughBoxes([...settled.sources, day.source], settled.option.system),
+      settled.option.system.store,
+    ),
   };
 }
 

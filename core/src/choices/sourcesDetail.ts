@@ -9,6 +9,7 @@ import { yieldOf } from '../sources/source.ts';
 import type { Window } from '../sources/window.ts';
 import { type ArrayLedger, arrayLedgers, panelsSum, type UnlikeDetail, unlikeDetails } from './arrayLedger.ts';
 import { cellOf, type DayCell, type KindOfDay, kindsOf, playDay } from './kindsOfDay.ts';
+import { type MetBy, metBy } from './metBy.ts';
 import { type SupplyUse, supplyUses } from './supplyUse.ts';
 
 /** One link to the alternator, for a usual day. */
@@ -38,6 +39,8 @@ export interface SourcesDetail {
   readonly panels: readonly ({ readonly arrayId: string } & ReturnType<typeof panelsSum>)[];
   readonly links: readonly LinkDetail[];
   readonly supplies: readonly SupplyUse[];
+  /** How the uses of the day sized for are met. */
+  readonly met: readonly MetBy[];
 }
 
 /** All that the Sources step says beyond the figures. @param effort what the searches of each day may cost */
@@ -78,6 +81,7 @@ export function sourcesDetail(job: Job, optionId: string, effort = Number.POSITI
       ),
     })),
     supplies: supplyUses(settled),
+    met: metBy(settled),
   };
 }
 

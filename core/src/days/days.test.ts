@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { prepareDays, tripDetail } from '../choices/daysDetail.ts';
 import { daysMoment } from '../choices/daysMoment.ts';
-import { blankLink, blankSupply } from '../job/blank.ts';
+import { blankController, blankLink, blankSupply } from '../job/blank.ts';
 import type { Job, Load, PlanStretch, Supply, System } from '../job/schema.ts';
 import { settle } from '../settle/settle.ts';
 import { yieldOf } from '../sources/source.ts';
@@ -573,7 +573,7 @@ describe('what sources offer', () => {
     const wh = (meanC: number) => play(job, sunny(meanC)).books.sunOfferedWh;
     const { meanC } = setupOf(job).skyIn(6);
     expect(wh(meanC + 20) / wh(meanC)).toBeCloseTo(0.92, 2);
-    const controller = { kind: 'mppt', maxA: 10, maxW: null, maxV: null, maxInputA: null } as const;
+    const controller = { ...blankController('mppt'), maxA: 10 };
     const held = play(solar({ dcdc: { ratingA: 0 } }, { controller }), sunny(-20)).trace;
     expect(Math.max(...(held?.sunOfferedW ?? []))).toBeCloseTo(142, 3);
   });

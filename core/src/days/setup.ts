@@ -6,6 +6,7 @@ import { chainOf } from '../paths/chain.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
 import { CHEMISTRY, chargingVoltageV } from '../reference/chemistries.ts';
 import type { Settled } from '../settle/settle.ts';
+import { boxLimits } from '../sources/allInOne.ts';
 import { driveProfile } from '../sources/driving.ts';
 import { hoursOf, passing, supplyDay } from '../sources/supplyDay.ts';
 import { KJ_PER_KG_K, SAFE_K } from '../store/heating.ts';
@@ -67,6 +68,12 @@ export interface Sharing {
     readonly link: number;
     readonly mostW: number;
     readonly blended: boolean;
+  }[];
+  /** What units let in of sun and supplies together, W, with the arrays that are in each and the share of what supplies give. */
+  readonly boxes: readonly {
+    readonly mostW: number;
+    readonly arrays: readonly number[];
+    readonly supplyShare: number;
   }[];
   readonly oneInput: boolean;
   readonly inputW: number;
@@ -145,13 +152,19 @@ function batteryOf({ option, store }: Settled): Battery {
   };
 }
 
-function sharingOf({ system: { arrays, driving, busVoltageV, store } }: DesignOption): Sharing {
+function sharingOf({ system }: DesignOption): Sharing {
+  const { arrays, driving, busVoltageV, store } = system;
   return {
     outputs: (driving ?? []).flatMap(({ sharesWith, ratingA, sharing }, link) => {
       const array = (arrays ?? []).findIndex(({ id }) => id === sharesWith);
       if (array < 0) return [];
       return [{ array, link, mostW: ratingA * chargingVoltageV(busVoltageV), blended: sharing === 'blended' }];
     }),
+    boxes: boxLimits(system).map(({ mostW, through }) => ({
+      mostW,
+      arrays: (arrays ?? []).flatMap(({ id }, i) => (through({ id, kind: 'sun' }) > 0 ? [i] : [])),
+      supplyShare: through({ id: '', kind: 'supply' }),
+    })),
     oneInput: store.inputs === 'one',
     inputW: store.inputW ?? Number.POSITIVE_INFINITY,
   };

@@ -75,6 +75,7 @@ export function fillDay(
   today.supplyW.set(supplyW);
   if (sharing.outputs.length > 0 && driving.length > 0)
     shareOutputs(today, sharing, driving, sky, level * steps, above);
+  for (const box of sharing.boxes) throughBox(today, box, sky, level * steps, above);
   if (sharing.oneInput || sharing.inputW < Number.POSITIVE_INFINITY) throughInputs(today, sharing);
 }
 
@@ -184,6 +185,26 @@ function shareOutputs(
       sunW[s] = (sunW[s] as number) - sunLess;
       drivingW[s] = (drivingW[s] as number) - (over - sunLess);
     }
+  }
+}
+
+/** An all-in-one unit lets in so much of what its arrays and its charger give, the sun first. */
+function throughBox(
+  { airC, sunW, supplyW }: Today,
+  { mostW, arrays, supplyShare }: Sharing['boxes'][number],
+  sky: MonthSky,
+  from: number,
+  above: number,
+): void {
+  const own = new Float64Array(sunW.length);
+  for (const array of arrays) addArray(own, airC, sky, array, from, above);
+  for (let s = 0; s < own.length; s++) {
+    const bySun = own[s] as number;
+    const bySupply = (supplyW[s] as number) * supplyShare;
+    const sunOver = Math.max(0, bySun - mostW);
+    const supplyOver = Math.max(0, bySupply - (mostW - (bySun - sunOver)));
+    sunW[s] = (sunW[s] as number) - sunOver;
+    supplyW[s] = (supplyW[s] as number) - supplyOver;
   }
 }
 

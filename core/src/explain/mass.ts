@@ -15,14 +15,14 @@ function kit(settled: Settled): Draft {
   const data = chemistryOf(settled);
   const { bank } = settled.store;
   const listed = settled.solar.arrays.some(({ panels }) => panels.length > 0);
-  const invertersW = settled.inverters.reduce((sum, { ratingW }) => sum + ratingW, 0);
+  const { saidKg, usualW, cablesKg } = settled.kit;
   return {
-    value: settled.kitKg,
+    value: settled.kit.kg,
     unit: 'kg',
     label: 'Kit weighs',
     basis: ORIGIN.practice,
     working: {
-      formula: `${bank ? '{bank}' : '{ah} ÷ 100 × {battery}'} + ${listed ? '{panels}' : '{array} × {panel}'} + {inverter} ÷ 1000 × {perKw}${settled.leads ? ' + {cables}' : ''}`,
+      formula: `${bank ? '{bank}' : '{ah} ÷ 100 × {battery}'} + ${listed ? '{panels}' : '{array} × {panel}'} + {inverter} ÷ 1000 × {perKw}${saidKg > 0 ? ' + {said}' : ''}${settled.leads ? ' + {cables}' : ''}`,
       inputs: [
         ...(bank
           ? [computed('bank', bank.units === 1 ? 'The battery' : `The bank, ${bank.units} units`, bank.kg, 'kg')]
@@ -48,16 +48,17 @@ function kit(settled: Settled): Draft {
                 origin: DEFAULT.panelKgPerM2.origin,
               },
             ]),
-        computed('inverter', 'Inverters together', invertersW, 'W'),
+        computed('inverter', saidKg > 0 ? 'Inverters of which no kg are said' : 'Inverters together', usualW, 'W'),
         fromDefault('perKw', 'Inverter per kW', 'inverterKgPerKw', 'kg'),
-        ...(settled.leads ? [computed('cables', 'Copper of the runs', settled.leads.kg, 'kg')] : []),
+        ...(saidKg > 0 ? [computed('said', 'What converts and charges, as said of it', saidKg, 'kg')] : []),
+        ...(settled.leads ? [computed('cables', 'Copper of the runs', cablesKg, 'kg')] : []),
       ],
       note: settled.leads ? 'Fuses and mountings come on top.' : 'Cables, fuses and mountings come on top.',
     },
   };
 }
 
-function payload({ brief, kitKg }: Settled): Partial<Drafts<'payload.left'>> {
+function payload({ brief, kit: { kg: kitKg } }: Settled): Partial<Drafts<'payload.left'>> {
   if (brief.payloadKg === null) return {};
   return family('payload', {
     left: {

@@ -42,6 +42,7 @@ export const FINDING_CODES = [
   'array-low',
   'array-input',
   'array-clips',
+  'box-clips',
   'array-unlike',
   'array-window-unknown',
   'roof-overlap',

@@ -88,6 +88,11 @@ const withPanels = (
   };
   return withParts(aJob([aLoad()]), { arrays: [array] });
 };
+/** 400 W of panels in an all-in-one unit that charges with so much at most. */
+const withBox = (chargeA: number): Job => {
+  const unit = { id: 'box', name: 'Box', inverter: 'inverter', arrays: ['roof'], charger: null, kg: null, price: null };
+  return withParts(withPanels([{ parallel: 4 }]), { allInOnes: [{ ...unit, chargeA }] });
+};
 /** Two panels, each so far from the front and from the left, on a roof with something in the way at its far corner. */
 const onRoof = (
   a: readonly [number, number],
@@ -260,6 +265,7 @@ const CASES: Readonly<Record<FindingCode, { bad: Job; good: Job }>> = {
     bad: withPanels([{ parallel: 4 }], { maxA: 10 }),
     good: withPanels([{ parallel: 4 }], { maxA: 40 }),
   },
+  'box-clips': { bad: withBox(10), good: withBox(40) },
   'array-unlike': {
     bad: withPanels([{}, { ratingW: 320, vmpV: 33.4, impA: 9.58, vocV: 40.3, iscA: 10.1 }]),
     good: withPanels([{}, { ratingW: 50, vmpV: 18, impA: 2.78, vocV: 21.6, iscA: 2.98 }]),

@@ -1,6 +1,7 @@
 import { dataSheetOf, panelsOf, unlikeOf } from '../panels/panels.ts';
 import { roofPlan } from '../panels/roof.ts';
 import { DEFAULT } from '../reference/defaults.ts';
+import { offeredWh, type Source } from '../sources/source.ts';
 import { designMonth } from '../sun/day.ts';
 import { monthlyExtraterrestrialKwh } from '../sun/geometry.ts';
 import { monthName } from '../sun/months.ts';
@@ -139,6 +140,18 @@ export const arrayClips: Rule = ({ solar }) =>
     if (limitW === null || share < CLIPS) return [];
     const values = { name, clippedWh: chain.clippedWh, share, limitW };
     return [{ code: 'array-clips', severity: 'note', where: atArrays, values }];
+  });
+
+/** What an all-in-one unit holds back beyond the limits of its inputs. */
+export const boxClips: Rule = ({ option, solar, sources }) =>
+  option.system.allInOnes.flatMap(({ name, arrays, chargeA }): Finding[] => {
+    const clipped = (all: readonly Source[]) =>
+      all.reduce((wh, { kind, id, clippedWh }) => (kind === 'sun' && arrays.includes(id) ? wh + clippedWh : wh), 0);
+    const clippedWh = clipped(sources) - clipped(solar.sources);
+    const offeredByArrays = solar.sources.reduce((wh, one) => (arrays.includes(one.id) ? wh + offeredWh(one) : wh), 0);
+    const share = clippedWh / (offeredByArrays || 1);
+    if (chargeA === null || share < CLIPS) return [];
+    return [{ code: 'box-clips', severity: 'note', where: atArrays, values: { name, chargeA, clippedWh, share } }];
   });
 
 /** Share that unlike panels lose on one controller before it is worth two. From memory. */

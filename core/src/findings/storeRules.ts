@@ -93,7 +93,7 @@ export const storeCold: Rule = ({ option, store }) => {
   return [{ code: 'store-cold', severity: 'stop', where, values: { coldestC, heaterW: heaterW ?? 0, holdW } }];
 };
 
-export const payloadExceeded: Rule = ({ brief, kitKg }) => {
+export const payloadExceeded: Rule = ({ brief, kit: { kg: kitKg } }) => {
   if (brief.payloadKg === null || brief.payloadKg >= kitKg) return [];
   return [
     {

@@ -130,6 +130,12 @@ export interface FindingValues {
     readonly neededV: number;
   };
   readonly 'array-input': { readonly name: string; readonly shortA: number; readonly limitA: number };
+  readonly 'box-clips': {
+    readonly name: string;
+    readonly chargeA: number;
+    readonly clippedWh: number;
+    readonly share: number;
+  };
   readonly 'array-clips': {
     readonly name: string;
     readonly clippedWh: number;

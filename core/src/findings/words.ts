@@ -380,6 +380,11 @@ const WORDS: { readonly [C in FindingCode]: (values: FindingValues[C]) => Words 
     why: 'Panels beyond the limit help on dull days and are lost at noon.',
     act: 'Leave it if the dull days count, or take a larger controller.',
   }),
+  'box-clips': (v) => ({
+    what: `${s(v, 'name')} charges with ${showText(n(v, 'chargeA'), 'A')} at most and holds back ${wh(v, 'clippedWh')} of sun a day, ${formatNumber(n(v, 'share') * 100)} %.`,
+    why: 'In one box the solar inputs and the mains charger share one limit into the store.',
+    act: 'Leave it if the dull days count, or give an array a controller of its own.',
+  }),
   'array-unlike': (v) => ({
     what: `${s(v, 'name')}: unlike panels give ${w(v, 'togetherW')} on one controller, ${w(v, 'apartW')} on their own.`,
     why: `All must work at one voltage or one current: ${formatNumber(n(v, 'lostShare') * 100)} % is lost, on every sunny hour.`,

@@ -8,9 +8,13 @@ import type {
   Job,
   PanelGroup,
   SolarArray,
+  SolarController,
   Supply,
 } from './schema.ts';
 import { SCHEMA_VERSION } from './values.ts';
+
+/** Of a part of which nobody has said what it weighs and costs. */
+const NOT_BOUGHT = { kg: null, price: null } as const;
 
 /** What is said of no device yet; on while one of its loads runs. */
 const UNSAID = {
@@ -31,6 +35,7 @@ export const UNIT_UNSAID = {
   ratingVa: null,
   surgeW: null,
   surgeSeconds: null,
+  ...NOT_BOUGHT,
 } satisfies Partial<Inverter>;
 
 /** An inverter of which nothing is said: sized by its loads. */
@@ -48,6 +53,7 @@ export function blankInverter(id: string, name: string): Inverter {
     surgeW: null,
     surgeSeconds: null,
     ambientC: null,
+    ...NOT_BOUGHT,
   };
 }
 
@@ -108,6 +114,7 @@ export const blankCharger = (id: string, name: string, ratingA: number): Charger
   leastA: null,
   efficiency: null,
   powerFactor: null,
+  ...NOT_BOUGHT,
 });
 
 /** An option with nothing chosen yet: 12 V, LFP, everything sized by the program. */
@@ -136,11 +143,24 @@ export function blankOption(id: string, name: string): DesignOption {
       arrays: null,
       roof: [],
       chargers: [],
+      allInOnes: [],
       runs: null,
     },
     feeds: [],
   };
 }
+
+/** A solar controller of which only its kind is known. */
+export const blankController = (kind: SolarController['kind']): SolarController => ({
+  kind,
+  maxA: null,
+  maxW: null,
+  maxV: null,
+  maxInputA: null,
+  minV: null,
+  efficiency: null,
+  ...NOT_BOUGHT,
+});
 
 /** An array flat on the roof, unshaded, with a controller that is large enough. */
 export const blankArray = (id: string, name: string, ratingW: number): SolarArray => ({
@@ -149,7 +169,7 @@ export const blankArray = (id: string, name: string, ratingW: number): SolarArra
   ratingW,
   panels: [],
   wiring: 'parallel',
-  controller: { kind: 'mppt', maxA: null, maxW: null, maxV: null, maxInputA: null },
+  controller: blankController('mppt'),
   mount: 'roof',
   slopeDeg: 0,
   azimuthDeg: null,
@@ -192,6 +212,7 @@ export const blankLink = (id: string, name: string, ratingA: number): DrivingLin
   cableMm2: null,
   sharesWith: null,
   sharing: 'sun-first',
+  ...NOT_BOUGHT,
 });
 
 /** A string of one unit at the bus voltage, of which nothing but its capacity is known. */

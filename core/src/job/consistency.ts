@@ -1,3 +1,4 @@
+import { allInOneFaults } from './allInOne.ts';
 import { cycleLength } from './draw.ts';
 import type { Fault } from './fault.ts';
 import { overlappingUse } from './overlap.ts';
@@ -36,7 +37,8 @@ export function* consistencyFaults(job: Job): Generator<Fault> {
     const at = `/options/${i}/system`;
     yield* repeated(system.devices, `${at}/devices`);
     for (const [d, { points }] of system.devices.entries()) yield* pairFaults(points, `${at}/devices/${d}/points`);
-    for (const list of ['driving', 'arrays', 'chargers'] as const) yield* repeated(system[list] ?? [], `${at}/${list}`);
+    for (const list of ['driving', 'arrays', 'chargers', 'allInOnes'] as const)
+      yield* repeated(system[list] ?? [], `${at}/${list}`);
     yield* repeated(system.store.strings ?? [], `${at}/store/strings`);
     for (const [a, array] of (system.arrays ?? []).entries()) yield* arrayFaults(array, `${at}/arrays/${a}`);
     for (const [d, { sharesWith }] of (system.driving ?? []).entries())
@@ -46,6 +48,7 @@ export function* consistencyFaults(job: Job): Generator<Fault> {
           expected: 'the id of an array of this option, or null',
           found: sharesWith,
         };
+    yield* allInOneFaults(system, `${at}/allInOnes`);
     yield* runFaults(system, job.loads, `${at}/runs`);
     yield* feedFaults(feeds, loadIds, `/options/${i}/feeds`);
     if (!system.devices.some(({ kind }) => kind === 'inverter'))

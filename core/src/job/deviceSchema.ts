@@ -1,5 +1,5 @@
 import { Type } from '@sinclair/typebox';
-import { id, number, object, oneKindOf, oneNumberOf, oneOf, orNull, text, Use } from './schemaParts.ts';
+import { bought, id, number, object, oneKindOf, oneNumberOf, oneOf, orNull, text, Use } from './schemaParts.ts';
 import { FORMS, OUTPUT_VOLTAGES, POLICIES, WAVEFORMS } from './values.ts';
 
 /** What stands between the bus and the loads: inverters, shared DC-DC converters, ports of a portable station. */
@@ -43,6 +43,7 @@ const Inverter = object(
     surgeW: orNull(50, 120_000, 'W it holds while something starts; null = the usual multiple of its rating'),
     surgeSeconds: orNull(0.005, 600, 's for which it holds them; null = the usual'),
     ambientC: orNull(-20, 80, '°C of the air around it at its hottest; null = at most 25'),
+    ...bought,
   },
   'battery to mains voltage',
 );

@@ -1,6 +1,6 @@
 import { Type } from '@sinclair/typebox';
-import { id, number, object, oneKindOf, oneOf, orNull, text, Use } from './schemaParts.ts';
-import { DAY_KINDS, EVIDENCE, ID_PATTERN, INSULATION, PATHS } from './values.ts';
+import { id, idOrNull, number, object, oneKindOf, oneOf, orNull, text, Use } from './schemaParts.ts';
+import { DAY_KINDS, EVIDENCE, INSULATION, PATHS } from './values.ts';
 
 /** A load as the job file has it. */
 
@@ -82,11 +82,7 @@ export const Load = object({
   daysPerWeek: number(0.1, 7, 'days of the week on which it runs; 7 = every day'),
   movable: Type.Boolean({ description: 'its time of day may be shifted, into sun hours for one' }),
   path: oneOf(PATHS, 'how power reaches it from the battery'),
-  device: Type.Unsafe<string | null>({
-    type: ['string', 'null'],
-    pattern: ID_PATTERN,
-    description: 'the inverter, converter or port that feeds it; null = the first of its kind',
-  }),
+  device: idOrNull('the inverter, converter or port that feeds it; null = the first of its kind'),
   converterEfficiency: orNull(0.3, 1, 'of its adapter or own DC-DC converter; null = the default'),
   residueW: number(0, 2000, 'on fuel: W it still takes from the bus while it runs, such as a fan'),
   minV: orNull(1, 500, 'lowest voltage it runs at, V; null = not known'),

@@ -1,6 +1,7 @@
 import { consistencyFaults } from './consistency.ts';
 import type { Job } from './schema.ts';
 import { MOST_LOADS } from './values.ts';
+import { withoutLostLinks } from './withoutLost.ts';
 
 /**
  * Puts together two jobs that were edited from the same one. What only one side changed is taken from it; entries
@@ -8,8 +9,10 @@ import { MOST_LOADS } from './values.ts';
  * comes out would contradict itself: then somebody has to choose.
  */
 export function mergeJobs(base: Job, mine: Job, theirs: Job): Job | null {
-  const merged = merge(base, mine, theirs) as Job | typeof CLASH;
-  if (merged === CLASH) return null;
+  const put = merge(base, mine, theirs) as Job | typeof CLASH;
+  if (put === CLASH) return null;
+  // What one side took out, the other may have joined something to.
+  const merged = withoutLostLinks(put);
   const [fault] = consistencyFaults(merged);
   return fault || merged.loads.length > MOST_LOADS ? null : merged;
 }

@@ -14,6 +14,7 @@ const FORWARD: Forward = {
   5: fromWattsToPanels,
   6: fromStayToPlan,
   7: fromNoRunsToProposed,
+  8: fromPartsApartToAllInOnes,
 };
 
 /** Version 2: devices instead of one inverter; loads with place, other days, device, volts, photos; a kind of day. */
@@ -266,6 +267,28 @@ function fromNoRunsToProposed(older: Document): Document {
   };
 }
 
+/** Version 9: what is in one box, a controller's own efficiency and least volts, kg and price of every part. */
+function fromPartsApartToAllInOnes(older: Document): Document {
+  const bought = (found: Document): Document => ({ kg: null, price: null, ...found });
+  return {
+    ...older,
+    options: each(older.options, (option) => ({
+      ...option,
+      system: part(option.system, (system) => ({
+        allInOnes: [],
+        ...system,
+        devices: each(system.devices, (device) => (device.kind === 'inverter' ? bought(device) : device)),
+        driving: each(system.driving, bought),
+        arrays: each(system.arrays, (array) => ({
+          ...array,
+          controller: part(array.controller, (controller) => ({ minV: null, efficiency: null, ...bought(controller) })),
+        })),
+        chargers: each(system.chargers, bought),
+      })),
+    })),
+  };
+}
+
 /** Driving was taken to begin at nine, or as much earlier as the day needs. */
 function drivesFrom(hours: unknown): unknown {
   if (typeof hours !== 'number' || !(hours >= 0 && hours <= 24)) return hours;
@@ -318,6 +341,7 @@ const APPLIANCE_FORWARD: Forward = {
   5: (older) => older,
   6: (older) => older,
   7: (older) => older,
+  8: (older) => older,
 };
 
 /** Brings an entry of the firm's catalogue forward: its load is of the same versions as a job's. */

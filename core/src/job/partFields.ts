@@ -41,11 +41,15 @@ export const PART_FIELDS = {
   leastA: field('Turned down to', 'A', 0, 500),
   efficiency: field('Out ÷ in', '%', 0.5, 1, 0.01),
   powerFactor: field('W ÷ VA', '', 0.4, 1),
+  minV: field('Works from', 'V', 1, 1000),
   ratingVa: field('Rating', 'VA', 1, 50_000),
   surgeW: field('Holds at a start', 'W', 1, 80_000),
   surgeSeconds: field('For', 's', 0.01, 60),
   idleW: field('Idle', 'W', 0, 500),
   peakEfficiency: field('Best', '%', 0.5, 1, 0.01),
+  busV: field('Bus', 'V', 12, 48),
+  solarInputs: field('Solar inputs', '', 0, 8),
+  chargerA: field('Mains charger', 'A', 0, 1000),
 } as const satisfies Record<string, Field>;
 
 export type PartField = keyof typeof PART_FIELDS;
@@ -62,13 +66,43 @@ export const PART_KINDS = {
     must: ['ratingW'],
     may: ['vmpV', 'impA', 'vocV', 'iscA', 'noctC', 'areaM2', 'kg', 'price'],
   },
-  controller: { name: 'Solar controller', must: ['maxA'], may: ['maxV', 'maxW', 'maxInputA'] },
-  'dc-dc': { name: 'DC-DC charger', must: ['ratingA'], may: [] },
-  charger: { name: 'Mains charger', must: ['ratingA'], may: ['leastA', 'efficiency', 'powerFactor'] },
+  controller: {
+    name: 'Solar controller',
+    must: ['maxA'],
+    may: ['maxV', 'maxW', 'maxInputA', 'minV', 'efficiency', 'kg', 'price'],
+  },
+  'dc-dc': { name: 'DC-DC charger', must: ['ratingA'], may: ['kg', 'price'] },
+  charger: {
+    name: 'Mains charger',
+    must: ['ratingA'],
+    may: ['leastA', 'efficiency', 'powerFactor', 'kg', 'price'],
+  },
   inverter: {
     name: 'Inverter',
     must: ['ratingW'],
-    may: ['ratingVa', 'surgeW', 'surgeSeconds', 'idleW', 'peakEfficiency'],
+    may: ['ratingVa', 'surgeW', 'surgeSeconds', 'idleW', 'peakEfficiency', 'kg', 'price'],
+  },
+  'all-in-one': {
+    name: 'All-in-one unit',
+    must: ['ratingW', 'busV'],
+    may: [
+      'ratingVa',
+      'surgeW',
+      'surgeSeconds',
+      'idleW',
+      'peakEfficiency',
+      'solarInputs',
+      'maxA',
+      'maxW',
+      'maxV',
+      'maxInputA',
+      'minV',
+      'efficiency',
+      'chargerA',
+      'chargeA',
+      'kg',
+      'price',
+    ],
   },
 } as const satisfies Record<string, { name: string; must: readonly PartField[]; may: readonly PartField[] }>;
 
@@ -87,6 +121,12 @@ export type PartOf<K extends PartKind> = {
   (K extends 'controller' ? { readonly type: 'mppt' | 'pwm' } : unknown);
 
 export type Part = { [K in PartKind]: PartOf<K> }[PartKind];
+
+/** A part as it was kept before more was asked of its kind: what is missing is not known. */
+export function wholePart<P extends Part>(part: P): P {
+  const unsaid = PART_KINDS[part.kind].may.map((key) => [key, null]);
+  return { ...Object.fromEntries(unsaid), ...part };
+}
 
 export const fieldsOfKind = (kind: PartKind): readonly PartField[] => [
   ...PART_KINDS[kind].must,

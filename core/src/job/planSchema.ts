@@ -1,5 +1,5 @@
 import { Type } from '@sinclair/typebox';
-import { object, oneOf, orNull } from './schemaParts.ts';
+import { idOrNull, object, oneOf, orNull } from './schemaParts.ts';
 import { PLAN_KINDS } from './values.ts';
 
 /** Some days of a kind, one after the other. */
@@ -8,11 +8,7 @@ export const PlanStretch = object(
     kind: oneOf(PLAN_KINDS, 'kind of day'),
     days: Type.Integer({ minimum: 1, maximum: 366, description: 'how many of them' }),
     driveH: orNull(0, 24, 'h of driving on each, of driving days; null = as the brief says'),
-    supply: Type.Unsafe<string | null>({
-      type: ['string', 'null'],
-      pattern: '^[a-z0-9][a-z0-9-]{0,39}$',
-      description: 'the supply, of days on one; null of all others',
-    }),
+    supply: idOrNull('the supply, of days on one; null of all others'),
     hours: orNull(0, 24, 'h of that supply on each; null = its own hours'),
   },
   'some days of a kind',

@@ -1,9 +1,6 @@
 import { Type } from '@sinclair/typebox';
-import { id, number, object, oneOf, orNull, text } from './schemaParts.ts';
-import { CONDUCTOR_KINDS, ID_PATTERN, PROTECTIONS, RUN_ENDS } from './values.ts';
-
-const idOrNull = (description: string) =>
-  Type.Unsafe<string | null>({ type: ['string', 'null'], pattern: ID_PATTERN, description });
+import { id, idOrNull, number, object, oneOf, orNull, text } from './schemaParts.ts';
+import { CONDUCTOR_KINDS, PROTECTIONS, RUN_ENDS } from './values.ts';
 
 /** A run of cable, plus and return, from the far end of another (or the store) to what it serves. */
 export const Run = object({

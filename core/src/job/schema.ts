@@ -207,6 +207,7 @@ export type BatteryString = NonNullable<System['store']['strings']>[number];
 export type SolarArray = NonNullable<System['arrays']>[number];
 export type PanelGroup = SolarArray['panels'][number];
 export type SolarController = SolarArray['controller'];
+export type AllInOne = System['allInOnes'][number];
 export type DrivingLink = NonNullable<System['driving']>[number];
 export type Device = System['devices'][number];
 export type Run = NonNullable<System['runs']>[number];

@@ -16,6 +16,11 @@ export const oneNumberOf = <const T extends readonly [number, ...number[]]>(valu
 /** A number, or null for "the program works it out" (as one type, so that an error names the range, not a union). */
 export const orNull = (minimum: number, maximum: number, description: string) =>
   Type.Unsafe<number | null>({ type: ['number', 'null'], minimum, maximum, description });
+/** What a part weighs and costs. */
+export const bought = {
+  kg: orNull(0.05, 2000, 'kg of it; null = not known'),
+  price: orNull(0, 1_000_000, 'of it, in the currency of the region; null = not known'),
+};
 /** Twelve numbers, January first, or null for "not known". */
 export const byMonth = (minimum: number, maximum: number, description: string) =>
   Type.Unsafe<readonly number[] | null>({
@@ -61,6 +66,8 @@ export const oneKindOf = <const T extends readonly TSchema[]>(kinds: T, descript
     description,
   });
 export const id = (description: string) => Type.String({ pattern: ID_PATTERN, description });
+export const idOrNull = (description: string) =>
+  Type.Unsafe<string | null>({ type: ['string', 'null'], pattern: ID_PATTERN, description });
 
 const stretch = {
   startMin: number(0, 1439.999, 'start, minutes after local midnight'),

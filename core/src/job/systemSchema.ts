@@ -2,7 +2,7 @@ import { type Static, type TSchema, Type } from '@sinclair/typebox';
 import { Device } from './deviceSchema.ts';
 import { Placed } from './roofSchema.ts';
 import { Run } from './runSchema.ts';
-import { id, number, object, oneNumberOf, oneOf, orNull, Shading, text, Use } from './schemaParts.ts';
+import { bought, id, idOrNull, number, object, oneNumberOf, oneOf, orNull, Shading, text, Use } from './schemaParts.ts';
 import { BUS_VOLTAGES, CHEMISTRIES, CONTROLLERS, INPUTS, LINKS, MOUNTS, PATHS, SHARINGS, WIRINGS } from './values.ts';
 
 /** One design of a job: its bus, what holds, what converts, what charges, and how its loads are fed. */
@@ -46,11 +46,9 @@ const Driving = Type.Array(
       'm of cable from the alternator’s battery, one way; null = not known: the usual for a relay, and for a charger nothing is lost in it',
     ),
     cableMm2: orNull(0.5, 300, 'mm² of that cable; null = as its amps need'),
-    sharesWith: Type.Unsafe<string | null>({
-      ...id('the array whose sun comes out of the same output; null = none'),
-      type: ['string', 'null'],
-    }),
+    sharesWith: idOrNull('the array whose sun comes out of the same output; null = none'),
     sharing: oneOf(SHARINGS, 'who comes first on a shared output'),
+    ...bought,
   }),
   { maxItems: 4, description: 'what charges from the alternator, together held to what it can feed; [] = none' },
 );
@@ -81,6 +79,9 @@ const Controller = object({
   maxW: orNull(5, 50_000, 'W of panels or of output that it takes at most; null = no limit is known'),
   maxV: orNull(5, 1500, 'V from the panels that it bears; null = not known'),
   maxInputA: orNull(0.5, 500, 'A short-circuited from the panels that it bears; null = not known'),
+  minV: orNull(1, 1000, 'V from the panels below which it does not work; null = what the store needs'),
+  efficiency: orNull(0.5, 1, 'W out ÷ W in while it seeks the best point; null = the usual'),
+  ...bought,
 });
 const Arrays = Type.Array(
   object({
@@ -107,8 +108,32 @@ const Chargers = Type.Array(
     leastA: orNull(0, 1000, 'A to which it can be turned down; null = it cannot be'),
     efficiency: orNull(0.5, 1, 'DC out ÷ AC in; null = the usual'),
     powerFactor: orNull(0.4, 1, 'W ÷ VA; null = the usual'),
+    ...bought,
   }),
   { maxItems: 4, description: 'chargers from hookup or generator; [] = none' },
+);
+
+const AllInOnes = Type.Array(
+  object({
+    ...part,
+    inverter: id('the inverter of this option that is in it'),
+    arrays: Type.Array(id('an array of this option, once'), {
+      maxItems: 8,
+      description: 'arrays whose solar controllers are in it',
+    }),
+    charger: idOrNull('the mains charger of this option that is in it; null = it has none'),
+    chargeA: orNull(
+      1,
+      2000,
+      'A at the bus that sun and mains together charge with at most; null = no limit of its own',
+    ),
+    ...bought,
+  }),
+  {
+    maxItems: 4,
+    description:
+      'units that hold an inverter, solar controllers and a mains charger in one box; its idle is that of its inverter',
+  },
 );
 
 const Runs = Type.Array(Run, { maxItems: 600, description: 'runs of cable, a tree from the store' });
@@ -138,6 +163,7 @@ const System = object({
   arrays: orRequired(Arrays),
   roof: Placed,
   chargers: Chargers,
+  allInOnes: AllInOnes,
   runs: Type.Unsafe<Static<typeof Runs> | null>({
     ...Runs,
     type: ['array', 'null'],
@@ -148,10 +174,7 @@ const System = object({
 const Feed = object({
   load: id('a load of the job, once'),
   path: oneOf(PATHS, 'how power reaches it in this option'),
-  device: Type.Unsafe<string | null>({
-    ...id('the inverter, converter or port of this option that feeds it; null = the first of its kind'),
-    type: ['string', 'null'],
-  }),
+  device: idOrNull('the inverter, converter or port of this option that feeds it; null = the first of its kind'),
   converterEfficiency: orNull(0.3, 1, 'of its adapter or own DC-DC converter; null = the default'),
 });
 

@@ -29,20 +29,12 @@ export const groupOf = ({ kind: _kind, ...panel }: PartOf<'panel'>, group: Panel
   iscPerK: null,
 });
 
-export const controllerOf = ({ type, maxA, maxV, maxW, maxInputA }: PartOf<'controller'>): SolarController => ({
+export const controllerOf = ({ kind: _kind, name: _name, type, ...part }: PartOf<'controller'>): SolarController => ({
   kind: type,
-  maxA,
-  maxV,
-  maxW,
-  maxInputA,
+  ...part,
 });
 
-export const linkOf = ({ name, ratingA }: PartOf<'dc-dc'>, link: DrivingLink): DrivingLink => ({
-  ...link,
-  kind: 'dc-dc',
-  name,
-  ratingA,
-});
+export const linkOf = (part: PartOf<'dc-dc'>, link: DrivingLink): DrivingLink => ({ ...link, ...part });
 
 export const chargerOf = ({ kind: _kind, ...part }: PartOf<'charger'>, charger: Charger): Charger => ({
   ...charger,
@@ -127,6 +119,12 @@ export function smallestLink(parts: readonly Part[], neededA: number, limitA: nu
       ({ ratingA }) => ratingA >= neededA - 1e-9,
     ) ?? largest
   );
+}
+
+/** The smallest mains charger that gives so many amps, or the largest there is. */
+export function smallestCharger(parts: readonly Part[], neededA: number): PartOf<'charger'> | null {
+  const all = [...partsOf(parts, 'charger')].sort((a, b) => a.ratingA - b.ratingA);
+  return all.find(({ ratingA }) => ratingA >= neededA - 1e-9) ?? all.at(-1) ?? null;
 }
 
 export const smallestInverter = (parts: readonly Part[], requiredW: number): PartOf<'inverter'> | null =>

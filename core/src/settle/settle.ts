@@ -8,6 +8,7 @@ import { ledgerRows } from '../paths/ledger.ts';
 import { type Ledger, ledgerOf } from '../paths/shares.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
 import { nominalVoltageV } from '../reference/chemistries.ts';
+import { throughBoxes } from '../sources/allInOne.ts';
 import { storeDriftWh } from '../sources/drift.ts';
 import { type DrivingSize, sizeDriving } from '../sources/driving.ts';
 import { sharingOutputs, throughInputs } from '../sources/shared.ts';
@@ -15,7 +16,7 @@ import { type Sky, type SolarSize, sizeSolar } from '../sources/solar.ts';
 import { controllersLoseWh, type Source, togetherW, yieldOf } from '../sources/source.ts';
 import { directWh } from '../sources/spared.ts';
 import { type Window, windowOf } from '../sources/window.ts';
-import { batteryKg, kitMassKg } from '../store/mass.ts';
+import { batteryKg, type KitMass, kitMass } from '../store/mass.ts';
 import { passageOf } from '../store/passage.ts';
 import { chargeWeightedMeanA } from '../store/peukert.ts';
 import { storeFactors } from '../store/requirement.ts';
@@ -40,7 +41,7 @@ export interface Settled extends SettledDay {
   /** All that fills the store, in the order they are drawn on. */
   readonly sources: readonly Source[];
   readonly income: Income;
-  readonly kitKg: number;
+  readonly kit: KitMass;
 }
 
 /** What is drawn while there is no sun. */
@@ -114,10 +115,11 @@ export function settle(asStored: Job, optionId?: string, effort?: Effort): Settl
       directWh: directWh(bus.busW, sunW(sources)),
       driftWh: storeDriftWh(bus.busW, sources, passageOf(system)),
     },
-    kitKg: kitMassKg(
+    kit: kitMass(
+      system,
       store.bank?.kg ?? batteryKg(system, store.capacityWh),
       panelKg(solar.arrays),
-      inverters.reduce((sum, { ratingW }) => sum + ratingW, 0),
+      inverters,
       day.leads?.kg ?? 0,
     ),
   };
@@ -139,12 +141,12 @@ export const skyOver = ({
 export const sourcesOf = (
   sun: readonly Source[],
   driving: readonly Source[],
-  { driving: links, busVoltageV, store }: SettledDay['option']['system'],
-): readonly Source[] =>
-  throughInputs(
-    [...sharingOutputs([...sun, ...driving], links ?? [], busVoltageV)].sort((a, b) => a.priority - b.priority),
-    store,
-  );
+  system: SettledDay['option']['system'],
+): readonly Source[] => {
+  const shared = sharingOutputs([...sun, ...driving], system.driving ?? [], system.busVoltageV);
+  const inOrder = [...shared].sort((a, b) => a.priority - b.priority);
+  return throughInputs(throughBoxes(inOrder, system), system.store);
+};
 
 /** W that the sun offers in each minute. */
 export const sunW = (sources: readonly Source[]): Float64Array =>

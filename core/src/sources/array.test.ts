@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { blankArray, blankPanels } from '../job/blank.ts';
+import { blankArray, blankController, blankPanels } from '../job/blank.ts';
 import type { PanelGroup, SolarArray } from '../job/schema.ts';
 import { aJob, aLoad } from '../test/jobs.ts';
 import { type ArraySurroundings, arrayYield } from './array.ts';
@@ -73,7 +73,7 @@ describe('what an array gives, by hand', () => {
     const { watts, chain } = arrayYield(
       ofPanels([panel, { ...panel, id: 'q', ratingW: 320, vmpV: 33.4, impA: 9.58, vocV: 40.3, iscA: 10.1 }], {
         shade: 0.2,
-        controller: { kind: 'mppt', maxA: 5, maxW: null, maxV: null, maxInputA: null },
+        controller: { ...blankController('mppt'), maxA: 5 },
       }),
       around(700, 30),
     );
@@ -138,7 +138,7 @@ describe('what panels bring against what a controller bears, by hand', () => {
   it('three in series at −10 °C and in full sun at 35 °C', () => {
     const window = at(
       ofPanels([{ ...panel, series: 3, parallel: 2 }], {
-        controller: { kind: 'mppt', maxA: 30, maxW: 1000, maxV: 75, maxInputA: 25 },
+        controller: { ...blankController('mppt'), maxA: 30, maxW: 1000, maxV: 75, maxInputA: 25 },
       }),
     );
     expect(window.coldVoc?.value).toBeCloseTo(3 * 21.6 * (1 + 0.0029 * 35), 9);

@@ -114,6 +114,10 @@ export interface ArraySurroundings {
   readonly busV: number;
 }
 
+/** Share that a controller lets through while it seeks the best point: its own, or the usual. */
+export const mpptEfficiency = ({ efficiency }: SolarArray['controller']): number =>
+  efficiency ?? DEFAULT.mpptEfficiency.value;
+
 /** Share of the light left by shade in each minute; 0 while it is not set out. */
 export function shadeLeft({ shade, shaded, setOut }: Pick<SolarArray, 'shade' | 'shaded' | 'setOut'>): Float64Array {
   const left = new Float64Array(MINUTES_PER_DAY).fill(setOut.length === 0 ? 1 - shade : 0);
@@ -144,7 +148,7 @@ export function arrayYield(array: SolarArray, around: ArraySurroundings): ArrayY
   const [wiringFactor, mismatch, mppt] = [
     DEFAULT.arrayWiring.value,
     DEFAULT.mismatch.value,
-    DEFAULT.mpptEfficiency.value,
+    mpptEfficiency(controller),
   ];
   const watts = new Float64Array(MINUTES_PER_DAY);
   const sum = { light: 0, shade: 0, dirt: 0, heat: 0, mismatch: 0, wiring: 0, controller: 0, clipped: 0 };

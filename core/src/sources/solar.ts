@@ -2,9 +2,8 @@ import { blankArray } from '../job/blank.ts';
 import type { SolarArray, System } from '../job/schema.ts';
 import { arrayRatingW } from '../panels/panels.ts';
 import { chargingVoltageV } from '../reference/chemistries.ts';
-import { DEFAULT } from '../reference/defaults.ts';
 import { ARRAY_STEP_W } from '../reference/sizes.ts';
-import { type ArrayChain, type ArrayDay, arrayDay, arrayYield } from './array.ts';
+import { type ArrayChain, type ArrayDay, arrayDay, arrayYield, mpptEfficiency } from './array.ts';
 import type { Source } from './source.ts';
 
 /** An array of which 1 W yields less than this a day, Wh, helps nobody. */
@@ -82,7 +81,7 @@ export function arraySource(array: SolarArray, { onPlane, ambientC, flatFactor }
     priority: 0,
     limitW: controllerLimitW(array, busV),
     // One that joins the panels straight to the store converts nothing.
-    efficiency: kind === 'mppt' ? DEFAULT.mpptEfficiency.value : 1,
+    efficiency: kind === 'mppt' ? mpptEfficiency(array.controller) : 1,
     watts,
     clippedWh: chain.clippedWh,
     chain,

@@ -23,7 +23,7 @@ export interface Window {
   readonly hotC: number;
   /** V with nothing connected, cold, against what the controller bears. */
   readonly coldVoc: Check | null;
-  /** V that the store needs, against those of the best point when hot. */
+  /** V that the store or the controller needs, against those of the best point when hot. */
   readonly hotVmp: Check | null;
   /** A short-circuited, against what the controller's input bears. */
   readonly inputA: Check | null;
@@ -71,7 +71,7 @@ export function windowOf(
   const cold = isParallel ? Math.max(...all(({ cold: v }) => v)) : sum(all(({ cold: v }) => v));
   const hot = isParallel ? Math.min(...all(({ hot: v }) => v)) : sum(all(({ hot: v }) => v));
   const shortA = isParallel ? sum(all(({ shortA: a }) => a)) : Math.max(...all(({ shortA: a }) => a));
-  const neededV = chargingV + (controller.kind === 'mppt' ? HEADROOM_V : 0);
+  const neededV = Math.max(chargingV + (controller.kind === 'mppt' ? HEADROOM_V : 0), controller.minV ?? 0);
   return {
     arrayId: array.id,
     name: array.name,

@@ -52,6 +52,7 @@ export function withSystem(
           chargers: change.charger
             ? [{ ...(system.chargers[0] ?? blankCharger('charger', 'Charger', 0)), ...change.charger }]
             : system.chargers,
+          allInOnes: system.allInOnes,
           runs: change.runs === undefined ? system.runs : change.runs,
         },
       };

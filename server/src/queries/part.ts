@@ -1,4 +1,4 @@
-import type { Part } from '@joulemetric/core';
+import { type Part, wholePart } from '@joulemetric/core';
 import type { Database } from '../database.ts';
 
 export interface StoredPart {
@@ -13,7 +13,7 @@ export async function listParts(db: Database, workspace: string): Promise<Stored
     `select ${STORED} from part where workspace_id = $1 order by kind, name, id`,
     [workspace],
   );
-  return rows;
+  return rows.map(({ id, part }) => ({ id, part: wholePart(part) }));
 }
 
 /** How many a workspace holds at most: a list, not a warehouse. */

@@ -1,4 +1,5 @@
 import {
+  type AllInOne,
   type BatteryString,
   blankDevice,
   type DesignOption,
@@ -75,18 +76,24 @@ export const changeStore = (id: string, change: Partial<System['store']>): Edit 
 /** The lists of what fills the store. */
 export type SourceList = 'driving' | 'arrays' | 'chargers';
 
-/** Another list of chargers or arrays; null where the program is to size them. What shared its output with an array that went has it alone. */
+/** Another list of chargers or arrays; null where the program is to size them. */
 export const changeSources = <K extends SourceList>(id: string, list: K, parts: System[K]): Edit =>
-  changeOption(id, (option) => {
-    const system: System = { ...option.system, [list]: parts };
-    const isThere = (array: string) => system.arrays?.some((one) => one.id === array) ?? false;
-    const lost = system.driving?.some(({ sharesWith }) => sharesWith !== null && !isThere(sharesWith)) ?? false;
-    if (!lost) return { ...option, system };
-    const driving = system.driving?.map((link) =>
-      link.sharesWith !== null && !isThere(link.sharesWith) ? { ...link, sharesWith: null } : link,
-    );
-    return { ...option, system: { ...system, driving: driving ?? null } };
-  });
+  changeOption(id, (option) => ({ ...option, system: { ...option.system, [list]: parts } }));
+
+/** Another system altogether, such as one with an all-in-one unit. */
+export const changeSystem = (id: string, system: System): Edit => changeOption(id, (option) => ({ ...option, system }));
+
+/** Changes an all-in-one unit; null takes it apart: what was in it stays as it is. */
+export const changeAllInOne = (id: string, unitId: string, change: Partial<Omit<AllInOne, 'id'>> | null): Edit =>
+  changeOption(id, (option) => ({
+    ...option,
+    system: {
+      ...option.system,
+      allInOnes: option.system.allInOnes.flatMap((unit) =>
+        unit.id !== unitId ? [unit] : change ? [{ ...unit, ...change }] : [],
+      ),
+    },
+  }));
 
 /** Parts of a device of some kind. */
 export type DeviceChange = {

@@ -1,4 +1,4 @@
-import { blankJob, blankLink, blankRun, type Job, type Run, runFaults, withoutLostRuns } from '@joulemetric/core';
+import { blankJob, blankLink, blankRun, type Job, type Run, runFaults, withoutLost } from '@joulemetric/core';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { addRun, changeRuns, layRuns, removeRuns } from './runs.ts';
@@ -90,21 +90,17 @@ describe('what an edit elsewhere takes away', () => {
   });
 
   it('takes the leads to it along; a lead on which others hang becomes a busbar', () => {
-    expect(runsOf(withoutLostRuns(withSystem({ driving: [] })))?.map(({ id }) => id)).toEqual([
-      'main',
-      'block',
-      'lamp',
-    ]);
+    expect(runsOf(withoutLost(withSystem({ driving: [] })))?.map(({ id }) => id)).toEqual(['main', 'block', 'lamp']);
     const lamps = tree.map((one) => (one.id === 'lamp' ? { ...one, loads: ['gone'] } : one));
     const next = [...lamps, run('further', 'lamp', 'busbar'), run('end', 'further', 'loads', { loads: [] })];
-    const left = runsOf(withoutLostRuns(withSystem({ runs: next })));
+    const left = runsOf(withoutLost(withSystem({ runs: next })));
     expect(left?.find(({ id }) => id === 'lamp')).toMatchObject({ end: 'busbar', loads: [] });
     expect(left?.some(({ id }) => id === 'further')).toBe(true);
   });
 
   it('leaves a job of which nothing is lost the very same', () => {
     const whole = withSystem({ runs: tree.map((one) => (one.id === 'lamp' ? { ...one, loads: [] } : one)) });
-    expect(withoutLostRuns(whole)).toBe(whole);
-    expect(withoutLostRuns(job)).toBe(job);
+    expect(withoutLost(whole)).toBe(whole);
+    expect(withoutLost(job)).toBe(job);
   });
 });

@@ -1,4 +1,4 @@
-import { isSame, type Job, withoutLostRuns } from '@joulemetric/core';
+import { isSame, type Job, withoutLost } from '@joulemetric/core';
 import { ApiError, type StoredJob } from './api.ts';
 import type { Clock } from './clock.ts';
 import { joinLeft } from './joinLeft.ts';
@@ -108,8 +108,8 @@ export class JobSession {
    * are one step of undo.
    */
   apply(command: (job: Job) => Job, coalesce: string | null = null): void {
-    // Runs that led to what an edit took away go with it.
-    const next = withoutLostRuns(command(this.#job));
+    // What led to, or was joined with, what an edit took away goes with it.
+    const next = withoutLost(command(this.#job));
     if (next === this.#job) return;
     const continues = coalesce !== null && coalesce === this.#coalesce;
     if (!continues) {

@@ -1,8 +1,10 @@
 import {
   asCabled,
   type BestSets,
+  type BoxChoice,
   bestSequence,
   bestSetsInSteps,
+  boxChoice,
   type CopperAt,
   copperChoice,
   type DayBalance,
@@ -22,6 +24,7 @@ import {
   momentDetail,
   netlistOf,
   type Odds,
+  type Part,
   type Prepared,
   type PreparedDays,
   prepareDays,
@@ -137,6 +140,9 @@ const computeWorker = {
   },
   copper(job: Job, optionId: string, effort: number): CopperAt[] {
     return copperChoice(job, optionId, effort);
+  },
+  boxes(job: Job, optionId: string, parts: readonly Part[], effort: number): BoxChoice {
+    return boxChoice(job, optionId, parts, effort);
   },
   netlist(job: Job, optionId: string): string {
     return netlistOf(asCabled(settle(job, optionId)), { charged: 'low', copper: 'hot' });

@@ -12,6 +12,7 @@ import {
 import { changeSources } from '../../commands/design.ts';
 import { addSupply, removeSupply } from '../../commands/supplies.ts';
 import { useJob, useOption, useView } from '../../shell/JobContext.tsx';
+import { BoughtFields } from '../../ui/BoughtFields.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { QuantityField } from '../../ui/Field.tsx';
 import { Fig } from '../../ui/Fig.tsx';
@@ -201,6 +202,7 @@ function Charger({
   change: (part: Partial<ChargerPart>, key: string) => void;
   remove: (() => void) | null;
 }) {
+  const isBoxed = useOption().system.allInOnes.some((unit) => unit.charger === charger.id);
   return (
     <section aria-label={charger.name} className="pt-4">
       <h3 className="border-b border-line pb-1 text-body font-semibold">
@@ -253,6 +255,7 @@ function Charger({
           max={1}
           onChange={(powerFactor) => change({ powerFactor }, 'pf')}
         />
+        {!isBoxed && <BoughtFields bought={charger} onChange={change} />}
       </div>
     </section>
   );

@@ -1,4 +1,13 @@
-import { blankJob, blankSupply, evaluate, FORMS, type Job, momentDetail, proposeLoad } from '@joulemetric/core';
+import {
+  blankCharger,
+  blankJob,
+  blankSupply,
+  evaluate,
+  FORMS,
+  type Job,
+  momentDetail,
+  proposeLoad,
+} from '@joulemetric/core';
 import { describe, expect, it } from 'vitest';
 import { addLoad } from '../../commands/loads.ts';
 import { addSupply, changeSupply } from '../../commands/supplies.ts';
@@ -50,7 +59,7 @@ describe('the client’s card', () => {
   });
 
   it('tells how far the charger goes down in A at the battery', () => {
-    const charger = { id: 'c', name: 'C', ratingA: 40, leastA: 0, efficiency: 1, powerFactor: 1 };
+    const charger = { ...blankCharger('c', 'C', 40), leastA: 0, efficiency: 1, powerFactor: 1 };
     const charging = {
       ...jobOf('kettle 2000W'),
       options: job.options.map((option) => ({

@@ -10,6 +10,7 @@ import {
 import { addDevice, changeDevice, type DeviceChange, removeDevice } from '../../commands/design.ts';
 import { useParts } from '../../edges/useParts.ts';
 import { useJob, useOption, useShown, useView } from '../../shell/JobContext.tsx';
+import { BoughtFields } from '../../ui/BoughtFields.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Choice, QuantityField, TextField, useDraft } from '../../ui/Field.tsx';
 import { HoursField } from '../../ui/HoursField.tsx';
@@ -227,8 +228,10 @@ const VOLTAGES = ['5', '9', '12', '15', '19', '20', '24', '48'].map((value) => (
 
 function SineFields({ device, change }: { device: Extract<Device, { kind: 'inverter' }>; change: Change }) {
   const { search } = device;
+  const isBoxed = useOption().system.allInOnes.some(({ inverter }) => inverter === device.id);
   return (
     <>
+      {!isBoxed && <BoughtFields bought={device} usualKg="the usual for its W" onChange={change} />}
       <Choice
         label="Wave"
         value={device.waveform}

@@ -11,6 +11,8 @@ import {
   type Window,
 } from '@joulemetric/core';
 import { useParts } from '../../edges/useParts.ts';
+import { useOption } from '../../shell/JobContext.tsx';
+import { BoughtFields } from '../../ui/BoughtFields.tsx';
 import { Choice, QuantityField, TextField } from '../../ui/Field.tsx';
 import { HoursField, ShadeField } from '../../ui/HoursField.tsx';
 import { PartPicker } from '../../ui/PartPicker.tsx';
@@ -57,6 +59,7 @@ export function ArrayFields({
 }) {
   const { panels, controller } = array;
   const parts = useParts().all;
+  const isBoxed = useOption().system.allInOnes.some(({ arrays }) => arrays.includes(array.id));
   const changeController = (part: Partial<SolarController>, key: string) =>
     onChange({ controller: { ...controller, ...part } }, `controller-${key}`);
   const changeGroup = (group: PanelGroup, part: Partial<PanelGroup>, key: string) =>
@@ -247,6 +250,31 @@ export function ArrayFields({
           max={500}
           onChange={(maxInputA) => changeController({ maxInputA }, 'input')}
         />
+        {controller.kind === 'mppt' && (
+          <>
+            <QuantityField
+              label="It works from"
+              unit="V"
+              kind="voltage"
+              value={controller.minV}
+              auto="what the store needs"
+              min={1}
+              max={1000}
+              onChange={(minV) => changeController({ minV }, 'least')}
+            />
+            <QuantityField
+              label="Out ÷ in"
+              unit="%"
+              factor={0.01}
+              value={controller.efficiency}
+              auto="97, usual"
+              min={50}
+              max={100}
+              onChange={(efficiency) => changeController({ efficiency }, 'efficiency')}
+            />
+          </>
+        )}
+        {!isBoxed && <BoughtFields of="controller" bought={controller} onChange={changeController} />}
       </div>
       <p className="flex flex-wrap gap-x-6 pt-1">
         {panels.length < MOST_GROUPS && (

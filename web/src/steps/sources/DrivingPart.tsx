@@ -11,6 +11,7 @@ import {
 import { changeAlternator, changeBrief, changeSources } from '../../commands/design.ts';
 import { useParts } from '../../edges/useParts.ts';
 import { useJob, useOption, useShown } from '../../shell/JobContext.tsx';
+import { BoughtFields } from '../../ui/BoughtFields.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Choice, QuantityField, TextField } from '../../ui/Field.tsx';
 import { Fig } from '../../ui/Fig.tsx';
@@ -173,6 +174,7 @@ export function DrivingPart({ links }: { links: readonly LinkDetail[] }) {
                   onChange={(sharing) => change({ sharing }, 'sharing')}
                 />
               )}
+              <BoughtFields bought={link} onChange={change} />
               <PartPicker
                 kind="dc-dc"
                 onPick={(part) => change(linkOf(part, link), 'part')}

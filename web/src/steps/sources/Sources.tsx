@@ -9,6 +9,8 @@ import { Arrays } from './Arrays.tsx';
 import { CellDay } from './CellDay.tsx';
 import { type Chosen, DayTable } from './DayTable.tsx';
 import { DrivingPart } from './DrivingPart.tsx';
+import { Met } from './Met.tsx';
+import { OneBox } from './OneBox.tsx';
 import { RoofPlan } from './RoofPlan.tsx';
 import { SuppliesPart } from './SuppliesPart.tsx';
 
@@ -51,6 +53,8 @@ export function Sources() {
       <RoofPlan />
       <DrivingPart links={detail?.links ?? []} />
       <SuppliesPart uses={detail?.supplies ?? []} />
+      <OneBox />
+      <Met rows={detail?.met ?? []} />
     </div>
   );
 }
