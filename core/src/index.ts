@@ -115,6 +115,15 @@ export { driveHours, editedKind, isUsual, loadOn, usesOn, variantOn, withDriveHo
 export { asKind, cycleLength, runningPowerW, withRunningPower } from './job/draw.ts';
 export { asFed, fedBy, type Way, withoutFeeds, withoutLostDevices } from './job/feeds.ts';
 export { freeId } from './job/ids.ts';
+export {
+  entryOf,
+  type MeasuredUnit,
+  measuredValue,
+  type Spread,
+  spreadOf,
+  withoutUnit,
+  withUnit,
+} from './job/measuredUnits.ts';
 export { isSame, mergeJobs } from './job/merge.ts';
 export { migrate } from './job/migrate.ts';
 // What can be bought?
@@ -172,6 +181,7 @@ export {
 export type { EvidenceSummary } from './loads/evidence.ts';
 // How does a load run?
 export type { LabelReading } from './loads/labelReading.ts';
+export { isDay, MEASURED_COLUMNS, type MeasuredRead, measuredFromRows, measuredToRows } from './loads/measuredCsv.ts';
 // What may have been forgotten?
 export { type Missing, missingUsuals } from './loads/missing.ts';
 export { withPhases } from './loads/phases.ts';

@@ -108,7 +108,13 @@ describe('photos of labels', () => {
 });
 
 describe('the firm’s catalogue', () => {
-  const entry = { schemaVersion: SCHEMA_VERSION, name: 'Our bench fridge', words: 'workshop cooler', load };
+  const entry = {
+    schemaVersion: SCHEMA_VERSION,
+    name: 'Our bench fridge',
+    words: 'workshop cooler',
+    load,
+    measured: [],
+  };
 
   it('keeps entries, lists them by name and lets them go', async () => {
     const { body } = await request(app).post('/api/catalogue').send(entry).expect(201);
@@ -126,6 +132,26 @@ describe('the firm’s catalogue', () => {
     expect((await request(app).delete(`/api/catalogue/${body.id}`)).body.code).toBe('unknown-appliance');
   });
 
+  it('replaces one with more units, refuses what is wrong or not there, and brings an older one forward', async () => {
+    const { body } = await request(app).post('/api/catalogue').send(entry).expect(201);
+    const more = { ...entry, measured: [{ on: '2026-05-31', value: 41.5, unit: 'W', of: 'a van' }] };
+    const put = await request(app).put(`/api/catalogue/${body.id}`).send(more).expect(200);
+    expect(put.body).toEqual({ id: body.id, appliance: more });
+    const { body: list } = await request(app).get('/api/catalogue');
+    expect(list.find(({ id }: { id: string }) => id === body.id).appliance).toEqual(more);
+    const { measured: _, ...older } = entry;
+    const before = await request(app)
+      .put(`/api/catalogue/${body.id}`)
+      .send({ ...older, schemaVersion: SCHEMA_VERSION - 1 });
+    expect(before.body.appliance).toEqual(entry);
+    const wrong = await request(app)
+      .put(`/api/catalogue/${body.id}`)
+      .send({ ...more, name: '' });
+    expect([wrong.status, wrong.body.code]).toEqual([422, 'invalid-appliance']);
+    await request(app).delete(`/api/catalogue/${body.id}`).expect(204);
+    expect((await request(app).put(`/api/catalogue/${body.id}`).send(more)).body.code).toBe('unknown-appliance');
+  });
+
   it.each([
     ['no name', { ...entry, name: '' }, '/name'],
     ['a load out of range', { ...entry, load: { ...load, quantity: 0 } }, '/load/quantity'],
@@ -135,6 +161,11 @@ describe('the firm’s catalogue', () => {
       '/load/uses',
     ],
     ['a key too many', { ...entry, price: 3 }, '/price'],
+    [
+      'a unit measured on no day',
+      { ...entry, measured: [{ on: 'May', value: 3, unit: 'W', of: '' }] },
+      '/measured/0/on',
+    ],
   ])('refuses an entry with %s, naming the place', async (_name, body, path) => {
     const refused = await request(app).post('/api/catalogue').send(body).expect(422);
     expect(refused.body.code).toBe('invalid-appliance');
@@ -160,7 +191,12 @@ describe('stored entries of an older version', () => {
     await bringForward(pool, (sentence) => warnings.push(sentence));
     const { rows } = await pool.query('select id, document from appliance');
     const documentOf = (id: string) => rows.find((row) => row.id === id)?.document;
-    expect(documentOf(good)).toEqual({ ...old, schemaVersion: SCHEMA_VERSION, load: { ...rest, uses, variants: [] } });
+    expect(documentOf(good)).toEqual({
+      ...old,
+      measured: [],
+      schemaVersion: SCHEMA_VERSION,
+      load: { ...rest, uses, variants: [] },
+    });
     expect(documentOf(bad)).toEqual({ ...old, load: {} });
     expect(documentOf(newer).schemaVersion).toBe(SCHEMA_VERSION + 1);
     expect(warnings.filter((sentence) => sentence.includes(bad))).toHaveLength(1);

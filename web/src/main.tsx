@@ -37,6 +37,8 @@ function later([path, load]: [string, () => Promise<{ default: React.ComponentTy
 /** Pages beside the jobs themselves. */
 const PAGES = {
   '/': () => import('./steps/jobs/JobsPage.tsx').then(({ JobsPage }) => ({ default: JobsPage })),
+  '/measured': () =>
+    import('./steps/measured/MeasuredPage.tsx').then(({ MeasuredPage }) => ({ default: MeasuredPage })),
   '/parts': () => import('./steps/parts/PartsPage.tsx').then(({ PartsPage }) => ({ default: PartsPage })),
 };
 

@@ -341,7 +341,7 @@ const APPLIANCE_FORWARD: Forward = {
   5: (older) => older,
   6: (older) => older,
   7: (older) => older,
-  8: (older) => older,
+  8: (older) => ({ measured: [], ...older }),
 };
 
 /** Brings an entry of the firm's catalogue forward: its load is of the same versions as a job's. */

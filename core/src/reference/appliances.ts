@@ -1,5 +1,6 @@
 import type { FirmAppliance } from '../job/applianceSchema.ts';
 import { cycleLength, runningPowerW } from '../job/draw.ts';
+import { type Spread, spreadOf } from '../job/measuredUnits.ts';
 import { plainLoad } from '../job/plainLoad.ts';
 import type { Draw, Load, PathKind, Use } from '../job/schema.ts';
 import type { INSULATION } from '../job/values.ts';
@@ -20,12 +21,13 @@ export interface Appliance {
   readonly startRatio: number;
   readonly powerFactor: number;
   readonly origin: OriginLabel;
-  /** The firm's own entry: the load as it was measured. */
+  /** The firm's own entry: the load as it was measured, and how units of it differ. */
   readonly own?: Load;
+  readonly spread?: Spread | null;
 }
 
 /** An entry of the firm's catalogue in the form of a type. */
-export function fromFirm(id: string, { name, words, load }: FirmAppliance): Appliance {
+export function fromFirm(id: string, { name, words, load, measured }: FirmAppliance): Appliance {
   const watts = runningPowerW(load.draw);
   return {
     id,
@@ -40,6 +42,7 @@ export function fromFirm(id: string, { name, words, load }: FirmAppliance): Appl
     powerFactor: load.powerFactor,
     origin: 'job',
     own: load,
+    spread: spreadOf(measured),
   };
 }
 

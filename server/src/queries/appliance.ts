@@ -49,15 +49,16 @@ export async function lockOlderAppliances(
   return rows;
 }
 
+/** Null when there is no such entry. */
 export async function replaceAppliance(
   db: Database,
   workspace: string,
   id: string,
   appliance: FirmAppliance,
-): Promise<void> {
-  await db.query('update appliance set document = $3 where workspace_id = $1 and id = $2', [
-    workspace,
-    id,
-    JSON.stringify(appliance),
-  ]);
+): Promise<StoredAppliance | null> {
+  const { rows } = await db.query<StoredAppliance>(
+    `update appliance set document = $3 where workspace_id = $1 and id = $2 returning ${STORED}`,
+    [workspace, id, JSON.stringify(appliance)],
+  );
+  return rows[0] ?? null;
 }

@@ -192,6 +192,8 @@ export const api = {
   photoUrl: (jobId: string, id: string) => `/api/jobs/${encode(jobId)}/photos/${encode(id)}`,
   listAppliances: () => call<StoredAppliance[]>('GET', '/catalogue'),
   addAppliance: (appliance: FirmAppliance) => call<StoredAppliance>('POST', '/catalogue', appliance),
+  replaceAppliance: (id: string, appliance: FirmAppliance) =>
+    call<StoredAppliance>('PUT', `/catalogue/${encode(id)}`, appliance),
   removeAppliance: (id: string) => call<void>('DELETE', `/catalogue/${encode(id)}`),
   listParts: () => call<StoredPart[]>('GET', '/parts'),
   addPart: (part: Part) => call<StoredPart>('POST', '/parts', part),

@@ -40,6 +40,9 @@ export function JobsPage() {
           <Link to="/parts" className="hover:text-ink phone:inline-flex phone:min-h-11 phone:items-center">
             Parts list
           </Link>
+          <Link to="/measured" className="hover:text-ink phone:inline-flex phone:min-h-11 phone:items-center">
+            Measured
+          </Link>
           <button type="button" onClick={toggleTheme} className="hover:text-ink phone:min-h-11">
             Light or dark
           </button>

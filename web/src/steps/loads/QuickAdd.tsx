@@ -3,6 +3,7 @@ import {
   type Appliance,
   type Bus,
   findAppliances,
+  formatNumber,
   formatUse,
   type LabelReading,
   type Proposal,
@@ -158,7 +159,7 @@ export function QuickAdd() {
               <span>{appliance.name}</span>
               <span className="num text-note text-ink-2">
                 {showText(runningPowerW(appliance.draw), 'W')}
-                {appliance.own ? ', ours' : `, usually ${appliance.lowW}–${appliance.highW}`}
+                {appliance.own ? oursWords(appliance) : `, usually ${appliance.lowW}–${appliance.highW}`}
               </span>
             </div>
           ))}
@@ -166,6 +167,14 @@ export function QuickAdd() {
       </div>
     </div>
   );
+}
+
+/** How far units of one of the firm's own differ. */
+function oursWords({ spread }: Appliance): string {
+  if (!spread) return ', ours';
+  const { units, unit, least, most } = spread;
+  const range = units > 1 ? ` ${formatNumber(least)}–${formatNumber(most)} ${unit}` : '';
+  return `, ours: ${units} ${units === 1 ? 'unit' : 'units'}${range} measured`;
 }
 
 /** Events of the list that change nothing here: the pointer passing over it, the field being left, a choice made. */
