@@ -32,6 +32,11 @@ const CHARGING = new Set([
 /** Since version 7 a charger's amps are counted as amps: the same figures follow from that, but for the alternator's own. */
 const AMPS = new Set([...CHARGING].filter((id) => id !== 'alternator.limit'));
 
+/** Since version 9 the leads of an array lose what they resist where they were laid, and not the usual share. */
+const LEADS = new Set(['sun.yield', 'balance.net', 'loss.controllers', 'storage.spared']);
+/** What came to be reckoned otherwise since a version was written. */
+const sinceThen = (version: number): ReadonlySet<string> => (version < 5 ? CHARGING : version < 8 ? AMPS : LEADS);
+
 describe.each([3, 4, 5, 6, 7, 8])('a file of version %d', (version) => {
   const figuresThen = figuresOf(version);
 
@@ -45,7 +50,7 @@ describe.each([3, 4, 5, 6, 7, 8])('a file of version %d', (version) => {
         Object.entries(assess(checked.job, option).figures).map(([id, figure]) => [flatId(id), figure]),
       ) as Record<string, { value: number }>;
       const compared = Object.entries(figures).filter(
-        ([id]) => !(version < 5 ? CHARGING : AMPS).has(id) && !id.startsWith('array.yield'),
+        ([id]) => !sinceThen(version).has(id) && !id.startsWith('array.yield'),
       );
       expect(compared.length).toBeGreaterThan(25);
       for (const [id, value] of compared)

@@ -1,5 +1,6 @@
 import type { DesignOption, Job, SolarArray } from '../job/schema.ts';
 import { ambientByMinuteC } from '../loads/ambient.ts';
+import type { Leads } from '../paths/cables.ts';
 import { standingOf } from '../sources/array.ts';
 import { arraySource, controllerLimitW } from '../sources/solar.ts';
 import { placeIn, sunAheadMin, sunDay } from '../sun/day.ts';
@@ -38,11 +39,12 @@ export function monthSky(
   climate: Climate,
   month: number,
   steps: number,
+  leads: Leads | null,
 ): MonthSky {
   const skies = known.get(option) ?? new Map<string, MonthSky>();
   known.set(option, skies);
   const key = `${month} ${steps}`;
-  const found = skies.get(key) ?? makeSky(job, option, climate, month, steps);
+  const found = skies.get(key) ?? makeSky(job, option, climate, month, steps, leads);
   skies.set(key, found);
   return found;
 }
@@ -53,6 +55,7 @@ function makeSky(
   climate: Climate,
   month: number,
   steps: number,
+  leads: Leads | null,
 ): MonthSky {
   const place = placeIn(brief.place, month);
   const ahead = sunAheadMin(place, month);
@@ -75,7 +78,7 @@ function makeSky(
         ambientC,
         flatFactor: rules.arrayFactor,
       };
-      table.set(stepMeans(arraySource(array, sky, system.busVoltageV).watts, steps), level * steps);
+      table.set(stepMeans(arraySource(array, sky, system.busVoltageV, leads).watts, steps), level * steps);
     }
     return table;
   });

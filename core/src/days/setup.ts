@@ -132,7 +132,7 @@ export function setUpDays(
     plan,
     sharing: sharingOf(option),
     loadNames: job.loads.map(({ id, name, critical }) => ({ id, name, critical })),
-    skyIn: (month) => monthSky(job, option, climate, month, steps),
+    skyIn: (month) => monthSky(job, option, climate, month, steps, settled.leads),
     dayOn,
   };
 }

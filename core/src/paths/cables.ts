@@ -12,8 +12,19 @@ export interface Leads {
   /** The way at whose end a load or a device draws, by its id. What is not in it loses nothing on the way. */
   readonly ofLoad: ReadonlyMap<string, number>;
   readonly ofDevice: ReadonlyMap<string, number>;
+  /** What the sun comes in through, by the array's id. */
+  readonly ofArray: ReadonlyMap<string, ArrayLead>;
   /** kg of their metal. */
   readonly kg: number;
+}
+
+/** The leads of an array, cold, there and back. */
+export interface ArrayLead {
+  /** Ω from the panels to the controller, and V at which they work best. */
+  readonly panelsOhm: number;
+  readonly panelsV: number;
+  /** Ω from the controller to where its own run begins. */
+  readonly controllerOhm: number;
 }
 
 interface Way {

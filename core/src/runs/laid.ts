@@ -71,7 +71,7 @@ export function layRuns(fitted: Cabled, bus: BusDay): LaidRuns {
   const rows = sized.map(
     (run, i): RunRow => ({
       ...run,
-      lostWh: (cables?.lostWh[i] ?? 0) + lostComingWh(run, fitted),
+      lostWh: (cables?.lostWh[i] ?? 0) + lostComingWh(run, sized, fitted),
       outputV: behind.get(i) ?? null,
     }),
   );
@@ -91,16 +91,31 @@ export function layRuns(fitted: Cabled, bus: BusDay): LaidRuns {
 /** What lies behind a lead of these ends. */
 const BEHIND = { panels: 'array', alternator: 'driving' } as const;
 
-/** Wh a day that what a source brings loses on its own leads, cold. */
-function lostComingWh({ run, coldOhm }: SizedRun, { sources, option }: Fitted): number {
+/** W that enter a lead at whose end so many come out: w + R·(W ÷ V)² = W; where that cannot be, twice as many. */
+function intoLead(w: number, ohm: number, volts: number): number {
+  const perW = ohm / volts ** 2;
+  const root = 1 - 4 * perW * w;
+  return perW * w < 1e-12 ? w : root > 0 ? (1 - Math.sqrt(root)) / (2 * perW) : 2 * w;
+}
+
+/** Wh a day that what a source brings loses on its own leads, cold: from what reaches the bus back to where it comes from. */
+function lostComingWh({ run, coldOhm }: SizedRun, sized: readonly SizedRun[], { sources, option }: Fitted): number {
   const source = sources.find(
     ({ kind, id }) => id === run.part && (kind === run.end || kind === BEHIND[run.end as keyof typeof BEHIND]),
   );
   if (!source?.day) return 0;
   const { watts, efficiency } = source.day;
   const isFar = run.end === 'panels' || run.end === 'alternator';
-  const volts = isFar ? (source.far?.volts ?? 0) * efficiency : chargingVoltageV(option.system.busVoltageV);
-  return volts > 0 ? (coldOhm * watts.reduce((sum, w) => sum + (w / volts) ** 2, 0)) / 60 : 0;
+  const busV = chargingVoltageV(option.system.busVoltageV);
+  const volts = isFar ? (source.far?.volts ?? 0) : busV;
+  if (!(volts > 0)) return 0;
+  const sum = (of: (w: number) => number): number => watts.reduce((all, w) => all + of(w), 0) / 60;
+  // What an array brings is told after its laid leads; of anything else, and while they are only proposed, before them.
+  if (source.kind !== 'array' || option.system.runs === null)
+    return sum((w) => coldOhm * ((isFar ? w / efficiency : w) / volts) ** 2);
+  const near = isFar ? sized.find((one) => one.run.end === 'array' && one.run.part === source.id) : null;
+  const out = (w: number): number => (isFar ? intoLead(w, near?.coldOhm ?? 0, busV) / efficiency : w);
+  return sum((w) => intoLead(out(w), coldOhm, volts) - out(w));
 }
 
 export const nameOnBus = ({ chain, load }: Appliance): string => chain.device?.name ?? load.name;

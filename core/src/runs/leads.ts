@@ -1,4 +1,4 @@
-import type { Leads } from '../paths/cables.ts';
+import type { ArrayLead, Leads } from '../paths/cables.ts';
 import { nominalVoltageV } from '../reference/chemistries.ts';
 import type { Fitted } from './fitted.ts';
 import { type SizedRun, sizedRuns } from './sized.ts';
@@ -10,7 +10,10 @@ export function leadsOf(fitted: Fitted): Leads | null {
 }
 
 /** The same of runs that are sized, laid or not. */
-export function leadsThrough(sized: readonly SizedRun[], { option }: Pick<Fitted, 'option'>): Leads {
+export function leadsThrough(
+  sized: readonly SizedRun[],
+  { option, sources }: Pick<Fitted, 'option' | 'sources'>,
+): Leads {
   const { store, busVoltageV } = option.system;
   const nominalV = nominalVoltageV(store.chemistry, busVoltageV);
   const ofLoad = new Map<string, number>();
@@ -28,6 +31,20 @@ export function leadsThrough(sized: readonly SizedRun[], { option }: Pick<Fitted
     }),
     ofLoad,
     ofDevice,
+    ofArray: arrayLeads(sized, sources),
     kg: sized.reduce((sum, { kg }) => sum + kg, 0),
   };
+}
+
+/** The leads of each array of which the way from its controller is laid; what panels are joined with may still be missing. */
+function arrayLeads(sized: readonly SizedRun[], sources: Fitted['sources']): ReadonlyMap<string, ArrayLead> {
+  const ohmOf = (end: 'array' | 'panels', id: string) =>
+    sized.find(({ run }) => run.end === end && run.part === id)?.coldOhm ?? null;
+  return new Map(
+    sources.flatMap(({ kind, id, far }) => {
+      const controllerOhm = kind === 'array' ? ohmOf('array', id) : null;
+      if (controllerOhm === null || !far) return [];
+      return [[id, { controllerOhm, panelsOhm: ohmOf('panels', id) ?? 0, panelsV: far.volts }] as const];
+    }),
+  );
 }

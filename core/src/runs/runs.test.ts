@@ -2,6 +2,7 @@ import { readdirSync, readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { assess, evaluate } from '../assess/assess.ts';
+import { prepareDays, tripDetail } from '../choices/daysDetail.ts';
 import { thickerRuns } from '../choices/runsDetail.ts';
 import { blankArray, blankCharger, blankDevice, blankInverter, blankPanels } from '../job/blank.ts';
 import type { Device, Job, Run } from '../job/schema.ts';
@@ -284,15 +285,74 @@ describe('a solar lead', () => {
     const [option] = job.options;
     if (!option) throw new Error('an option');
     const withArray = { ...job, options: [{ ...option, system: { ...option.system, arrays: [array], runs } }] };
-    return rowOf(cables(withArray, { hotC }), 'roof');
+    return cables(withArray, { hotC });
   };
+  const wayOf = (...lead: Parameters<typeof onLead>): number => rowOf(onLead(...lead), 'roof').wayShare * 100;
 
   it('loses 9.9 % of 200 W at 20 °C in parallel, 2.5 % in series; about 12 % hot', () => {
-    expect(onLead({ series: 1, parallel: 2 }, 20, 'solid').wayShare * 100).toBeCloseTo(9.86, 1);
-    expect(onLead({ series: 2, parallel: 1 }, 20, 'solid').wayShare * 100).toBeCloseTo(2.46, 1);
-    expect(onLead({ series: 1, parallel: 2 }, 70, 'solid').wayShare * 100).toBeCloseTo(11.8, 1);
+    expect(wayOf({ series: 1, parallel: 2 }, 20, 'solid')).toBeCloseTo(9.86, 1);
+    expect(wayOf({ series: 2, parallel: 1 }, 20, 'solid')).toBeCloseTo(2.46, 1);
+    expect(wayOf({ series: 1, parallel: 2 }, 70, 'solid')).toBeCloseTo(11.8, 1);
     // Strands are 2 % more.
-    expect(onLead({ series: 1, parallel: 2 }, 20, 'awg').wayShare * 100).toBeCloseTo(10.06, 1);
+    expect(wayOf({ series: 1, parallel: 2 }, 20, 'awg')).toBeCloseTo(10.06, 1);
+  });
+
+  it('once laid, its own I²R takes the place of the usual 2 % of wiring: minute by minute, cold, up to the busbar', () => {
+    const job = onLead({ series: 1, parallel: 2 }, 20, 'solid');
+    const sunOf = (of: Job) => {
+      const [source] = settle(of).solar.sources;
+      if (!source) throw new Error('no array');
+      return source;
+    };
+    const [laidSun, unlaidSun] = [sunOf(job), sunOf(withRuns(job, null))];
+    // 10 AWG solid is 5.26 mm²: 1/58 Ω·mm²/m (IEC 60228: 17.24 mΩ·mm²/m), 48.768 m there and back; 1 m of 6 mm² (3.30 Ω/km).
+    const [panelsOhm, busOhm] = [(48.768 * 17.241) / 5.261 / 1000, (2 * 3.3) / 1000];
+    let lostWm = 0;
+    for (const m of [540, 660, 720, 780]) {
+      const matched = (unlaidSun.watts[m] as number) / 0.98 / 0.97;
+      const given = (matched - panelsOhm * (matched / 18) ** 2) * 0.97;
+      const used = given - busOhm * (given / 14.2) ** 2;
+      expect((laidSun.watts[m] as number) / used).toBeCloseTo(1, 3);
+      lostWm += matched - used;
+    }
+    expect(lostWm).toBeGreaterThan(0);
+    const { chain, watts } = laidSun;
+    const left =
+      chain.lightWh -
+      chain.shadeWh -
+      chain.dirtWh -
+      chain.heatWh -
+      chain.mismatchWh -
+      chain.wiringWh -
+      chain.controllerWh;
+    expect(left - chain.clippedWh).toBeCloseTo(watts.reduce((sum, w) => sum + w, 0) / 60, 6);
+    // What the step says of the two runs is what the array's ledger says of its wiring.
+    const rows = laidOf(job).rows.filter(({ run }) => run.end === 'array' || run.end === 'panels');
+    expect(rows.reduce((sum, { lostWh }) => sum + lostWh, 0) / chain.wiringWh).toBeCloseTo(1, 9);
+  });
+
+  it('half of what panels give is the most that a lead takes; with one flat factor it changes nothing', () => {
+    const thin = (job: Job): Job =>
+      withRuns(
+        job,
+        (job.options[0]?.system.runs ?? []).map((run) => (run.end === 'panels' ? { ...run, areaMm2: 0.5 } : run)),
+      );
+    const job = thin(onLead({ series: 1, parallel: 2 }, 20, 'solid'));
+    const yieldOfIt = (of: Job) => settle(of).income.sunWh;
+    expect(yieldOfIt(job)).toBeGreaterThan(0.4 * yieldOfIt(withRuns(job, null)));
+    const flat: Job = { ...job, rules: { ...job.rules, arrayFactor: 0.75 } };
+    expect(yieldOfIt(flat)).toBeCloseTo(yieldOfIt(withRuns(flat, null)), 9);
+  });
+
+  it('takes as much in the simulation of days', () => {
+    const job = onLead({ series: 1, parallel: 2 }, 20, 'solid');
+    const offeredWh = (of: Job) =>
+      tripDetail(prepareDays(of, 'a', { month: 6, weather: 'typical', ifs: [], stepMin: 15 })).run.books.sunOfferedWh;
+    const [laidWh, unlaidWh] = [offeredWh(job), offeredWh(withRuns(job, null))];
+    const [day, dayWithout] = [settle(job).income.sunWh, settle(withRuns(job, null)).income.sunWh];
+    // Another month and its sky: the share lost is of the same size.
+    expect(laidWh / unlaidWh).toBeLessThan(1);
+    expect(Math.abs(laidWh / unlaidWh - day / dayWithout)).toBeLessThan(0.03);
   });
 });
 

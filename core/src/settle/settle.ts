@@ -83,7 +83,7 @@ export function settle(asStored: Job, optionId?: string, effort?: Effort): Settl
   const store = sizeStore(system, brief, day.demand, factors, busPeak.weight / nominalV);
   const driving = sizeDriving(brief, system, needWh, store);
   const coveredWh = job.rules.arrayCovers === 'everything' ? 0 : driving.yieldWh * driving.countsShare;
-  const solar = sizeSolar(system, skyOver(day), Math.max(0, needWh - coveredWh));
+  const solar = sizeSolar(system, skyOver(day), Math.max(0, needWh - coveredWh), day.leads);
   const sources = sourcesOf(solar.sources, driving.sources, system);
   const drivenWh = yieldOf(sources, 'driving');
   return {

@@ -1,6 +1,7 @@
 import type { PanelGroup, SolarArray } from '../job/schema.ts';
 import { ampsTogether } from '../panels/operating.ts';
 import { arrayRatingW, groupsAt, panelsOf, unlikeOf } from '../panels/panels.ts';
+import type { ArrayLead } from '../paths/cables.ts';
 import { eachMinute } from '../quantity/minutes.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
 import { DEFAULT } from '../reference/defaults.ts';
@@ -132,8 +133,14 @@ export function shadeLeft({ shade, shaded, setOut }: Pick<SolarArray, 'shade' | 
   return left;
 }
 
-/** W that an array gives at the store in each minute, and what became of the rest. */
-export function arrayYield(array: SolarArray, around: ArraySurroundings): ArrayYield {
+/** Most of what panels give that their leads can take: more resistance, and they give less instead. */
+const MOST_LOST = 0.5;
+
+/**
+ * W that an array gives at the store in each minute, and what became of the rest.
+ * @param lead its own leads where they are laid: they lose R·(W ÷ V)²; null = the usual share
+ */
+export function arrayYield(array: SolarArray, around: ArraySurroundings, lead: ArrayLead | null = null): ArrayYield {
   const { irradianceWm2, ambientC, flatFactor, chargingV } = around;
   const { panels, wiring, controller } = array;
   const ratingW = arrayRatingW(array);
@@ -162,19 +169,24 @@ export function arrayYield(array: SolarArray, around: ArraySurroundings): ArrayY
     const clean = isFlat ? lit : lit * standing.clean;
     const hot = isFlat ? clean : clean * (1 + standing.powerPerK * (cellC - 25));
     const matched = isFlat ? hot : hot * mismatch * unlike;
-    const wired = isFlat ? matched : matched * wiringFactor;
+    const wired = isFlat
+      ? matched
+      : lead
+        ? matched - lostIn(matched, lead.panelsOhm, lead.panelsV)
+        : matched * wiringFactor;
     const share = isFlat ? flatFactor : straight ? straight(g * (left[m] as number), cellC) : mppt;
     const given = wired * share;
-    const used = Math.min(given, most);
+    const letThrough = Math.min(given, most);
+    const used = isFlat || !lead ? letThrough : letThrough - lostIn(letThrough, lead.controllerOhm, chargingV);
     watts[m] = used;
     sum.light += light;
     sum.shade += light - lit;
     sum.dirt += lit - clean;
     sum.heat += clean - hot;
     sum.mismatch += hot - matched;
-    sum.wiring += matched - wired;
+    sum.wiring += matched - wired + letThrough - used;
     sum.controller += wired - given;
-    sum.clipped += given - used;
+    sum.clipped += given - letThrough;
   }
   return {
     watts,
@@ -190,6 +202,8 @@ export function arrayYield(array: SolarArray, around: ArraySurroundings): ArrayY
     },
   };
 }
+
+const lostIn = (w: number, ohm: number, volts: number): number => Math.min(MOST_LOST * w, ohm * (w / volts) ** 2);
 
 /** Light is told apart in steps of this, W/m², and temperature in steps of this, K, where curves are followed. */
 const LIGHT_STEP = 25;

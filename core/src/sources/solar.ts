@@ -1,6 +1,7 @@
 import { blankArray } from '../job/blank.ts';
 import type { SolarArray, System } from '../job/schema.ts';
 import { arrayRatingW } from '../panels/panels.ts';
+import type { Leads } from '../paths/cables.ts';
 import { chargingVoltageV } from '../reference/chemistries.ts';
 import { ARRAY_STEP_W } from '../reference/sizes.ts';
 import { type ArrayChain, type ArrayDay, arrayDay, arrayYield, mpptEfficiency } from './array.ts';
@@ -40,8 +41,13 @@ export interface Sky {
   readonly flatFactor: number | null;
 }
 
-/** @param toCoverWh Wh a day */
-export function sizeSolar({ arrays, busVoltageV }: System, sky: Sky, toCoverWh: number): SolarSize {
+/** @param toCoverWh Wh a day; `leads` of the arrays where they are laid */
+export function sizeSolar(
+  { arrays, busVoltageV }: System,
+  sky: Sky,
+  toCoverWh: number,
+  leads: Pick<Leads, 'ofArray'> | null,
+): SolarSize {
   const { ambientC, flatFactor } = sky;
   const flat = arrayDay(sky.onPlane({ slopeDeg: 0, azimuthDeg: null, follows: false }), ambientC, flatFactor);
   const sunRises = flat.whPerRatedW >= LEAST_YIELD_WH;
@@ -49,7 +55,7 @@ export function sizeSolar({ arrays, busVoltageV }: System, sky: Sky, toCoverWh: 
   const isChosen = arrays !== null;
   const suggestedW = Math.ceil(requiredW / ARRAY_STEP_W - 1e-9) * ARRAY_STEP_W;
   const fitted = arrays ?? [blankArray('array', 'Solar array', suggestedW)];
-  const sources = fitted.map((array) => arraySource(array, sky, busVoltageV));
+  const sources = fitted.map((array) => arraySource(array, sky, busVoltageV, leads));
   return {
     flat,
     toCoverWh,
@@ -69,11 +75,16 @@ export function controllerLimitW({ controller: { maxA, maxW } }: SolarArray, bus
 }
 
 /** An array under a sky, with what its controller lets through. */
-export function arraySource(array: SolarArray, { onPlane, ambientC, flatFactor }: Sky, busV: number): ArraySource {
+export function arraySource(
+  array: SolarArray,
+  { onPlane, ambientC, flatFactor }: Sky,
+  busV: number,
+  leads: Pick<Leads, 'ofArray'> | null,
+): ArraySource {
   const { kind } = array.controller;
   const chargingV = chargingVoltageV(busV);
   const around = { irradianceWm2: onPlane(array), ambientC, flatFactor, chargingV, busV };
-  const { watts, chain } = arrayYield(array, around);
+  const { watts, chain } = arrayYield(array, around, leads?.ofArray.get(array.id) ?? null);
   return {
     id: array.id,
     name: array.name,
