@@ -62,6 +62,7 @@ export const FINDING_CODES = [
   'run-drop',
   'run-collapse',
   'run-start-dip',
+  'run-output-low',
   'load-drops-out',
   'socket-overload',
   'run-solid',

@@ -88,6 +88,21 @@ const withPanels = (
   };
   return withParts(aJob([aLoad()]), { arrays: [array] });
 };
+/** 60 W behind a converter to 24 V, on a long thin lead. */
+const behindConverter = (minV: number): Job => {
+  const job = aJob([aLoad({ watts: 60, path: 'dc-dc', device: 'up', minV })]);
+  const up = { ...blankDevice('converter', 'up'), outputV: 24, ratingW: 100 } as Device;
+  return withParts(job, {
+    devices: [blankInverter('inverter', 'Inverter'), up],
+    arrays: [],
+    driving: [],
+    runs: [
+      aRun('main', 'busbar'),
+      aRun('in', 'device', { from: 'main', part: 'up', areaMm2: 6, lengthM: 1 }),
+      aRun('out', 'loads', { from: 'in', loads: ['load-0'], areaMm2: 0.75, lengthM: 5 }),
+    ],
+  });
+};
 /** 400 W of panels in an all-in-one unit that charges with so much at most. */
 const withBox = (chargeA: number): Job => {
   const unit = { id: 'box', name: 'Box', inverter: 'inverter', arrays: ['roof'], charger: null, kg: null, price: null };
@@ -334,6 +349,8 @@ const CASES: Readonly<Record<FindingCode, { bad: Job; good: Job }>> = {
     bad: oneLead({ watts: 60, startRatio: 5, minV: 12.3 }, {}),
     good: oneLead({ watts: 60, startRatio: 5, minV: 11 }, {}),
   },
+  // 60 W at 24 V through 10 m of 0.75 mm², hot: 0.32 Ω, 23.2 V.
+  'run-output-low': { bad: behindConverter(23.5), good: behindConverter(23) },
   // 5 A × 0.4 Ω: 2 V.
   'load-drops-out': {
     bad: oneLead({ watts: 60, minV: 11.5 }, { lengthM: 10, areaMm2: 1 }),

@@ -1,3 +1,4 @@
+import { chainOf } from '../paths/chain.ts';
 import { FUSES_A } from '../reference/conductors.ts';
 import { holdsSeconds, PROTECTION, SELECTIVE_RATIO } from '../reference/protection.ts';
 import type { RunRow } from '../runs/laid.ts';
@@ -200,6 +201,27 @@ export const runStartDip: Rule = ({ runs }) =>
         values: { name: one.name, startV, cutOffV, seconds: startSeconds },
       },
     ];
+  });
+
+/** What is fed by a converter or port loses nothing to a low store, and all the more to the lead behind it. */
+export const runOutputLow: Rule = ({ runs, job, option }) =>
+  (runs?.rows ?? []).flatMap(({ run, zone, outputV }): Finding[] => {
+    if (zone.kind !== 'output' || outputV === null) return [];
+    const { device } = zone;
+    return job.loads.flatMap((load): Finding[] => {
+      if (load.minV === null || outputV >= load.minV || !run.loads.includes(load.id)) return [];
+      if (chainOf(load, option.system.devices).device?.id !== device.id) return [];
+      const values = {
+        name: load.name,
+        run: run.name,
+        device: device.name,
+        volts: outputV,
+        outputV: device.outputV,
+        leastV: load.minV,
+      };
+      const where = { step: 'runs', loadId: load.id, runId: run.id } as const;
+      return [{ code: 'run-output-low', severity: 'stop', where, values }];
+    });
   });
 
 /** A load that stops for want of volts while the store still has charge that was meant to be used. */

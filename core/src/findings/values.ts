@@ -229,6 +229,14 @@ export interface FindingValues {
     readonly cutOffV: number;
     readonly seconds: number;
   };
+  readonly 'run-output-low': {
+    readonly name: string;
+    readonly run: string;
+    readonly device: string;
+    readonly volts: number;
+    readonly outputV: number;
+    readonly leastV: number;
+  };
   readonly 'load-drops-out': {
     readonly name: string;
     readonly cutOffV: number;

@@ -246,6 +246,11 @@ const WORDS: { readonly [C in FindingCode]: (values: FindingValues[C]) => Words 
     why: 'The start pulls its own volts down; it cuts out and tries again.',
     act: 'A thicker lead, or a lead of its own.',
   }),
+  'run-output-low': (v) => ({
+    what: `${s(v, 'name')} gets ${showText(n(v, 'volts'), 'V')} at the end of ${s(v, 'run')}; it needs ${showText(n(v, 'leastV'), 'V')}.`,
+    why: `${s(v, 'device')} gives ${showText(n(v, 'outputV'), 'V')} whatever the store has; the lead behind it takes the rest, at any charge.`,
+    act: 'A thicker or shorter lead behind it, or an output of its own.',
+  }),
   'load-drops-out': (v) => ({
     what: `${s(v, 'name')} stops at ${formatNumber(n(v, 'soc') * 100)} % of charge (${formatNumber(n(v, 'lowSoc') * 100)} to ${formatNumber(n(v, 'highSoc') * 100)} %): ${showText(n(v, 'strandedAh'), 'Ah')} stay out of its reach.`,
     why: `Its cut-off is ${showText(n(v, 'cutOffV'), 'V')} at its own terminals; the cable takes the rest. ${formatNumber((1 - n(v, 'reserve')) * 100)} % was planned to be used.`,
