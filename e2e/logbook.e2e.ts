@@ -100,6 +100,27 @@ test('what it really does: a log by keypad, a meter’s file, into the job and b
   expect((await storedJob(page, id)).loads[0]?.draw).toMatchObject({ runningW: 60 });
 });
 
+test('a reading as it is said: marks, quantities and a note in one breath, asked about where it is not clear', async ({
+  page,
+}) => {
+  await openJob(page);
+  await add(page, 'fridge 45W');
+  await goTo(page, 'm');
+  await page.getByRole('region', { name: 'What to measure first' }).getByRole('button', { name: 'Begin' }).click();
+  const log = page.getByRole('article', { name: /Fridge/i });
+  const pad = log.getByRole('region', { name: 'A reading' });
+  const said = pad.getByLabel(/Or said/);
+  await said.fill('started at eighty one');
+  await said.press('Enter');
+  await expect(pad.getByRole('status')).toContainText('“81” of what?');
+  await expect(said).toHaveValue('started at eighty one');
+  await said.fill('started at eighty one percent, 12.6 volts, door opened twice');
+  await said.press('Enter');
+  await expect(pad.getByRole('status')).toContainText('Kept: 81 %, 12.6 V, start.');
+  await expect(said).toHaveValue('');
+  await expect(log.getByText('door opened twice')).toBeVisible();
+});
+
 test('readings made without a signal wait and arrive', async ({ page, context }) => {
   await openJob(page, undefined, 'logbook');
   await page.getByRole('button', { name: 'Begin a log' }).click();

@@ -210,6 +210,7 @@ export {
   type SimulatedInstrument,
   type Truth,
 } from './logbook/simulated.ts';
+export { readSpoken } from './logbook/spoken.ts';
 export { type Zone, zoneOf } from './logbook/stamp.ts';
 export { type RowFault, type Series, type TableRead, TableReader } from './logbook/table.ts';
 export { truthOf } from './logbook/truth.ts';

@@ -1,4 +1,4 @@
-import { type LogReading, MARKS, QUANTITY, type Quantity } from '@joulemetric/core';
+import { type LogReading, MARKS, QUANTITY, type Quantity, readSpoken } from '@joulemetric/core';
 import { useState } from 'react';
 import { sendPhoto } from '../../edges/photo.ts';
 import { useUnsent } from '../../edges/useLogs.ts';
@@ -8,6 +8,7 @@ import { CameraButton } from '../../ui/CameraButton.tsx';
 const TYPED = ['soc', 'v', 'a', 'w', 'wh', 'ah', 'c'] as const satisfies readonly Quantity[];
 const KEYS = ['1', '2', '3', '4', '5', '6', '7', '8', '9', '.', '0', '⌫'] as const;
 const MOST_DIGITS = 9;
+const MOST_NOTE = 400;
 const MARK_WORDS: Readonly<Record<(typeof MARKS)[number], string>> = {
   start: 'Start',
   stop: 'Stop',
@@ -33,6 +34,7 @@ export function Keypad({ jobId, logId, last }: { jobId: string; logId: string; l
   const [values, setValues] = useState<Values>({});
   const [at, setAt] = useState<string | null>(null);
   const [note, setNote] = useState('');
+  const [said, setSaid] = useState('');
   const [toGo, setToGo] = useState('');
   const [told, setTold] = useState<string | null>(null);
   const [photo, setPhoto] = useState<string | null>(null);
@@ -64,26 +66,36 @@ export function Keypad({ jobId, logId, last }: { jobId: string; logId: string; l
         return;
       }
     }
-    if (typed.length === 0 && mark === undefined && note === '' && toGo === '' && photo === null) {
+    const more = readSpoken(said);
+    if (more.question) {
+      setTold(more.question);
+      return;
+    }
+    const marked = mark ?? more.mark ?? undefined;
+    const kept = Object.entries({ ...more.values, ...Object.fromEntries(typed) });
+    if (kept.length === 0 && marked === undefined && note + more.note === '' && toGo === '' && photo === null) {
       setTold('Type what the display shows.');
       return;
     }
     const when = at === null ? new Date() : new Date(at);
+    const words = [note.trim(), more.note].filter(Boolean).join(', ').slice(0, MOST_NOTE);
     await add(logId, {
       at: when.toISOString(),
+      ...more.values,
       ...Object.fromEntries(typed.map(([key, value]) => [key, Number(value)])),
-      ...(mark ? { mark } : {}),
-      ...(note.trim() ? { note: note.trim() } : {}),
+      ...(marked ? { mark: marked } : {}),
+      ...(words ? { note: words } : {}),
       ...(toGo.trim() ? { toGo: toGo.trim() } : {}),
       ...(photo ? { photo } : {}),
     });
     setValues({});
     setNote('');
+    setSaid('');
     setToGo('');
     setPhoto(null);
     setAt(null);
     setTold(
-      `Kept: ${[...typed.map(([key, value]) => `${value} ${QUANTITY[key as Quantity].unit}`), ...(mark ? [MARK_WORDS[mark].toLowerCase()] : [])].join(', ') || 'a note'}.`,
+      `Kept: ${[...kept.map(([key, value]) => `${value} ${QUANTITY[key as Quantity].unit}`), ...(marked ? [MARK_WORDS[marked].toLowerCase()] : [])].join(', ') || 'a note'}.`,
     );
   };
   return (
@@ -188,6 +200,14 @@ export function Keypad({ jobId, logId, last }: { jobId: string; logId: string; l
           </span>
         )}
       </p>
+      <Line
+        label="Or said: the keyboard’s microphone writes it here"
+        placeholder="stop, 81 percent, 40 watts"
+        value={said}
+        onChange={setSaid}
+        onEnter={() => void save()}
+        most={200}
+      />
       <details className="text-body">
         <summary className="text-ink-2 phone:min-h-11">Marks, note, time to go</summary>
         <div className="flex flex-wrap gap-2 py-2">
@@ -210,12 +230,14 @@ function Line({
   placeholder,
   value,
   onChange,
+  onEnter,
   most,
 }: {
   label: string;
   placeholder: string;
   value: string;
   onChange: (value: string) => void;
+  onEnter?: () => void;
   most: number;
 }) {
   return (
@@ -226,6 +248,7 @@ function Line({
         maxLength={most}
         placeholder={placeholder}
         onChange={(event) => onChange(event.target.value)}
+        onKeyDown={(event) => event.key === 'Enter' && onEnter?.()}
         className="w-full border-b border-line bg-transparent py-1 text-number focus:border-ink focus:outline-none phone:min-h-11"
       />
     </label>
