@@ -133,11 +133,26 @@ test('readings made without a signal wait and arrive', async ({ page, context })
     await pad.getByRole('button', { name: 'Keep this reading' }).click();
     await expect(pad.getByRole('status')).toContainText(`Kept: ${digits} %`);
   }
-  await expect(pad.getByRole('status')).toContainText('2 readings wait in this browser');
+  // A photo waits with its reading.
+  const canvas = await page.evaluate(async () => {
+    const drawn = new OffscreenCanvas(40, 30);
+    drawn.getContext('2d')?.fillRect(0, 0, 20, 30);
+    return [...new Uint8Array(await (await drawn.convertToBlob()).arrayBuffer())];
+  });
+  await pad
+    .getByLabel('Photo of the display: file')
+    .setInputFiles({ name: 'display.png', mimeType: 'image/png', buffer: Buffer.from(canvas) });
+  await expect(pad.getByRole('status')).toContainText('The photo is here, with its own time');
+  for (const digit of '86') await pad.getByRole('button', { name: digit, exact: true }).click();
+  await pad.getByRole('button', { name: 'Keep this reading' }).click();
+  await expect(pad.getByRole('status')).toContainText('3 readings wait in this browser');
   await context.setOffline(false);
   await expect(pad.getByRole('status')).not.toContainText('wait in this browser', { timeout: 20_000 });
   await page.reload();
-  await expect(page.getByRole('region', { name: 'Readings', exact: true })).toContainText('2 by hand');
+  await expect(page.getByRole('region', { name: 'Readings', exact: true })).toContainText('3 by hand');
+  const link = page.getByRole('link', { name: 'photo' });
+  const shown = await page.request.get((await link.getAttribute('href')) ?? '');
+  expect([shown.status(), shown.headers()['content-type']]).toEqual([200, 'image/jpeg']);
 });
 
 test('a simulated monitor records whether or not anybody looks, and a commissioning is kept', async ({ page }) => {

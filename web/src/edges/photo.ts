@@ -8,18 +8,19 @@ const LONGEST_PX = 1600;
  * place it was taken at; what the browser cannot draw goes as it is, and the server encodes it anew in any case.
  */
 export async function sendPhoto(jobId: string, file: Blob): Promise<string> {
-  const { id } = await api.addPhoto(jobId, (await shrunk(file)) ?? file);
+  const { id } = await api.addPhoto(jobId, await smaller(file));
   return id;
 }
 
-async function shrunk(file: Blob): Promise<Blob | null> {
+/** The photo no larger than is sent; what the browser cannot draw stays as it is. */
+export async function smaller(file: Blob): Promise<Blob> {
   const bitmap = await createImageBitmap(file, { imageOrientation: 'from-image' }).catch(() => null);
-  if (!bitmap) return null;
+  if (!bitmap) return file;
   const scale = Math.min(1, LONGEST_PX / Math.max(bitmap.width, bitmap.height));
   const canvas = document.createElement('canvas');
   canvas.width = Math.max(1, Math.round(bitmap.width * scale));
   canvas.height = Math.max(1, Math.round(bitmap.height * scale));
   canvas.getContext('2d')?.drawImage(bitmap, 0, 0, canvas.width, canvas.height);
   bitmap.close();
-  return new Promise((resolve) => canvas.toBlob(resolve, 'image/jpeg', 0.82));
+  return new Promise((resolve) => canvas.toBlob((drawn) => resolve(drawn ?? file), 'image/jpeg', 0.82));
 }

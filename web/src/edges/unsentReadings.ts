@@ -1,11 +1,14 @@
 import type { LogReading } from '@joulemetric/core';
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
 import { ApiError, api } from './api.ts';
+import { sendPhoto } from './photo.ts';
 
 /** A reading that the server has not got yet. */
 export interface UnsentReading {
   readonly logId: string;
   readonly reading: LogReading & { readonly id: string };
+  /** A photo that goes with it and has not been sent yet. */
+  readonly photo?: { readonly jobId: string; readonly file: Blob };
 }
 
 interface Schema extends DBSchema {
@@ -21,7 +24,11 @@ export interface UnsentState {
   readonly sent: number;
 }
 
-type Send = (logId: string, readings: readonly UnsentReading['reading'][]) => Promise<unknown>;
+/** How readings and photos reach the server; a photo resolves with its id there. */
+interface Way {
+  readonly readings: (logId: string, readings: readonly UnsentReading['reading'][]) => Promise<unknown>;
+  readonly photo: (jobId: string, file: Blob) => Promise<string>;
+}
 
 /** ms after which what waits is sent again without being asked. */
 const AGAIN_MS = 5000;
@@ -36,10 +43,10 @@ export class UnsentReadings {
   #sending = false;
   #timer: ReturnType<typeof setTimeout> | undefined;
   readonly #watchers = new Set<() => void>();
-  readonly #send: Send;
+  readonly #way: Way;
 
-  constructor(send: Send) {
-    this.#send = send;
+  constructor(way: Way) {
+    this.#way = way;
   }
 
   snapshot = (): UnsentState => this.#state;
@@ -66,7 +73,8 @@ export class UnsentReadings {
       const db = await this.#open();
       for (let cursor = await db.transaction('unsent').store.openCursor(); cursor; ) {
         const { key, value } = cursor;
-        await this.#send(value.logId, [value.reading]);
+        const { logId, reading } = value.photo ? await this.#sendPhoto(db, key, value) : value;
+        await this.#way.readings(logId, [reading]);
         await db.delete('unsent', key);
         this.#state = { ...this.#state, sent: this.#state.sent + 1 };
         await this.#look();
@@ -81,12 +89,25 @@ export class UnsentReadings {
     await this.#look(problem);
   }
 
-  /** Drops the first of them, which the server will not take. */
+  /** Drops the first of them, which the server will not take; of one with a photo only the photo. */
   async dropFirst(): Promise<void> {
     const db = await this.#open();
     const cursor = await db.transaction('unsent').store.openCursor();
-    if (cursor) await db.delete('unsent', cursor.key);
+    if (cursor) {
+      const { photo, ...rest } = cursor.value;
+      if (photo) await db.put('unsent', rest, cursor.key);
+      else await db.delete('unsent', cursor.key);
+    }
     await this.send();
+  }
+
+  /** The photo goes first; that it is there is kept before the reading follows, so that it is not sent twice. */
+  async #sendPhoto(db: IDBPDatabase<Schema>, key: number, { photo, ...unsent }: UnsentReading): Promise<UnsentReading> {
+    if (!photo) return unsent;
+    const id = await this.#way.photo(photo.jobId, photo.file);
+    const withPhoto = { ...unsent, reading: { ...unsent.reading, photo: id } };
+    await db.put('unsent', withPhoto, key);
+    return withPhoto;
   }
 
   async #look(problem: string | null = null): Promise<void> {
@@ -103,4 +124,7 @@ export class UnsentReadings {
   }
 }
 
-export const unsentReadings = new UnsentReadings((logId, readings) => api.addReadings(logId, readings));
+export const unsentReadings = new UnsentReadings({
+  readings: (logId, readings) => api.addReadings(logId, readings),
+  photo: sendPhoto,
+});

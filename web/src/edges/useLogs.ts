@@ -2,7 +2,7 @@ import type { Log, LogReading, LogReport, Quantity } from '@joulemetric/core';
 import { useEffect, useRef, useSyncExternalStore } from 'react';
 import useSWR, { useSWRConfig } from 'swr';
 import { ApiError, api, type ChartPoint, type LogInstrument, type OpenLog, type StoredLog } from './api.ts';
-import { type UnsentState, unsentReadings } from './unsentReadings.ts';
+import { type UnsentReading, type UnsentState, unsentReadings } from './unsentReadings.ts';
 import { newUuid } from './uuid.ts';
 
 const ONCE = { revalidateOnFocus: false } as const;
@@ -81,7 +81,7 @@ export function useLog(jobId: string, id: string) {
 
 /** What waits in this browser, how to add to it, and how to leave out what the server will not take. */
 export function useUnsent(): UnsentState & {
-  readonly add: (logId: string, reading: LogReading) => Promise<void>;
+  readonly add: (logId: string, reading: LogReading, photo?: UnsentReading['photo']) => Promise<void>;
   readonly dropFirst: () => void;
 } {
   const state = useSyncExternalStore(unsentReadings.watch, unsentReadings.snapshot);
@@ -93,7 +93,8 @@ export function useUnsent(): UnsentState & {
   }, []);
   return {
     ...state,
-    add: (logId, reading) => unsentReadings.add({ logId, reading: { ...reading, id: newUuid() } }),
+    add: (logId, reading, photo) =>
+      unsentReadings.add({ logId, reading: { ...reading, id: newUuid() }, ...(photo ? { photo } : {}) }),
     dropFirst: () => void unsentReadings.dropFirst(),
   };
 }

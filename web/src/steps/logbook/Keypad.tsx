@@ -1,6 +1,6 @@
 import { type LogReading, MARKS, QUANTITY, type Quantity, readSpoken } from '@joulemetric/core';
 import { useState } from 'react';
-import { sendPhoto } from '../../edges/photo.ts';
+import { smaller } from '../../edges/photo.ts';
 import { useUnsent } from '../../edges/useLogs.ts';
 import { Button } from '../../ui/Button.tsx';
 import { CameraButton } from '../../ui/CameraButton.tsx';
@@ -37,18 +37,14 @@ export function Keypad({ jobId, logId, last }: { jobId: string; logId: string; l
   const [said, setSaid] = useState('');
   const [toGo, setToGo] = useState('');
   const [told, setTold] = useState<string | null>(null);
-  const [photo, setPhoto] = useState<string | null>(null);
-  /** The photo's own time is the reading's; what it shows is typed then. */
+  const [photo, setPhoto] = useState<Blob | null>(null);
+  /** The photo's own time is the reading's; what it shows is typed then. It is sent with the reading, when there is a signal. */
   const takePhoto = (file: File) => {
-    setTold('Sending the photo…');
-    sendPhoto(jobId, file).then(
-      (id) => {
-        setPhoto(id);
-        setAt(wallOf(file.lastModified));
-        setTold('The photo is there, with its own time. Type what it shows.');
-      },
-      (error: Error) => setTold(`The photo was not sent: ${error.message}`),
-    );
+    void smaller(file).then((kept) => {
+      setPhoto(kept);
+      setAt(wallOf(file.lastModified));
+      setTold('The photo is here, with its own time. Type what it shows.');
+    });
   };
   const text = values[quantity] ?? '';
   const { unit, word, least, most } = QUANTITY[quantity];
@@ -79,15 +75,15 @@ export function Keypad({ jobId, logId, last }: { jobId: string; logId: string; l
     }
     const when = at === null ? new Date() : new Date(at);
     const words = [note.trim(), more.note].filter(Boolean).join(', ').slice(0, MOST_NOTE);
-    await add(logId, {
+    const reading: LogReading = {
       at: when.toISOString(),
       ...more.values,
       ...Object.fromEntries(typed.map(([key, value]) => [key, Number(value)])),
       ...(marked ? { mark: marked } : {}),
       ...(words ? { note: words } : {}),
       ...(toGo.trim() ? { toGo: toGo.trim() } : {}),
-      ...(photo ? { photo } : {}),
-    });
+    };
+    await add(logId, reading, photo ? { jobId, file: photo } : undefined);
     setValues({});
     setNote('');
     setSaid('');
