@@ -194,13 +194,19 @@ test('the roof to scale: panels laid out, moved by keys and by hand, and what do
   const box = await one.boundingBox();
   if (!box) throw new Error('no panel on the roof');
   await page.mouse.down();
-  await page.mouse.move(box.x + box.width * 2.5, box.y + box.height / 2, { steps: 4 });
+  await page.mouse.move(box.x + box.width * 2, box.y + box.height / 2, { steps: 4 });
   await page.mouse.up();
   await expect(found('roof-overhang')).toBeVisible();
-  await one.press('Delete');
+  // Let go beside the roof it is taken off.
+  await one.hover();
+  await page.mouse.down();
+  await page.mouse.move(box.x + box.width * 4.5, box.y + box.height / 2, { steps: 4 });
+  await page.mouse.up();
   await expect(found('roof-overhang')).toHaveCount(0);
   await expect(roof.locator('[data-on-roof]')).toHaveCount(1);
   await expectSound(page);
+  await roof.locator('[data-on-roof]').press('Delete');
+  await expect(roof.locator('[data-on-roof]')).toHaveCount(0);
 });
 
 test('inverter, controller and charger in one box: beside separate units, taken, its limit felt, taken apart', async ({

@@ -175,6 +175,7 @@ function Drawing({ roof, lying }: { roof: Roof; lying: readonly LyingPanel[] }) 
           <Movable
             key={one.id}
             svg={svg}
+            roof={roof}
             name={one.name}
             rectangle={one}
             isWrong={false}
@@ -194,6 +195,7 @@ function Drawing({ roof, lying }: { roof: Roof; lying: readonly LyingPanel[] }) 
           <Movable
             key={`${panel.array}/${panel.group}/${panel.index}`}
             svg={svg}
+            roof={roof}
             name={panel.name}
             rectangle={panel}
             isWrong={panel.overlaps.length > 0 || panel.edgeM > 0}
@@ -212,16 +214,26 @@ function Drawing({ roof, lying }: { roof: Roof; lying: readonly LyingPanel[] }) 
         ))}
       </svg>
       <p className="num text-note text-ink-2">
-        A line a metre. Drag, or move with the arrow keys (5 cm, with Shift 1 cm); R or a double tap turns, Delete takes
-        off. Red lies on something or hangs over.
+        A line a metre. Drag, or move with the arrow keys (5 cm, with Shift 1 cm); R or a double tap turns; Delete, or
+        letting it go beside the roof, takes a panel off. Red lies on something or hangs over.
       </p>
     </div>
   );
 }
 
+/** Whether the middle of a rectangle is over the roof: what is let go beside it is taken off. */
+const isOver = (
+  { lengthM, widthM }: Pick<Roof, 'lengthM' | 'widthM'>,
+  one: { readonly xM: number; readonly yM: number; readonly lengthM: number; readonly widthM: number },
+): boolean => {
+  const [x, y] = [one.xM + one.lengthM / 2, one.yM + one.widthM / 2];
+  return x >= 0 && x <= lengthM && y >= 0 && y <= widthM;
+};
+
 /** A rectangle on the roof that is moved by hand or by keys. */
 function Movable({
   svg,
+  roof,
   name,
   rectangle,
   isWrong,
@@ -231,6 +243,7 @@ function Movable({
   onOff,
 }: {
   svg: React.RefObject<SVGSVGElement | null>;
+  roof: Roof;
   name: string;
   rectangle: { readonly xM: number; readonly yM: number; readonly lengthM: number; readonly widthM: number };
   isWrong: boolean;
@@ -279,6 +292,7 @@ function Movable({
         if (nextX !== xM || nextY !== yM) onMove(nextX, nextY);
       }}
       onPointerUp={() => {
+        if (drag.current && !isOver(roof, rectangle)) onOff?.();
         drag.current = null;
       }}
       onPointerCancel={() => {
