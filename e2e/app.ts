@@ -75,4 +75,6 @@ export async function goTo(
   await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
   await page.keyboard.press('g');
   await page.keyboard.press(letter);
+  // What is played through there comes above what is pressed: until then it may move.
+  if (letter === 'o') await page.locator('[data-sources="ready"] [data-day="ready"]').waitFor();
 }

@@ -47,7 +47,8 @@ export function Sources() {
           />
         </section>
       ) : (
-        <p className="py-3 text-ink-2">Playing through the days of a year…</p>
+        // As high as what comes there: nothing below moves under a finger when it does.
+        <p className="min-h-[27rem] py-3 text-ink-2 @max-[860px]:min-h-[46rem]">Playing through the days of a year…</p>
       )}
       <Arrays detail={detail} />
       <RoofPlan />
