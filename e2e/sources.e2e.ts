@@ -11,7 +11,7 @@ test('what fills it: months by kinds of day, an array from its labels, its limit
   await goTo(page, 'o');
   const table = page.getByRole('table').first();
   await expect(table.getByRole('columnheader', { name: 'Parked, dull' })).toBeVisible();
-  await expect(table.getByRole('columnheader', { name: 'Driving' })).toHaveCount(0);
+  await expect(table.getByRole('columnheader', { name: 'Driving', exact: true })).toHaveCount(0);
   await table
     .getByRole('button', { name: /^June: / })
     .first()
@@ -74,7 +74,7 @@ test('driving, a relay on a smart alternator, and a generator as a source', asyn
   await goTo(page, 'o');
   const driving = page.getByRole('region', { name: 'Driving' });
   await driving.getByLabel('Driving from-to').fill('9-11, 16-17');
-  await expect(page.getByRole('columnheader', { name: 'Driving' })).toBeVisible();
+  await expect(page.getByRole('columnheader', { name: 'Driving', exact: true })).toBeVisible();
   await driving.getByRole('button', { name: 'Choose the charger' }).click();
   await driving.getByLabel('It gives').fill('30');
   await expect(driving).toContainText('gives 426 W: 1 278 Wh a day');
