@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { assess, evaluate } from '../assess/assess.ts';
-import { blankArray, blankCharger, blankLink } from '../job/blank.ts';
+import { blankArray, blankCharger, blankController, blankLink } from '../job/blank.ts';
 import { mergeJobs } from '../job/merge.ts';
 import type { PartOf } from '../job/partFields.ts';
 import type { AllInOne, Job, SolarArray, System } from '../job/schema.ts';
@@ -107,6 +107,27 @@ describe('what one box lets in', () => {
     expect(books.sunWh).toBeLessThanOrEqual(CHARGING_V * 24 * days + 1e-6);
     expect(booksOf(separate()).books.sunWh).toBeGreaterThan(books.sunWh);
     expect(booksOf(boxed({ chargeA: null })).books.sunWh).toBeCloseTo(booksOf(separate()).books.sunWh, 9);
+  });
+});
+
+describe('on days on a supply that are played through', () => {
+  const daysOn = (job: Job) => {
+    const plugged: Job = {
+      ...withSupplies(job, aHookup(16, 230)),
+      brief: {
+        ...withSupplies(job, aHookup(16, 230)).brief,
+        plan: [{ kind: 'supply', days: 3, driveH: null, supply: 'hookup', hours: null }],
+      },
+    };
+    return tripDetail(prepareDays(plugged, 'a', { month: 6, weather: 'typical', ifs: [], stepMin: 15 })).run;
+  };
+
+  it('sun and mains together give no more than the unit lets in', () => {
+    const held = daysOn(boxed({ chargeA: 2 }));
+    expect(held.books.sunWh + held.books.supplyWh).toBeGreaterThan(100);
+    expect(held.books.sunOfferedWh + held.books.supplyWh).toBeLessThanOrEqual(2 * CHARGING_V * 24 * held.days + 1e-6);
+    const free = daysOn(separate());
+    expect(free.books.sunOfferedWh).toBeGreaterThan(held.books.sunOfferedWh);
   });
 });
 
@@ -240,6 +261,16 @@ describe('one box beside separate units', () => {
     expect(apart?.devices[0]).toMatchObject({ name: 'Sine inverter 2000 W', kg: 5.4 });
   });
 
+  it('taken apart, an array that no controller of the list is large enough for has one of which nothing is known', () => {
+    // 1,400 W ÷ 14.2 V are 98.6 A; the largest of the list gives 70.
+    const job = changed(separate(), () => ({
+      arrays: [{ ...blankArray('roof', 'Roof', 1400), controller: { ...blankController('mppt'), maxA: 60, minV: 30 } }],
+      allInOnes: [unit({ arrays: ['roof'] })],
+    }));
+    const apart = boxChoice(job, 'a', PARTS).columns.find(({ what }) => what === 'separate')?.system;
+    expect(apart?.arrays?.[0]?.controller).toEqual(blankController('mppt'));
+  });
+
   it('of separate units of the list masses and prices add up', () => {
     const job = changed(separate(), () => ({ arrays: [blankArray('roof', 'Roof', 400)] }));
     const column = boxChoice(job, 'a', PARTS).columns.find(({ what }) => what === 'separate');
@@ -361,6 +392,19 @@ describe('how uses are met', () => {
       metBy(settle(withSystem(aJob([load]), { array: { ratingW: 2000 }, dcdc: { ratingA: 0 } })))[0];
     expect(rows(day)).toMatchObject({ fromSunWh: expect.closeTo(100, 6), fromStoreWh: expect.closeTo(0, 6) });
     expect(rows(night)).toMatchObject({ fromSunWh: 0, fromStoreWh: expect.closeTo(100, 6) });
+  });
+
+  it('where sun and alternator come at once the sun goes first, and nothing comes out of the store', () => {
+    const load = aLoad({ watts: 50, uses: [{ startMin: 690, minutes: 60 }] });
+    const job = withSystem(
+      aJob([load], (one) => ({ ...one, brief: { ...one.brief, drives: [{ startMin: 600, minutes: 240 }] } })),
+      { array: { ratingW: 60 }, dcdc: { ratingA: 30 } },
+    );
+    const [row] = metBy(settle(job));
+    expect(row?.fromSunWh).toBeGreaterThan(1);
+    expect(row?.fromDrivingWh).toBeGreaterThan(1);
+    expect(row?.fromStoreWh).toBeCloseTo(0, 9);
+    expect((row?.fromSunWh ?? 0) + (row?.fromDrivingWh ?? 0)).toBeCloseTo(50, 9);
   });
 
   it('is part of what the Sources step says, and adds up to what is used', () => {

@@ -68,13 +68,8 @@ function restFor(leaves: (restV: number) => number | null, wantedV: number, empt
   for (let step = 0; step < STEPS && high - low > CLOSE_V; step++) {
     const v = leaves(restV);
     if (v !== null && Math.abs(v - wantedV) < CLOSE_V) return restV;
-    if (v === null || v < wantedV) {
-      if (restV === fullV) return fullV;
-      [low, isLowKnown] = [restV, true];
-    } else {
-      if (restV === emptyV) return emptyV;
-      [high, isHighKnown] = [restV, true];
-    }
+    if (v === null || v < wantedV) [low, isLowKnown] = [restV, true];
+    else [high, isHighKnown] = [restV, true];
     const perV: number = v !== null && before && before[0] !== restV ? (v - before[1]) / (restV - before[0]) : 1;
     const next = v === null ? Number.NaN : restV + (wantedV - v) / (perV > 0 ? perV : 1);
     if (v !== null) before = [restV, v];
