@@ -10,7 +10,8 @@ const open = (selector) => async (page) => page.locator(selector).first().click(
 
 /** File, demo job, step, and what is done before the picture is taken. */
 const VIEWS = [
-  { file: 'jobs' },
+  // What each comes to is reckoned on the server, a moment after it was opened.
+  { file: 'jobs', act: (page) => page.waitForFunction(() => document.body.innerText.split('of which').length > 3) },
   { file: 'brief', job: 'Bookbinder', step: 'brief' },
   { file: 'loads', job: 'River', step: 'loads' },
   {

@@ -233,6 +233,9 @@ describe('one box beside separate units', () => {
     const box = columns.find(({ what }) => what === 'one box');
     expect(box?.loadShare).toBeCloseTo(0.5667, 4);
     expect(box).toMatchObject({ names: ['Three kilowatts'], solarShare: 0.5, kg: 20, money: 1000, findings: [] });
+    // Of what the unit does not say nothing is made up.
+    expect(validateJob(changed(job, () => box?.system as System))).toMatchObject({ ok: true });
+    expect(box?.system?.arrays?.[0]?.controller).toMatchObject({ maxA: null, maxW: 5000, minV: null });
   });
 
   it('has one idle for all that is in it: W × hours, whatever stands in it', () => {

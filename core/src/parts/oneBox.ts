@@ -10,20 +10,22 @@ const inputsOf = ({ solarInputs, maxA, maxW }: PartOf<'all-in-one'>): number =>
   solarInputs ?? (maxA === null && maxW === null ? 0 : 1);
 
 /** The controller of an array that is in such a unit: what it weighs and costs is said of the unit. */
-const controllerIn = ({ maxA, maxW, maxV, maxInputA, minV, efficiency }: PartOf<'all-in-one'>) =>
-  controllerOf({
-    kind: 'controller',
-    name: '',
-    type: 'mppt',
-    maxA: maxA ?? 0,
-    maxW,
-    maxV,
-    maxInputA,
-    minV,
-    efficiency,
-    kg: null,
-    price: null,
-  });
+const controllerIn = ({
+  maxA,
+  maxW,
+  maxV,
+  maxInputA,
+  minV,
+  efficiency,
+}: PartOf<'all-in-one'>): SolarArray['controller'] => ({
+  ...blankController('mppt'),
+  maxA,
+  maxW,
+  maxV,
+  maxInputA,
+  minV,
+  efficiency,
+});
 
 /** The inverter that the unit takes the place of: the first. */
 const mainInverter = ({ devices }: System): Inverter | undefined =>
