@@ -7,6 +7,21 @@ import { fitsBus, MAINS_FROM_V, NAMEPLATE, windowOf } from '../reference/namepla
 import type { Bus } from './proposal.ts';
 
 /** What a typed line says of an appliance's power and of what feeds it. */
+/** Watts so far above what is usual for a type, and so many, that a slip or another thing is likelier. From memory. */
+const FAR = 5;
+const FAR_W = 250;
+/** W beyond which it cannot be taken at all, which is said instead. */
+const MOST_W = 20_000;
+
+const isFarAbove = (powerW: number, { highW }: Appliance): boolean =>
+  powerW >= FAR_W && powerW <= MOST_W && powerW > FAR * highW;
+
+/** What may have been meant: that it does take so much, or a tenth where that is usual. */
+const likelierThan = (own: string, powerW: number, { lowW, highW }: Appliance): string[] => {
+  const tenth = powerW / 10;
+  return [`${own} input`, ...(tenth >= lowW / 3 && tenth <= highW * 3 ? [`${Number(tenth.toPrecision(4))} W`] : [])];
+};
+
 export interface TypedPower {
   /** W it takes in while it runs; null when the line does not say. */
   readonly powerW: number | null;
@@ -99,6 +114,8 @@ export function typedPower(
       notes.push(MEANS[meaning].note);
       powerW *= MEANS[meaning].factor;
     }
+    if (meaning !== 'ask' && main !== input && base && powerW !== null && isFarAbove(powerW, base))
+      ask('unlike-type', main, likelierThan(text.slice(main.start, main.end), powerW, base));
   }
   if (heat) {
     used.push(heat);

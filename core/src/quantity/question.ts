@@ -18,6 +18,7 @@ export type QuestionCode =
   | 'cooling-or-input'
   | 'shaft-or-input'
   | 'sound-or-input'
+  | 'unlike-type'
   | 'several-outputs'
   | 'whose-store'
   | 'over-a-day'

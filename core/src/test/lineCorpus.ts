@@ -233,6 +233,13 @@ tv 45 kWh/1000h ⇒ type television; W 45; wh 1080
 desk light 9W 4h ⇒ type lamp-desk; W 9; path inverter
 lamp 0W ⇒ W 0
 kettle 90kW ⇒ ?unfit
+kettle 15kW ⇒ ?unlike-type
+roof fan 2400W ⇒ ?unlike-type
+light 600W ⇒ ?unlike-type
+router 400W ⇒ ?unlike-type
+fridge 3kW ⇒ ?unlike-type
+heater 2.400 W ⇒ ?unlike-type
+laptop 5kW ⇒ ?unlike-type
 120 lamps 5W ⇒ ?bare-number
 lampe 10 W 3 h ⇒ type -; W 10; min 180
 bouilloire 2000 W 230 V 5 min ⇒ W 2000; path inverter; min 5

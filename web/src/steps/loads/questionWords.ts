@@ -39,6 +39,8 @@ export function questionWords({ code, found }: Question): string {
       return `“${found}”: at the shaft, or taken in? Horsepower are of the shaft as a rule.`;
     case 'sound-or-input':
       return `“${found}”: the sound it gives at most, or what it takes in?`;
+    case 'unlike-type':
+      return `“${found}” is far more than such a thing takes. Does it take that, or is it something else?`;
     case 'several-outputs':
       return 'It has several outputs: which does the appliance use?';
     case 'whose-store':
