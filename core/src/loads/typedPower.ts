@@ -10,11 +10,12 @@ import type { Bus } from './proposal.ts';
 /** Watts so far above what is usual for a type, and so many, that a slip or another thing is likelier. From memory. */
 const FAR = 5;
 const FAR_W = 250;
+const FAR_MAINS_W = 1000;
 /** W beyond which it cannot be taken at all, which is said instead. */
 const MOST_W = 20_000;
 
-const isFarAbove = (powerW: number, { highW }: Appliance): boolean =>
-  powerW >= FAR_W && powerW <= MOST_W && powerW > FAR * highW;
+const isFarAbove = (powerW: number, { highW }: Appliance, saysMains: boolean): boolean =>
+  powerW >= (saysMains ? FAR_MAINS_W : FAR_W) && powerW <= MOST_W && powerW > FAR * highW;
 
 /** What may have been meant: that it does take so much, or a tenth where that is usual. */
 const likelierThan = (own: string, powerW: number, { lowW, highW }: Appliance): string[] => {
@@ -114,7 +115,7 @@ export function typedPower(
       notes.push(MEANS[meaning].note);
       powerW *= MEANS[meaning].factor;
     }
-    if (meaning !== 'ask' && main !== input && base && powerW !== null && isFarAbove(powerW, base))
+    if (meaning !== 'ask' && main !== input && base && powerW !== null && isFarAbove(powerW, base, saysMains))
       ask('unlike-type', main, likelierThan(text.slice(main.start, main.end), powerW, base));
   }
   if (heat) {

@@ -234,6 +234,7 @@ desk light 9W 4h ⇒ type lamp-desk; W 9; path inverter
 lamp 0W ⇒ W 0
 kettle 90kW ⇒ ?unfit
 kettle 15kW ⇒ ?unlike-type
+compressor fridge 230V 300W ⇒ type fridge-small; W 300
 roof fan 2400W ⇒ ?unlike-type
 light 600W ⇒ ?unlike-type
 router 400W ⇒ ?unlike-type
