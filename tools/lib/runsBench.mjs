@@ -5,7 +5,7 @@ const NODES = 200;
 const SOLVED = 300;
 const RUNS = 60;
 const LAID_OUT = 20;
-const EDITS = 40;
+const EDITS = 100;
 
 /** ms to solve a network of 200 nodes: a random tree, each node with constant power, current and resistance. */
 export async function networkTimes() {
