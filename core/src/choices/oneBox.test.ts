@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { assess, evaluate } from '../assess/assess.ts';
-import { blankArray, blankCharger, blankController, blankLink } from '../job/blank.ts';
+import { blankArray, blankCharger, blankController, blankInverter, blankLink } from '../job/blank.ts';
 import { mergeJobs } from '../job/merge.ts';
 import type { PartOf } from '../job/partFields.ts';
 import type { AllInOne, Job, SolarArray, System } from '../job/schema.ts';
@@ -272,6 +272,21 @@ describe('one box beside separate units', () => {
     }));
     const apart = boxChoice(job, 'a', PARTS).columns.find(({ what }) => what === 'separate')?.system;
     expect(apart?.arrays?.[0]?.controller).toEqual(blankController('mppt'));
+  });
+
+  it('beside another unit it takes only what is free; a charger that is not used is not replaced', () => {
+    const second = blankInverter('second', 'Second');
+    const job = changed(separate(), ({ devices }) => ({
+      devices: [...devices, { ...second, ratingW: 1000 }],
+      chargers: [blankCharger('charger', 'Charger', 0)],
+      allInOnes: [unit({ id: 'all-in-one', inverter: 'second', arrays: ['roof'], charger: 'charger' })],
+    }));
+    const { columns } = boxChoice(job, 'a', PARTS);
+    const box = columns.find(({ what }) => what === 'one box')?.system;
+    expect(box?.allInOnes.map(({ arrays }) => arrays)).toEqual([['roof'], ['side']]);
+    for (const { system } of columns)
+      if (system) expect(validateJob(changed(job, () => system))).toMatchObject({ ok: true });
+    expect(columns.find(({ what }) => what === 'separate')?.system?.chargers[0]?.ratingA).toBe(0);
   });
 
   it('of separate units of the list masses and prices add up', () => {

@@ -203,7 +203,8 @@ function throughBox(
     const bySupply = (supplyW[s] as number) * supplyShare;
     const sunOver = Math.max(0, bySun - mostW);
     const supplyOver = Math.max(0, bySupply - (mostW - (bySun - sunOver)));
-    sunW[s] = (sunW[s] as number) - sunOver;
+    // Where its output is shared, less may come of an array than it alone would give.
+    sunW[s] = Math.max(0, (sunW[s] as number) - sunOver);
     supplyW[s] = (supplyW[s] as number) - supplyOver;
   }
 }

@@ -133,6 +133,7 @@ describe('the measured library as a table', () => {
     ['no number', { value: 'some' }, /^value:/],
     ['no value at all', { value: '' }, /^value:/],
     ['below nothing', { value: '-4' }, /^value:/],
+    ['a thousand or a decimal', { value: '1,200' }, /^value: “1,200” may be a thousand/],
     ['a unit that it cannot be', { unit: 'kW' }, /^unit: “kW” is neither/],
     ['a unit that its entry is not measured in', { unit: 'Wh' }, /is measured in W, not Wh/],
     ['no name', { name: '' }, /^name:/],

@@ -50,6 +50,9 @@ export function measuredFromRows(rows: readonly MeasuredRow[], there: readonly F
 
 function unitOf(row: MeasuredRow): MeasuredUnit | string {
   const [on, unit, of] = ['on', 'unit', 'of'].map((key) => (row[key] ?? '').trim()) as [string, string, string];
+  const written = (row.value ?? '').trim();
+  if (/^[1-9]\d{0,2},\d{3}$/.test(written))
+    return `value: “${written}” may be a thousand or a decimal; write it with a point or without a mark`;
   const value = Number((row.value ?? '').trim().replace(',', '.') || Number.NaN);
   if (!isDay(on)) return `on: “${on}” is no day; write it as 2026-05-31`;
   if (!(value > 0 && value <= 1e6)) return `value: “${row.value ?? ''}” is no number above 0`;

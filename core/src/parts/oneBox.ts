@@ -1,4 +1,5 @@
 import { blankCharger, blankController, UNIT_UNSAID } from '../job/blank.ts';
+import { freeId } from '../job/ids.ts';
 import type { PartOf } from '../job/partFields.ts';
 import type { AllInOne, Inverter, SolarArray, System } from '../job/schema.ts';
 import { chargerOf, controllerOf, inverterOf } from './choose.ts';
@@ -39,17 +40,24 @@ export function asOneBox(system: System, part: PartOf<'all-in-one'>): System {
   const inverter = mainInverter(system);
   if (!inverter) return system;
   const arrays = system.arrays ?? [];
-  const taken = arrays.slice(0, inputsOf(part));
-  const [first] = system.chargers;
+  // What is in another unit stays there.
+  const others = system.allInOnes.filter((one) => one.inverter !== inverter.id);
+  const isFree = (array: SolarArray): boolean => !others.some((one) => one.arrays.includes(array.id));
+  const taken = arrays.filter(isFree).slice(0, inputsOf(part));
+  const first = system.chargers.find(({ id }) => !others.some((one) => one.charger === id));
+  const chargerIds = system.chargers.map(({ id }) => id);
   const charger: System['chargers'][number] | null =
     part.chargerA === null || part.chargerA === 0
       ? null
       : {
-          ...(first ?? blankCharger('charger', 'Mains charger', 0)),
+          ...(first ?? blankCharger(freeId('charger', chargerIds), 'Mains charger', 0)),
           ...{ ratingA: part.chargerA, name: `Charger of the ${part.name}`.slice(0, 60), kg: null, price: null },
         };
   const unit: AllInOne = {
-    id: 'all-in-one',
+    id: freeId(
+      'all-in-one',
+      others.map(({ id }) => id),
+    ),
     name: part.name,
     inverter: inverter.id,
     arrays: taken.map(({ id }) => id),
@@ -69,8 +77,8 @@ export function asOneBox(system: System, part: PartOf<'all-in-one'>): System {
     arrays:
       system.arrays &&
       arrays.map((array) => (taken.includes(array) ? { ...array, controller: controllerIn(part) } : array)),
-    chargers: charger ? [charger, ...system.chargers.slice(1)] : system.chargers,
-    allInOnes: [...system.allInOnes.filter((one) => one.inverter !== inverter.id && one.id !== unit.id), unit],
+    chargers: charger ? [charger, ...system.chargers.filter((one) => one !== first)] : system.chargers,
+    allInOnes: [...others, unit],
   };
 }
 
@@ -98,7 +106,10 @@ export function asApart(system: System, { inverter: part, controllerFor, charger
         // None of the list is large enough: of the one it gets nothing is known yet.
         return wasIn.has(array.id) ? { ...array, controller: blankController('mppt') } : array;
       }) ?? null,
-    chargers: first && charger ? [chargerOf(charger, first), ...system.chargers.slice(1)] : system.chargers,
+    chargers:
+      first && first.ratingA > 0 && charger
+        ? [chargerOf(charger, first), ...system.chargers.slice(1)]
+        : system.chargers,
     allInOnes: system.allInOnes.filter((unit) => unit.inverter !== inverter?.id),
   };
 }

@@ -67,6 +67,11 @@ export function Keypad({ jobId, logId, last }: { jobId: string; logId: string; l
       setTold(more.question);
       return;
     }
+    const other = typed.find(([key, value]) => (more.values[key as Quantity] ?? Number(value)) !== Number(value));
+    if (other || (mark && more.mark && mark !== more.mark)) {
+      setTold('What is typed and what is said are not the same: leave one of them out.');
+      return;
+    }
     const marked = mark ?? more.mark ?? undefined;
     const kept = Object.entries({ ...more.values, ...Object.fromEntries(typed) });
     if (kept.length === 0 && marked === undefined && note + more.note === '' && toGo === '' && photo === null) {

@@ -57,12 +57,14 @@ export function OneBox() {
 /** A unit that is fitted: what it shares, and what it is. */
 function Unit({ unit }: { unit: AllInOne }) {
   const { edit, optionId } = useJob();
-  const { devices, arrays, chargers } = useOption().system;
+  const { devices, chargers, allInOnes, arrays: all } = useOption().system;
+  // What is in another unit cannot be in this one too.
+  const arrays = (all ?? []).filter(({ id }) => !allInOnes.some((one) => one !== unit && one.arrays.includes(id)));
   const change = (part: Partial<AllInOne>, key: string): void =>
     edit(changeAllInOne(optionId, unit.id, part), `${unit.id}.${key}`);
   const names = [
     devices.find(({ id }) => id === unit.inverter)?.name,
-    ...(arrays ?? []).filter(({ id }) => unit.arrays.includes(id)).map(({ name }) => `the controller of ${name}`),
+    ...arrays.filter(({ id }) => unit.arrays.includes(id)).map(({ name }) => `the controller of ${name}`),
     chargers.find(({ id }) => id === unit.charger)?.name,
   ].filter((name) => name !== undefined);
   return (
@@ -98,7 +100,7 @@ function Unit({ unit }: { unit: AllInOne }) {
       </div>
       <fieldset className="flex flex-wrap items-baseline gap-x-5 gap-y-1 pt-2">
         <legend className="text-note text-ink-2">In it: {names.join(', ')}. Solar inputs for</legend>
-        {(arrays ?? []).map(({ id, name }) => (
+        {arrays.map(({ id, name }) => (
           <label key={id} className="flex items-baseline gap-2 phone:min-h-11">
             <input
               type="checkbox"
@@ -114,7 +116,7 @@ function Unit({ unit }: { unit: AllInOne }) {
             {name}
           </label>
         ))}
-        {(arrays ?? []).length === 0 && <span className="text-ink-2">no array yet</span>}
+        {arrays.length === 0 && <span className="text-ink-2">no array yet</span>}
       </fieldset>
     </div>
   );
