@@ -114,6 +114,12 @@ test('a reading as it is said: marks, quantities and a note in one breath, asked
   await said.press('Enter');
   await expect(pad.getByRole('status')).toContainText('“81” of what?');
   await expect(said).toHaveValue('started at eighty one');
+  // What is typed beside it and is not the same is asked about.
+  await pad.getByRole('button', { name: '7', exact: true }).click();
+  await said.fill('81 percent');
+  await said.press('Enter');
+  await expect(pad.getByRole('status')).toContainText('are not the same');
+  await pad.getByRole('button', { name: 'Take the last digit back' }).click();
   await said.fill('started at eighty one percent, 12.6 volts, door opened twice');
   await said.press('Enter');
   await expect(pad.getByRole('status')).toContainText('Kept: 81 %, 12.6 V, start.');

@@ -133,7 +133,7 @@ export function shadeLeft({ shade, shaded, setOut }: Pick<SolarArray, 'shade' | 
   return left;
 }
 
-/** Most of what panels give that their leads can take: more resistance, and they give less instead. */
+/** Most of what panels give that their leads can take: more resistance, and they give less instead. From memory. */
 const MOST_LOST = 0.5;
 
 /**
