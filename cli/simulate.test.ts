@@ -2,6 +2,7 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, describe, expect, it } from 'vitest';
+import { epwLines } from '../core/src/test/weatherFiles.ts';
 import { answered } from './command.ts';
 import { run as runSimulate } from './simulate.ts';
 
@@ -40,6 +41,23 @@ describe('npm run -s simulate', () => {
   it('leaves the odds out where no years are asked for', async () => {
     expect(JSON.parse((await simulate(DEMO, '--years', '0')).stdout).odds).toBeNull();
   });
+
+  it('plays trip and year by the hours of a weather file, at its place', async () => {
+    const file = join(directory, 'made-up.epw');
+    writeFileSync(file, epwLines().join('\n'));
+    const answer = JSON.parse((await simulate(DEMO, '--years', '0', '--weather', file)).stdout);
+    expect(answer.year.weather).toBe('imported');
+    const usual = JSON.parse((await simulate(DEMO, '--years', '0')).stdout);
+    expect([usual.year.weather, usual.year.days]).toEqual(['typical', 365]);
+    expect(answer.year.books.sunOfferedWh).not.toBeCloseTo(usual.year.books.sunOfferedWh, 0);
+    expect(Math.abs(answer.year.books.outOfBalanceWh)).toBeLessThan(1);
+    const cut = join(directory, 'cut.epw');
+    writeFileSync(cut, epwLines().slice(0, 400).join('\n'));
+    const { code, stdout, stderr } = await simulate(DEMO, '--weather', cut);
+    expect([code, stdout]).toEqual([2, '']);
+    expect(stderr).toMatch(/cut\.epw: .*whole days/);
+    expect((await simulate(DEMO, '--weather', join(directory, 'none.epw'))).stderr).toMatch(/none\.epw: ENOENT/);
+  }, 60_000);
 
   it.each([
     [['--years', '-1'], /--years: expected a whole number from 0 to 2000, found "-1"/],

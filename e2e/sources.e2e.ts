@@ -133,6 +133,25 @@ test('a weather file sets the place and its months; a broken one is refused by i
   expect(monthly.brightSunHours?.[5]).toBeCloseTo(2.085, 9);
   expect(monthly.dullSunHours?.[5]).toBeCloseTo(1.215, 9);
   expect([utcOffsetH, heightM]).toEqual([-1, 350]);
+  // Its hours are kept beside the job, and are there when it is opened again.
+  await page.reload();
+  await goTo(page, 'd');
+  await page.getByLabel('Weather', { exact: true }).selectOption({ label: 'the hours of the weather file' });
+  await expect(page.getByRole('region', { name: 'A year' })).toContainText('the hours of the weather file');
+});
+
+test('hours that cannot be kept are said, and the days of the file stand', async ({ page }) => {
+  await openJob(page, (job) => job, 'brief');
+  await page.getByText('Clocks, height, month by month').click();
+  await page.route('**/weather', (route) => route.abort());
+  const buffer = Buffer.from(epwLines().join('\n'));
+  await page.getByLabel('Read a weather file…').setInputFiles({ name: 'whole.epw', mimeType: 'text/plain', buffer });
+  await expect(page.getByRole('alert')).toContainText('its hours were not kept');
+  await saved(page);
+  await page.reload();
+  await goTo(page, 'd');
+  await page.getByLabel('Weather', { exact: true }).selectOption({ label: 'the days of the weather file' });
+  await expect(page.getByRole('region', { name: 'A year' })).toContainText('the days of the weather file');
 });
 
 test('a place is found by its name, also without its accents, and where it is follows', async ({ page }) => {

@@ -294,6 +294,8 @@ export type { Bank, BankString } from './store/bank.ts';
 export { monthlyExtraterrestrialKwh } from './sun/geometry.ts';
 export { monthName } from './sun/months.ts';
 // What does a weather file say?
+export { type HourlyYear, hoursBelong } from './weather/hours.ts';
 export type { WeatherMonth } from './weather/months.ts';
+export { placeOfWeather } from './weather/place.ts';
 export { MOST_WEATHER_CHARS, readWeather, type Weather, type WeatherRead } from './weather/read.ts';
 export type { WeatherFault } from './weather/series.ts';

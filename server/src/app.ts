@@ -16,6 +16,7 @@ import { logRoutes } from './routes/logs.ts';
 import { partRoutes } from './routes/parts.ts';
 import { photoRoutes } from './routes/photos.ts';
 import { placeRoutes } from './routes/places.ts';
+import { weatherRoutes } from './routes/weather.ts';
 import { apiHeaders, knownHost, ownOrigin, permissions } from './security.ts';
 import { Summaries } from './summary/summaries.ts';
 
@@ -56,6 +57,7 @@ export function buildApp(pool: Pool, log: Logger, options: AppOptions = {}): Exp
     response.json({ status: 'ok' });
   });
   api.use('/jobs/:job/photos', photoRoutes(pool, decoder, demoWorkspace));
+  api.use('/jobs/:job/weather', weatherRoutes(pool, demoWorkspace));
   api.use('/jobs', jobRoutes(pool, summaries, demoWorkspace));
   api.use('/catalogue', catalogueRoutes(pool, demoWorkspace));
   api.use('/parts', partRoutes(pool, demoWorkspace));

@@ -20,6 +20,7 @@ import { type Settled, settle } from '../settle/settle.ts';
 import { FULL_SOC } from '../store/charging.ts';
 import { designMonth } from '../sun/day.ts';
 import { dayOfYear, YEAR_DAYS } from '../sun/months.ts';
+import type { HourlyYear } from '../weather/hours.ts';
 
 /** Under what the days are played. */
 export interface DaysAsk {
@@ -28,6 +29,8 @@ export interface DaysAsk {
   readonly weather: TripWeather;
   readonly ifs: readonly WhatIf[];
   readonly stepMin: number;
+  /** The imported year hour by hour, where it is kept; left out = its days. */
+  readonly hourly?: HourlyYear | null;
 }
 
 /** A job ready to be played, with its sizes as they are settled. */
@@ -74,6 +77,8 @@ export interface TripDetail {
   readonly beyond: readonly { readonly id: string; readonly name: string; readonly hours: number }[];
   /** Whether the weather that was asked for is there. */
   readonly hasWeather: boolean;
+  /** Whether its sun and warmth are those of each hour. */
+  readonly isHourly: boolean;
 }
 
 /** Trips begin on a Saturday: days after a Monday. Common practice. */
@@ -100,6 +105,7 @@ export function tripDetail({ settled, setup, ask }: PreparedDays): TripDetail {
       .map(({ id, name }, i) => ({ id, name, hours: run.beyondH[i] ?? 0 }))
       .filter(({ hours }) => hours > 0),
     hasWeather: isThere,
+    isHourly: weather.hours !== null,
   };
 }
 
@@ -108,7 +114,7 @@ export function tripWeather({ settled, setup, ask }: PreparedDays) {
   const month = ask.month ?? designMonth(settled.job.brief);
   const fromDay = dayOfYear(month, 1);
   const days = setup.plan.length;
-  const found = weatherFor(settled, setup.climate, ask.weather, fromDay, days);
+  const found = weatherFor(settled, setup.climate, ask.weather, fromDay, days, ask.hourly);
   const weather = weatherUnder(found ?? typicalRun(setup.climate, fromDay, days), ask.ifs);
   return { weather, month, isThere: found !== null };
 }
@@ -150,7 +156,8 @@ export function survivals({ settled, ask }: PreparedDays): Survival[] {
 
 export function yearDetail(prepared: PreparedDays): YearDetail {
   const { settled, setup, ask } = prepared;
-  const found = ask.weather === 'sunless' ? null : weatherFor(settled, setup.climate, ask.weather, 0, YEAR_DAYS);
+  const found =
+    ask.weather === 'sunless' ? null : weatherFor(settled, setup.climate, ask.weather, 0, YEAR_DAYS, ask.hourly);
   const run = runDays(setup, found ?? typicalRun(setup.climate, 0, YEAR_DAYS), { weekday: 0, traced: true });
   const soc = run.trace?.soc ?? new Float32Array();
   const perHour = 60 / setup.stepMin;

@@ -1,6 +1,7 @@
 import type { Settled } from '../settle/settle.ts';
 import { chargersOf } from '../sources/supplyDay.ts';
 import { FULL_SOC } from '../store/charging.ts';
+import type { HourlyYear } from '../weather/hours.ts';
 import type { PlanDay } from './plan.ts';
 import { runDays } from './run.ts';
 import { type Age, type DaysSetup, setUpDays } from './setup.ts';
@@ -99,16 +100,17 @@ export function generatorW({ job, option }: Settled): number | null {
 /** The weather that days may have: every day the mean of its month, no sun at all, an imported year, or a year that might be. */
 export type TripWeather = 'typical' | 'sunless' | 'imported' | { readonly seed: number; readonly number: number };
 
-/** @returns null where there is no imported year */
+/** @param hourly of an imported year; @returns null where there is none */
 export function weatherFor(
   { job }: Pick<Settled, 'job'>,
   climate: Climate,
   kind: TripWeather,
   fromDay: number,
   days: number,
+  hourly: HourlyYear | null = null,
 ): WeatherRun | null {
   const { place } = job.brief;
-  if (kind === 'imported') return importedRun(place, climate, fromDay, days);
+  if (kind === 'imported') return importedRun(place, climate, fromDay, days, hourly);
   if (typeof kind === 'object') return syntheticRun(climate, place.latitudeDeg, kind.seed, kind.number, fromDay, days);
   const typical = typicalRun(climate, fromDay, days);
   return kind === 'sunless' ? { ...typical, clearness: new Float64Array(days) } : typical;

@@ -35,6 +35,7 @@ const dark = (n: number, meanC = 20): WeatherRun => ({
   clearness: new Float64Array(n),
   meanC: new Float64Array(n).fill(meanC),
   swingC: new Float64Array(n),
+  hours: null,
 });
 const always = (watts: number, part: Partial<Load> = {}) => aLoad({ watts, hours: 24, uses: ALL_DAY, ...part });
 const ALL_DAY = [{ startMin: 0, minutes: 1440 }];

@@ -123,6 +123,7 @@ describe('the probability of a short day', () => {
         clearness: Float64Array.of(clearness),
         meanC: Float64Array.of(20),
         swingC: Float64Array.of(0),
+        hours: null,
       };
       return runDays(setup, weather, { fromSoc: 0.2, month }).books.unservedWh > 0.01;
     };
@@ -170,6 +171,7 @@ describe('the probability of a short day', () => {
       clearness: Float64Array.from(clearness),
       meanC: new Float64Array(clearness.length).fill(20),
       swingC: new Float64Array(clearness.length),
+      hours: null,
     });
     const isShort = (clearness: number[]) =>
       runDays(setup, weather(clearness), { fromSoc: 0.6 }).books.unservedWh > 0.01;

@@ -109,6 +109,7 @@ export function runDays(setup: DaysSetup, weather: WeatherRun, options: RunOptio
     stopWh: 0,
   };
   const today = emptyDay(steps, loads);
+  const measured = weather.hours && setup.yieldsIn(weather.hours);
   let books = noBooks();
   let unserved = new Float64Array(loads);
   let beyondH = new Float64Array(loads);
@@ -164,7 +165,7 @@ export function runDays(setup: DaysSetup, weather: WeatherRun, options: RunOptio
       shortFromH = null;
       lockedH = 0;
     }
-    fillDay(today, setup, tables, setup.skyIn(month), weather, d, beyondH);
+    fillDay(today, setup, tables, setup.skyIn(month), weather, d, beyondH, measured);
     const { busW, usefulW, cableW, sunW, drivingW, supplyW, airC } = today;
     const { idleW, stopWh } = tables.demand;
     const without = options.countedMonths?.has(month) === false ? elsewhere : unserved;

@@ -8,6 +8,7 @@ import { CHEMISTRY, chargingVoltageV } from '../reference/chemistries.ts';
 import type { Settled } from '../settle/settle.ts';
 import { boxLimits } from '../sources/allInOne.ts';
 import { driveProfile } from '../sources/driving.ts';
+import { hourlyYield, type MeasuredHours } from '../sources/hourlyYield.ts';
 import { hoursOf, passing, supplyDay } from '../sources/supplyDay.ts';
 import { KJ_PER_KG_K, SAFE_K } from '../store/heating.ts';
 import { batteryKg } from '../store/mass.ts';
@@ -35,6 +36,8 @@ export interface DaysSetup {
   readonly sharing: Sharing;
   readonly loadNames: readonly { readonly id: string; readonly name: string; readonly critical: boolean }[];
   readonly skyIn: (month: number) => MonthSky;
+  /** Wh that each array gives in each hour that was measured. */
+  readonly yieldsIn: (hours: MeasuredHours) => readonly Float64Array[];
   /** @param index of the day by the calendar, 0 a Monday; `at` in the plan */
   readonly dayOn: (index: number, at: number, month: number) => DayTables;
 }
@@ -111,6 +114,7 @@ export function setUpDays(
   const days = new Map<string, DayTables>();
   const sometimes = job.loads.flatMap(({ daysPerWeek }, i) => (daysPerWeek < 7 ? [i] : []));
   const { latitudeDeg } = job.brief.place;
+  const arraysUnder = { busV: option.system.busVoltageV, flatFactor: job.rules.arrayFactor, leads: settled.leads };
   const dayOn = (index: number, at: number, month: number): DayTables => {
     const planDay = plan[at % plan.length] as PlanDay;
     const kind = dayKind(planDay, seasonOf(month, latitudeDeg), index);
@@ -133,6 +137,7 @@ export function setUpDays(
     sharing: sharingOf(option),
     loadNames: job.loads.map(({ id, name, critical }) => ({ id, name, critical })),
     skyIn: (month) => monthSky(job, option, climate, month, steps, settled.leads),
+    yieldsIn: (hours) => (option.system.arrays ?? []).map((array) => hourlyYield(array, hours, arraysUnder)),
     dayOn,
   };
 }

@@ -6,6 +6,8 @@ import type { WeatherRun } from './weather.ts';
 /** A day resolved to numbers before it is stepped through, a value for each step. */
 export interface Today {
   readonly airC: Float64Array;
+  /** W/m² on the flat; made where a load asks for it. */
+  readonly flatWm2: Float64Array;
   readonly busW: Float64Array;
   readonly usefulW: Float64Array;
   readonly cableW: Float64Array;
@@ -22,6 +24,7 @@ export function emptyDay(steps: number, loads: number): Today {
   const row = () => new Float64Array(steps);
   return {
     airC: row(),
+    flatWm2: row(),
     busW: row(),
     usefulW: row(),
     cableW: row(),
@@ -39,7 +42,8 @@ const LAST_LEVEL = LEVELS - 2;
 
 /**
  * What a day asks for and offers in its weather, one short loop after the other.
- * @param d which day of the weather; `beyondH` h in which loads cannot do what they should, added to
+ * @param d which day of the weather; `beyondH` h in which loads cannot do what they should, added to; `measured` Wh of
+ * each array in each hour of weather that is known by the hour
  */
 export function fillDay(
   today: Today,
@@ -49,6 +53,7 @@ export function fillDay(
   weather: WeatherRun,
   d: number,
   beyondH: Float64Array,
+  measured: readonly Float64Array[] | null,
 ): void {
   const [clearness, meanC, swingC] = [weather.clearness[d], weather.meanC[d], weather.swingC[d]] as [
     number,
@@ -61,22 +66,42 @@ export function fillDay(
   today.followUsefulW.fill(0);
   today.followLossW.fill(0);
   today.followCableW.fill(0);
-  along(today.airC, sky.warmth, meanC, swingC);
+  const { hours } = weather;
+  if (hours) eachHour(today.airC, hours.airC, d);
+  else along(today.airC, sky.warmth, meanC, swingC);
   if (demand.following.length > 0) {
+    if (hours) eachHour(today.flatWm2, hours.ghiWh, d);
+    else for (let s = 0; s < steps; s++) today.flatWm2[s] = clearness * (sky.flatWm2[s] as number);
     const outputs = new Map<number, Float64Array>();
-    for (const load of demand.following) follow(today, load, sky, clearness, meanC, outputs, beyondH, stepMin / 60);
+    for (const load of demand.following) follow(today, load, meanC, outputs, beyondH, stepMin / 60);
   }
   const level = Math.min(LAST_LEVEL, Math.floor(clearness / LEVEL_STEP));
   const above = Math.min(1, clearness / LEVEL_STEP - level);
+  const gives: Gives = measured
+    ? (to, array) => addHours(to, measured[array] as Float64Array, d)
+    : (to, array) => addArray(to, today.airC, sky, array, level * steps, above);
   today.sunW.fill(0);
-  for (let a = 0; a < sky.arrays.length; a++) addArray(today.sunW, today.airC, sky, a, level * steps, above);
+  for (let a = 0; a < sky.arrays.length; a++) gives(today.sunW, a);
   today.drivingW.fill(0);
   for (const link of driving) add(today.drivingW, link);
   today.supplyW.set(supplyW);
-  if (sharing.outputs.length > 0 && driving.length > 0)
-    shareOutputs(today, sharing, driving, sky, level * steps, above);
-  for (const box of sharing.boxes) throughBox(today, box, sky, level * steps, above);
+  if (sharing.outputs.length > 0 && driving.length > 0) shareOutputs(today, sharing, driving, gives);
+  for (const box of sharing.boxes) throughBox(today, box, gives);
   if (sharing.oneInput || sharing.inputW < Number.POSITIVE_INFINITY) throughInputs(today, sharing);
+}
+
+/** Adds what an array gives in each step of the day. */
+type Gives = (to: Float64Array, array: number) => void;
+
+/** A value of each hour to its steps. */
+function eachHour(out: Float64Array, hours: Float64Array, d: number): void {
+  const perHour = out.length / 24;
+  for (let s = 0; s < out.length; s++) out[s] = hours[d * 24 + Math.floor(s / perHour)] as number;
+}
+
+function addHours(to: Float64Array, hours: Float64Array, d: number): void {
+  const perHour = to.length / 24;
+  for (let s = 0; s < to.length; s++) to[s] = (to[s] as number) + (hours[d * 24 + Math.floor(s / perHour)] as number);
 }
 
 function along(out: Float64Array, shape: Float64Array, mean: number, swing: number): void {
@@ -89,10 +114,8 @@ function add(to: Float64Array, more: Float64Array): void {
 
 /** A load that follows the weather, with what its device loses on its account. */
 function follow(
-  { airC, busW, usefulW, cableW, followUsefulW, followLossW, followCableW }: Today,
+  { airC, flatWm2, busW, usefulW, cableW, followUsefulW, followLossW, followCableW }: Today,
   load: FollowingLoad,
-  { flatWm2 }: MonthSky,
-  clearness: number,
   meanC: number,
   outputs: Map<number, Float64Array>,
   beyondH: Float64Array,
@@ -105,12 +128,11 @@ function follow(
   const known = outputs.get(load.device);
   const output = outputW ? (known ?? outputW.slice()) : null;
   if (output && !known) outputs.set(load.device, output);
-  const perSun = perWm2 * clearness;
   let beyond = 0;
   for (let s = 0; s < steps; s++) {
     const air = byDay ? meanC : (airC[s] as number);
     const may = mayRun[s] as number;
-    let duty = base + perK * (air > leastC ? air : leastC) + perSun * (flatWm2[s] as number);
+    let duty = base + perK * (air > leastC ? air : leastC) + perWm2 * (flatWm2[s] as number);
     if (duty > 1 + 1e-9) beyond += may;
     if (duty > 1) duty = 1;
     if (duty < 0) duty = 0;
@@ -165,17 +187,15 @@ function addArray(
 
 /** Where an array and a charger on the alternator come out of one output, together they give no more than it. */
 function shareOutputs(
-  { airC, sunW, drivingW }: Today,
+  { sunW, drivingW }: Today,
   { outputs }: Sharing,
   driving: readonly Float64Array[],
-  sky: MonthSky,
-  from: number,
-  above: number,
+  gives: Gives,
 ): void {
   const own = new Float64Array(sunW.length);
   for (const { array, link, mostW, blended } of outputs) {
     own.fill(0);
-    addArray(own, airC, sky, array, from, above);
+    gives(own, array);
     const driven = driving[link] as Float64Array;
     for (let s = 0; s < own.length; s++) {
       const [bySun, byDriving] = [own[s] as number, driven[s] as number];
@@ -190,14 +210,12 @@ function shareOutputs(
 
 /** An all-in-one unit lets in so much of what its arrays and its charger give, the sun first. */
 function throughBox(
-  { airC, sunW, supplyW }: Today,
+  { sunW, supplyW }: Today,
   { mostW, arrays, supplyShare }: Sharing['boxes'][number],
-  sky: MonthSky,
-  from: number,
-  above: number,
+  gives: Gives,
 ): void {
   const own = new Float64Array(sunW.length);
-  for (const array of arrays) addArray(own, airC, sky, array, from, above);
+  for (const array of arrays) gives(own, array);
   for (let s = 0; s < own.length; s++) {
     const bySun = own[s] as number;
     const bySupply = (supplyW[s] as number) * supplyShare;

@@ -1,9 +1,12 @@
 import type { Place } from '../job/schema.ts';
+import type { MeasuredHours } from '../sources/hourlyYield.ts';
 import { placeIn, sunDay } from '../sun/day.ts';
 import { monthlyExtraterrestrialKwh } from '../sun/geometry.ts';
+import { sunHours } from '../sun/hours.ts';
 import { MONTH_DAYS, MONTH_OF_DAY, YEAR_DAYS } from '../sun/months.ts';
 import { seasonOf } from '../sun/season.ts';
 import { spreadOf } from '../sun/spread.ts';
+import { type HourlyYear, hoursBelong, YEAR_HOURS } from '../weather/hours.ts';
 import { normalDeviates, normalShare } from './normal.ts';
 
 /** The sky and the air of some days, one after the other. */
@@ -15,6 +18,8 @@ export interface WeatherRun {
   /** °C: mean of the day, and half of what the afternoon is warmer than the night. */
   readonly meanC: Float64Array;
   readonly swingC: Float64Array;
+  /** Hour by hour what was measured, by the clock of the place; null where days alone are known. */
+  readonly hours: MeasuredHours | null;
 }
 
 /** A place month by month: its mean clearness and temperatures. */
@@ -61,6 +66,7 @@ function run(fromDay: number, days: number): WeatherRun {
     clearness: new Float64Array(days),
     meanC: new Float64Array(days),
     swingC: new Float64Array(days),
+    hours: null,
   };
 }
 
@@ -131,8 +137,18 @@ export function syntheticRun(
   return made;
 }
 
-/** The days of an imported year, from any of them on and around again; null where the place has none. */
-export function importedRun({ monthly }: Place, climate: Climate, fromDay: number, days: number): WeatherRun | null {
+/**
+ * The days of an imported year, from any of them on and around again; null where the place has none.
+ * @param hourly the same year hour by hour, where it is known
+ */
+export function importedRun(
+  place: Place,
+  climate: Climate,
+  fromDay: number,
+  days: number,
+  hourly: HourlyYear | null = null,
+): WeatherRun | null {
+  const { monthly } = place;
   if (!monthly.days) return null;
   const { sunHours, dayTempC, nightTempC } = monthly.days;
   const made = run(fromDay, days);
@@ -144,5 +160,23 @@ export function importedRun({ monthly }: Place, climate: Climate, fromDay: numbe
     made.meanC[i] = (warmest + coldest) / 2;
     made.swingC[i] = (warmest - coldest) / 2;
   }
-  return made;
+  return hourly && hoursBelong(monthly.days, hourly) ? { ...made, hours: hoursOf(place, hourly, fromDay, days) } : made;
 }
+
+/** Hours by the clock of a place; where it has none, by the sun. Clocks that stand between two hours get their mean. */
+function hoursOf({ utcOffsetH }: Place, year: HourlyYear, fromDay: number, days: number): MeasuredHours {
+  const offsetH = utcOffsetH ?? year.longitudeDeg / 15;
+  const laterH = year.utcOffsetH - offsetH;
+  const whole = Math.floor(laterH);
+  const part = laterH - whole;
+  const made = { ghiWh: new Float64Array(days * 24), airC: new Float64Array(days * 24) };
+  for (let k = 0; k < days * 24; k++) {
+    const at = hourOf(fromDay * 24 + k + whole);
+    const next = hourOf(at + 1);
+    made.ghiWh[k] = (1 - part) * (year.ghiWh[at] as number) + part * (year.ghiWh[next] as number);
+    made.airC[k] = (1 - part) * (year.tempC[at] as number) + part * (year.tempC[next] as number);
+  }
+  return { ...made, sun: sunHours({ ...year, utcOffsetH: offsetH }, fromDay, days) };
+}
+
+const hourOf = (hour: number): number => ((hour % YEAR_HOURS) + YEAR_HOURS) % YEAR_HOURS;

@@ -93,10 +93,22 @@ export function weatherUnder(weather: WeatherRun, ifs: readonly WhatIf[]): Weath
   const warmerK = (ifs.includes('heat-wave') ? HEAT_WAVE_K : 0) + (ifs.includes('cold-snap') ? COLD_SNAP_K : 0);
   const overcast = ifs.includes('overcast');
   if (warmerK === 0 && !overcast) return weather;
+  const clearness = overcast
+    ? weather.clearness.map((k) => Math.min(k, clearnessAt(k, OVERCAST_SHARE)))
+    : weather.clearness;
   return {
     ...weather,
-    clearness: overcast ? weather.clearness.map((k) => Math.min(k, clearnessAt(k, OVERCAST_SHARE))) : weather.clearness,
+    clearness,
     meanC: weather.meanC.map((c) => c + warmerK),
+    hours: weather.hours && {
+      ...weather.hours,
+      ghiWh: weather.hours.ghiWh.map((wh, k) => {
+        const day = Math.floor(k / 24);
+        const before = weather.clearness[day] as number;
+        return before > 0 ? (wh * (clearness[day] as number)) / before : wh;
+      }),
+      airC: weather.hours.airC.map((c) => c + warmerK),
+    },
   };
 }
 

@@ -136,18 +136,47 @@ export function shadeLeft({ shade, shaded, setOut }: Pick<SolarArray, 'shade' | 
 /** Most of what panels give that their leads can take: more resistance, and they give less instead. From memory. */
 const MOST_LOST = 0.5;
 
+/** What becomes of an array's watts on their way, W; each is what is left after one cause more. */
+interface OnTheWay {
+  light: number;
+  lit: number;
+  clean: number;
+  hot: number;
+  matched: number;
+  wired: number;
+  given: number;
+  letThrough: number;
+  used: number;
+}
+
+export const noLight = (): OnTheWay => ({
+  light: 0,
+  lit: 0,
+  clean: 0,
+  hot: 0,
+  matched: 0,
+  wired: 0,
+  given: 0,
+  letThrough: 0,
+  used: 0,
+});
+
 /**
- * W that an array gives at the store in each minute, and what became of the rest.
+ * What an array makes of a moment's light, written into `way`.
  * @param lead its own leads where they are laid: they lose R·(W ÷ V)²; null = the usual share
  */
-export function arrayYield(array: SolarArray, around: ArraySurroundings, lead: ArrayLead | null = null): ArrayYield {
-  const { irradianceWm2, ambientC, flatFactor, chargingV } = around;
+export function arrayAt(
+  array: SolarArray,
+  around: Omit<ArraySurroundings, 'irradianceWm2' | 'ambientC'>,
+  lead: ArrayLead | null,
+): (way: OnTheWay, irradianceWm2: number, left: number, ambientC: number) => void {
+  const { flatFactor, chargingV } = around;
   const { panels, wiring, controller } = array;
   const ratingW = arrayRatingW(array);
   const standing = standingOf(array);
-  const left = shadeLeft(array);
-  const unlike = flatFactor === null ? (unlikeOf(panels, wiring)?.factor ?? 1) : 1;
-  const straight = controller.kind === 'pwm' && flatFactor === null ? straightShare(array, around) : null;
+  const isFlat = flatFactor !== null;
+  const unlike = isFlat ? 1 : (unlikeOf(panels, wiring)?.factor ?? 1);
+  const straight = controller.kind === 'pwm' && !isFlat ? straightShare(array, around) : null;
   const most = Math.min(
     controller.maxA === null ? Number.POSITIVE_INFINITY : controller.maxA * chargingV,
     controller.maxW ?? Number.POSITIVE_INFINITY,
@@ -157,36 +186,46 @@ export function arrayYield(array: SolarArray, around: ArraySurroundings, lead: A
     DEFAULT.mismatch.value,
     mpptEfficiency(controller),
   ];
+  return (way, g, left, ambientC) => {
+    way.light = (ratingW * g) / 1000;
+    way.lit = way.light * left;
+    const cellC = cellTemperatureC(standing, ambientC, g);
+    way.clean = isFlat ? way.lit : way.lit * standing.clean;
+    way.hot = isFlat ? way.clean : way.clean * (1 + standing.powerPerK * (cellC - 25));
+    way.matched = isFlat ? way.hot : way.hot * mismatch * unlike;
+    way.wired = isFlat
+      ? way.matched
+      : lead
+        ? way.matched - lostIn(way.matched, lead.panelsOhm, lead.panelsV)
+        : way.matched * wiringFactor;
+    way.given = way.wired * (isFlat ? flatFactor : straight ? straight(g * left, cellC) : mppt);
+    way.letThrough = Math.min(way.given, most);
+    way.used =
+      isFlat || !lead ? way.letThrough : way.letThrough - lostIn(way.letThrough, lead.controllerOhm, chargingV);
+  };
+}
+
+/** W that an array gives at the store in each minute, and what became of the rest. */
+export function arrayYield(array: SolarArray, around: ArraySurroundings, lead: ArrayLead | null = null): ArrayYield {
+  const { irradianceWm2, ambientC } = around;
+  const left = shadeLeft(array);
+  const at = arrayAt(array, around, lead);
+  const way = noLight();
   const watts = new Float64Array(MINUTES_PER_DAY);
   const sum = { light: 0, shade: 0, dirt: 0, heat: 0, mismatch: 0, wiring: 0, controller: 0, clipped: 0 };
   for (let m = 0; m < MINUTES_PER_DAY; m++) {
     const g = irradianceWm2[m] as number;
     if (g === 0) continue;
-    const light = (ratingW * g) / 1000;
-    const lit = light * (left[m] as number);
-    const cellC = cellTemperatureC(standing, ambientC[m] as number, g);
-    const isFlat = flatFactor !== null;
-    const clean = isFlat ? lit : lit * standing.clean;
-    const hot = isFlat ? clean : clean * (1 + standing.powerPerK * (cellC - 25));
-    const matched = isFlat ? hot : hot * mismatch * unlike;
-    const wired = isFlat
-      ? matched
-      : lead
-        ? matched - lostIn(matched, lead.panelsOhm, lead.panelsV)
-        : matched * wiringFactor;
-    const share = isFlat ? flatFactor : straight ? straight(g * (left[m] as number), cellC) : mppt;
-    const given = wired * share;
-    const letThrough = Math.min(given, most);
-    const used = isFlat || !lead ? letThrough : letThrough - lostIn(letThrough, lead.controllerOhm, chargingV);
-    watts[m] = used;
-    sum.light += light;
-    sum.shade += light - lit;
-    sum.dirt += lit - clean;
-    sum.heat += clean - hot;
-    sum.mismatch += hot - matched;
-    sum.wiring += matched - wired + letThrough - used;
-    sum.controller += wired - given;
-    sum.clipped += given - letThrough;
+    at(way, g, left[m] as number, ambientC[m] as number);
+    watts[m] = way.used;
+    sum.light += way.light;
+    sum.shade += way.light - way.lit;
+    sum.dirt += way.lit - way.clean;
+    sum.heat += way.clean - way.hot;
+    sum.mismatch += way.hot - way.matched;
+    sum.wiring += way.matched - way.wired + way.letThrough - way.used;
+    sum.controller += way.wired - way.given;
+    sum.clipped += way.given - way.letThrough;
   }
   return {
     watts,
@@ -218,7 +257,7 @@ const knownShares = new WeakMap<readonly PanelGroup[], Map<string, number>>();
  */
 function straightShare(
   { panels }: SolarArray,
-  { chargingV, busV }: ArraySurroundings,
+  { chargingV, busV }: Pick<ArraySurroundings, 'chargingV' | 'busV'>,
 ): (irradianceWm2: number, cellC: number) => number {
   if (!panels.every((group) => panelsOf(group).fit) || panels.length === 0) {
     const share = Math.min(1, (chargingV * 12) / (DEFAULT.panelVmp12V.value * busV));

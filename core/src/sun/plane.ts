@@ -9,7 +9,7 @@ const RADIANS = Math.PI / 180;
 /** Nearer to the horizon the share of the beam on a slope is not told apart from noise: cos 87°. */
 const LOWEST_COS = 0.052;
 /** Headings over which a vehicle that stands anyhow is averaged. */
-const HEADINGS = 12;
+export const HEADINGS = 12;
 
 /**
  * Cosine of the sun's angle of incidence on a plane (Duffie & Beckman eq. 1.6.2), below 0 from behind.
@@ -45,7 +45,7 @@ export function cosIncidence(
 export function diffuseShare(clearness: number): number {
   if (clearness <= 0.22) return 1 - 0.09 * clearness;
   if (clearness > 0.8) return 0.165;
-  return 0.9511 - 0.1604 * clearness + 4.388 * clearness ** 2 - 16.638 * clearness ** 3 + 12.336 * clearness ** 4;
+  return 0.9511 + clearness * (-0.1604 + clearness * (4.388 + clearness * (-16.638 + clearness * 12.336)));
 }
 
 interface Light {
@@ -68,14 +68,26 @@ interface Light {
 export function onPlane({ flat, above, cosZenith, cosine, slope, ground, sky }: Light): number {
   if (flat <= 0) return 0;
   const diffuse = flat * diffuseShare(above > 0 ? Math.min(1, flat / above) : 0);
-  const beam = flat - diffuse;
-  const ratio = Math.max(0, cosine) / Math.max(LOWEST_COS, cosZenith);
-  const around = sky === 'isotropic' || above <= 0 ? 0 : Math.min(1, beam / above);
-  const seen = (1 + Math.cos(slope)) / 2;
-  return (
-    (beam + diffuse * around) * ratio + diffuse * (1 - around) * seen + (flat * ground * (1 - Math.cos(slope))) / 2
-  );
+  const around = sky === 'isotropic' || above <= 0 ? 0 : Math.min(1, (flat - diffuse) / above);
+  return sumOnPlane(flat, diffuse, around, beamRatio(cosine, cosZenith), (1 + Math.cos(slope)) / 2, ground);
 }
+
+/** By how much a beam falls more squarely on a plane than on the flat. */
+export const beamRatio = (cosine: number, cosZenith: number): number =>
+  Math.max(0, cosine) / Math.max(LOWEST_COS, cosZenith);
+
+/**
+ * Light on a plane from that on the flat and how much of it is diffuse, in its unit.
+ * @param around share of the diffuse that comes from round the sun; `ratio` of the beam; `seen` share of the sky in view
+ */
+export const sumOnPlane = (
+  flat: number,
+  diffuse: number,
+  around: number,
+  ratio: number,
+  seen: number,
+  ground: number,
+): number => (flat - diffuse + diffuse * around) * ratio + diffuse * (1 - around) * seen + flat * ground * (1 - seen);
 
 /** How a plane lies. */
 export interface Plane {

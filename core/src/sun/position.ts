@@ -39,15 +39,14 @@ export function solarPlace(utcMs: number): SolarPlace {
 /** A common year by which the others are within 0.25° of declination: dates of a design belong to no year. */
 const REFERENCE_YEAR = 2026;
 
-/** Radians of declination at noon UTC on day n of the year, 1 = January first. */
-export function declinationOn(day: number): number {
-  return solarPlace(Date.UTC(REFERENCE_YEAR, 0, day, 12)).declination;
-}
+/** Where the sun is at noon UTC on day n of the year, 1 = January first. */
+export const solarPlaceOn = (day: number): SolarPlace => solarPlace(Date.UTC(REFERENCE_YEAR, 0, day, 12));
+
+/** Radians of declination on day n of the year. */
+export const declinationOn = (day: number): number => solarPlaceOn(day).declination;
 
 /** Minutes by which a sundial is ahead of mean solar time on day n of the year. */
-export function equationOfTimeOn(day: number): number {
-  return solarPlace(Date.UTC(REFERENCE_YEAR, 0, day, 12)).equationOfTimeMin;
-}
+export const equationOfTimeOn = (day: number): number => solarPlaceOn(day).equationOfTimeMin;
 
 export interface SunPosition {
   /** ° above the horizon, negative below. */

@@ -1,4 +1,4 @@
-import { dayOfYear, YEAR_DAYS } from '../sun/months.ts';
+import { daysOf } from './hours.ts';
 import type { WeatherHour, WeatherSeries } from './series.ts';
 
 /** A month of a weather file. */
@@ -26,16 +26,6 @@ function quantile(values: readonly number[], share: number): number {
   return below + (at - Math.floor(at)) * (above - below);
 }
 
-/** The hours of each whole day, in their order. */
-function daysOf(hours: readonly WeatherHour[]): WeatherHour[][] {
-  const days: WeatherHour[][] = [];
-  for (const hour of hours) {
-    if (hour.hour === 0 || days.length === 0) days.push([]);
-    (days.at(-1) as WeatherHour[]).push(hour);
-  }
-  return days;
-}
-
 const sunHoursOf = (day: readonly WeatherHour[]): number => day.reduce((sum, { ghiWh }) => sum + ghiWh, 0) / 1000;
 const highestOf = (day: readonly WeatherHour[]): number => Math.max(...day.map(({ tempC }) => tempC));
 const lowestOf = (day: readonly WeatherHour[]): number => Math.min(...day.map(({ tempC }) => tempC));
@@ -47,19 +37,12 @@ export interface WeatherDays {
   readonly nightTempC: readonly number[];
 }
 
-/** The first of each date in a series, without 29 February; null when a date has no day. */
-export function weatherDays({ hours }: Pick<WeatherSeries, 'hours'>): WeatherDays | null {
-  const byDate = new Map<number, WeatherHour[]>();
-  for (const day of daysOf(hours)) {
-    const [first] = day;
-    if (!first || (first.month === 2 && first.day === 29)) continue;
-    const date = dayOfYear(first.month, first.day);
-    if (!byDate.has(date)) byDate.set(date, day);
-  }
-  if (byDate.size < YEAR_DAYS) return null;
-  const days = Array.from({ length: YEAR_DAYS }, (_, i) => byDate.get(i) as WeatherHour[]);
-  return { sunHours: days.map(sunHoursOf), dayTempC: days.map(highestOf), nightTempC: days.map(lowestOf) };
-}
+/** What each day of a year came to. */
+export const weatherDays = (year: readonly WeatherHour[][]): WeatherDays => ({
+  sunHours: year.map(sunHoursOf),
+  dayTempC: year.map(highestOf),
+  nightTempC: year.map(lowestOf),
+});
 
 /** The months of a series, all years together; a month without a day is left out. */
 export function weatherMonths({ hours }: Pick<WeatherSeries, 'hours'>): WeatherMonth[] {

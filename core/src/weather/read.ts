@@ -1,5 +1,6 @@
 import { monthName } from '../sun/months.ts';
 import { isEpw, readEpw } from './epw.ts';
+import { type HourlyYear, hourlyYear, yearOf } from './hours.ts';
 import { type WeatherDays, type WeatherMonth, weatherDays, weatherMonths } from './months.ts';
 import { isPvgis, readPvgis } from './pvgis.ts';
 import { Faults, type WeatherFault, type WeatherSeries } from './series.ts';
@@ -13,6 +14,8 @@ export interface Weather extends Omit<WeatherSeries, 'hours'> {
   readonly hours: number;
   readonly months: readonly WeatherMonth[];
   readonly days: WeatherDays | null;
+  /** The same year hour by hour. */
+  readonly hourly: HourlyYear | null;
 }
 
 export type WeatherRead =
@@ -31,7 +34,10 @@ export function readWeather(text: string): WeatherRead {
       if (days < 28) faults.add(0, `${monthName(month)} has ${days} whole days: a year of hours is needed`);
     }
   if (!series || faults.count > 0) return { ok: false, faults: faults.told, count: faults.count };
-  return { ok: true, weather: { ...series, hours: series.hours.length, months, days: weatherDays(series) } };
+  const year = yearOf(series);
+  const days = year && weatherDays(year);
+  const hourly = year && hourlyYear(series, year);
+  return { ok: true, weather: { ...series, hours: series.hours.length, months, days, hourly } };
 }
 
 function tooLarge(faults: Faults): null {

@@ -45,9 +45,9 @@ export class Faults {
 }
 
 /** Nothing on earth is beyond these. */
-const MOST_GHI_WH = 1500;
-const COLDEST_C = -90;
-const HOTTEST_C = 60;
+export const MOST_GHI_WH = 1500;
+export const COLDEST_C = -90;
+export const HOTTEST_C = 60;
 
 /** A value of a row, or null with its fault told. `missing` is the format's own sign for "not measured". */
 function numberIn(

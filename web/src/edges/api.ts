@@ -1,5 +1,6 @@
 import {
   type FirmAppliance,
+  type HourlyYear,
   type InstrumentFault,
   type InstrumentKind,
   type Job,
@@ -223,5 +224,7 @@ export const api = {
     change: { faults?: readonly InstrumentFault[]; zeroed?: boolean; stopped?: boolean },
   ) => call<LogInstrument>('PATCH', `/logs/${encode(id)}/instruments/${encode(instrument)}`, change),
   logUrl: (id: string, what: 'live' | 'file' | 'readings.csv') => `/api/logs/${encode(id)}/${what}`,
+  readWeather: (jobId: string) => call<HourlyYear>('GET', `/jobs/${encode(jobId)}/weather`),
+  keepWeather: (jobId: string, year: HourlyYear) => call<void>('PUT', `/jobs/${encode(jobId)}/weather`, year),
   deleteJob: (id: string) => call<void>('DELETE', `/jobs/${encode(id)}`),
 };

@@ -1,13 +1,16 @@
-import type { Weather, WeatherFault } from '@joulemetric/core';
+import { placeOfWeather, type WeatherFault } from '@joulemetric/core';
 import { useState } from 'react';
 import { changePlace } from '../../commands/design.ts';
 import { readWeatherFile } from '../../edges/readWeatherFile.ts';
+import { keepHours } from '../../edges/useHours.ts';
 import { useJob } from '../../shell/JobContext.tsx';
 import { FileLink } from '../../ui/FileLink.tsx';
 import { MonthsChart } from './MonthsChart.tsx';
 
 type Reading =
   | { readonly kind: 'reading'; readonly file: string }
+  /** Its months and days stand, its hours could not be kept. */
+  | { readonly kind: 'no-hours'; readonly file: string; readonly problem: string }
   | {
       readonly kind: 'failed';
       readonly file: string;
@@ -15,11 +18,9 @@ type Reading =
       readonly count: number;
     };
 
-const to3 = (value: number): number => Math.round(value * 1000) / 1000;
-
 /** Twelve months of sun and warmth out of an hourly weather file, and what is known of them as a picture. */
 export function WeatherFile() {
-  const { job, edit } = useJob();
+  const { job, session, edit } = useJob();
   const { monthly } = job.brief.place;
   const [reading, setReading] = useState<Reading | null>(null);
   const read = async (file: File) => {
@@ -27,8 +28,12 @@ export function WeatherFile() {
     try {
       const answer = await readWeatherFile(file);
       if (!answer.ok) return setReading({ kind: 'failed', file: file.name, ...answer });
-      edit(changePlace(placeOf(answer.weather, file.name)));
+      edit(changePlace(placeOfWeather(answer.weather, file.name)));
       setReading(null);
+      if (answer.weather.hourly)
+        await keepHours(session.id, answer.weather.hourly).catch((error: Error) =>
+          setReading({ kind: 'no-hours', file: file.name, problem: error.message }),
+        );
     } catch (error) {
       const problem = (error as Error).message;
       setReading({ kind: 'failed', file: file.name, faults: [{ line: 0, problem }], count: 1 });
@@ -46,6 +51,12 @@ export function WeatherFile() {
         </span>
       </p>
       {reading?.kind === 'reading' && <p className="pt-1 text-ink-2">Reading {reading.file}…</p>}
+      {reading?.kind === 'no-hours' && (
+        <p role="alert" className="pt-1 text-copper">
+          The months and days of {reading.file} are in the job; its hours were not kept. {reading.problem} Read it again
+          to keep them.
+        </p>
+      )}
       {reading?.kind === 'failed' && (
         <div role="alert" className="pt-1">
           <p className="text-copper">
@@ -64,29 +75,4 @@ export function WeatherFile() {
       {monthly.peakSunHours && <MonthsChart monthly={monthly} />}
     </div>
   );
-}
-
-/** A place as a weather file has it: its months, where it is, and how its clocks stand. */
-function placeOf({ months, days, format, name, ...where }: Weather, file: string) {
-  const by = (of: (month: Weather['months'][number]) => number) => months.map((month) => to3(of(month)));
-  return {
-    latitudeDeg: where.latitudeDeg,
-    longitudeDeg: where.longitudeDeg,
-    // PVGIS keeps UTC and says nothing of the clocks there.
-    ...(format === 'PVGIS' ? {} : { utcOffsetH: where.utcOffsetH }),
-    heightM: where.heightM === null ? null : Math.max(-430, Math.min(6000, where.heightM)),
-    monthly: {
-      peakSunHours: by(({ sunHours }) => sunHours),
-      brightSunHours: by(({ brightSunHours }) => brightSunHours),
-      dullSunHours: by(({ dullSunHours }) => dullSunHours),
-      dayTempC: by(({ dayTempC }) => dayTempC),
-      nightTempC: by(({ nightTempC }) => nightTempC),
-      days: days && {
-        sunHours: days.sunHours.map(to3),
-        dayTempC: days.dayTempC.map(to3),
-        nightTempC: days.nightTempC.map(to3),
-      },
-      from: `${format} ${name === '' ? file : name}`.replace(/[\p{Cc}\p{Cs}]/gu, ' ').slice(0, 120),
-    },
-  };
 }

@@ -1,7 +1,8 @@
 import type { DaysAsk, Survival } from '@joulemetric/core';
-import { useDeferredValue, useState } from 'react';
+import { useDeferredValue, useMemo, useState } from 'react';
 import { changeRules, changeStore } from '../../commands/design.ts';
 import { useOtherTrip, useSurvivals, useTrip, useYears } from '../../edges/useDays.ts';
+import { useHours } from '../../edges/useHours.ts';
 import { useJob, useOption } from '../../shell/JobContext.tsx';
 import { PhoneOptions } from '../../shell/PhoneBar.tsx';
 import { Choice, QuantityField } from '../../ui/Field.tsx';
@@ -19,9 +20,11 @@ const YEARS = 200;
 
 /** Step 7: the job's days played through, and many years of weather that might be. */
 export function Days() {
-  const { job, optionId } = useJob();
+  const { job, optionId, session } = useJob();
   const settled = useDeferredValue(job);
-  const [ask, setAsk] = useState<DaysAsk>(FIRST_ASK);
+  const [chosen, setAsk] = useState<DaysAsk>(FIRST_ASK);
+  const hourly = useHours(session.id, job.brief.place);
+  const ask = useMemo(() => (chosen.weather === 'imported' ? { ...chosen, hourly } : chosen), [chosen, hourly]);
   const [otherId, setOther] = useState<string | null>(null);
   const [atH, setAt] = useState<number | null>(null);
   const comparedId = otherId !== optionId && job.options.some(({ id }) => id === otherId) ? otherId : null;
@@ -47,6 +50,7 @@ export function Days() {
             job={job}
             optionId={optionId}
             ask={ask}
+            byTheHour={hourly !== null}
             month={trip.month}
             otherId={comparedId}
             onAsk={(part) => {

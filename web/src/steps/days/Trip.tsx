@@ -39,6 +39,7 @@ export function TripControls({
   job,
   optionId,
   ask,
+  byTheHour,
   month,
   otherId,
   onAsk,
@@ -47,6 +48,8 @@ export function TripControls({
   job: Job;
   optionId: string;
   ask: DaysAsk;
+  /** Whether a weather file's hours are there beside its days. */
+  byTheHour: boolean;
   month: number;
   otherId: string | null;
   onAsk: (part: Partial<DaysAsk>) => void;
@@ -71,7 +74,9 @@ export function TripControls({
           options={[
             { value: 'typical', label: 'every day as is usual' },
             { value: 'sunless', label: 'no sun at all' },
-            ...(job.brief.place.monthly.days ? [{ value: 'imported', label: 'the days of the weather file' }] : []),
+            ...(job.brief.place.monthly.days
+              ? [{ value: 'imported', label: `the ${byTheHour ? 'hours' : 'days'} of the weather file` }]
+              : []),
             ...MIGHT_BE.map((number) => ({ value: `year ${number}`, label: `days that might be, no. ${number}` })),
           ]}
           onChange={(value) =>

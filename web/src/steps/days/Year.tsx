@@ -34,11 +34,11 @@ export function YearPart({ job, optionId, ask }: { job: Job; optionId: string; a
   );
 }
 
-const weatherWords = ({ weather }: DaysAsk): string =>
+const weatherWords = ({ weather, hourly }: DaysAsk): string =>
   typeof weather === 'object'
     ? `days that might be, no. ${weather.number}`
     : weather === 'imported'
-      ? 'the days of the weather file'
+      ? `the ${hourly ? 'hours' : 'days'} of the weather file`
       : 'every day as is usual for its month';
 
 const DAYS = 365;
