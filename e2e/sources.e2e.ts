@@ -134,23 +134,21 @@ test('a weather file sets the place and its months; a broken one is refused by i
   expect(monthly.dullSunHours?.[5]).toBeCloseTo(1.215, 9);
   expect([utcOffsetH, heightM]).toEqual([-1, 350]);
   // Its hours are kept beside the job, and are there when it is opened again.
-  await page.reload();
-  await goTo(page, 'd');
-  await page.getByLabel('Weather', { exact: true }).selectOption({ label: 'the hours of the weather file' });
+  await page.goto(`/jobs/${id}/days`);
+  await page.getByRole('combobox', { name: /^Weather/ }).selectOption({ label: 'the hours of the weather file' });
   await expect(page.getByRole('region', { name: 'A year' })).toContainText('the hours of the weather file');
 });
 
 test('hours that cannot be kept are said, and the days of the file stand', async ({ page }) => {
-  await openJob(page, (job) => job, 'brief');
+  const id = await openJob(page, (job) => job, 'brief');
   await page.getByText('Clocks, height, month by month').click();
   await page.route('**/weather', (route) => route.abort());
   const buffer = Buffer.from(epwLines().join('\n'));
   await page.getByLabel('Read a weather file…').setInputFiles({ name: 'whole.epw', mimeType: 'text/plain', buffer });
   await expect(page.getByRole('alert')).toContainText('its hours were not kept');
   await saved(page);
-  await page.reload();
-  await goTo(page, 'd');
-  await page.getByLabel('Weather', { exact: true }).selectOption({ label: 'the days of the weather file' });
+  await page.goto(`/jobs/${id}/days`);
+  await page.getByRole('combobox', { name: /^Weather/ }).selectOption({ label: 'the days of the weather file' });
   await expect(page.getByRole('region', { name: 'A year' })).toContainText('the days of the weather file');
 });
 
