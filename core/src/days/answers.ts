@@ -90,11 +90,11 @@ const sumOf = (watts: Float32Array | undefined, stepMin: number): number =>
   (watts ?? new Float32Array()).reduce((sum, w) => sum + w, 0) * (stepMin / 60);
 
 /** W at the bus that the generator of a job brings; null without one. */
-export function generatorW({ job, option }: Settled): number | null {
+export function generatorW({ job, option, leads }: Settled): number | null {
   const generator = job.brief.supplies.find(({ kind }) => kind === 'generator');
   if (generator?.kind !== 'generator') return null;
-  const { acW, dcW } = chargersOf(option.system);
-  return acW > 0 ? dcW * Math.min(1, generator.ratedW / acW) : generator.ratedW;
+  const { acW, storeW } = chargersOf(option.system, leads);
+  return acW > 0 ? storeW(Math.min(acW, generator.ratedW)) : generator.ratedW;
 }
 
 /** The weather that days may have: every day the mean of its month, no sun at all, an imported year, or a year that might be. */

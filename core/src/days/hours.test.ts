@@ -67,7 +67,7 @@ describe('the hours of a weather file', () => {
         (a, b) => a + b,
       );
     expect(offered({})).toBeCloseTo(by(Number.POSITIVE_INFINITY), 3);
-    expect(offered({ controller: { ...blankController(), maxW: 14 } })).toBeCloseTo(by(14), 3);
+    expect(offered({ controller: { ...blankController('mppt'), maxW: 14 } })).toBeCloseTo(by(14), 3);
   });
 
   it('a year of them is not a year of its days: a controller that is too small cuts a bright noon', () => {
@@ -78,7 +78,7 @@ describe('the hours of a weather file', () => {
       dayTempC: new Array(365).fill(20),
       nightTempC: new Array(365).fill(10),
     };
-    const job = withArray(aJob([always(1)]), { controller: { ...blankController(), maxW: 50 } });
+    const job = withArray(aJob([always(1)]), { controller: { ...blankController('mppt'), maxW: 50 } });
     const placed = under(job, epw);
     const { place } = placed.brief;
     const there = { ...placed, brief: { ...placed.brief, place: { ...place, monthly: { ...place.monthly, days } } } };

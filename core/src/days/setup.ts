@@ -9,7 +9,7 @@ import type { Settled } from '../settle/settle.ts';
 import { boxLimits } from '../sources/allInOne.ts';
 import { driveProfile } from '../sources/driving.ts';
 import { hourlyYield, type MeasuredHours } from '../sources/hourlyYield.ts';
-import { hoursOf, passing, supplyDay } from '../sources/supplyDay.ts';
+import { chargersOf, hoursOf, passing, supplyDay } from '../sources/supplyDay.ts';
 import { KJ_PER_KG_K, SAFE_K } from '../store/heating.ts';
 import { batteryKg } from '../store/mass.ts';
 import { passageOf } from '../store/passage.ts';
@@ -219,8 +219,7 @@ function tablesOf(settled: Settled, plan: PlanDay, kind: Day, index: number, ste
 const zeroes = (): Float64Array => new Float64Array(MINUTES_PER_DAY);
 
 /** W at home: what its chargers give, or as much as the store takes. */
-function homeW({ option, store }: Settled): number {
-  const volts = chargingVoltageV(option.system.busVoltageV);
-  const chargersA = option.system.chargers.reduce((sum, { ratingA }) => sum + ratingA, 0);
-  return (chargersA > 0 ? chargersA : store.chargeLimitA) * volts;
+function homeW({ option, store, leads }: Settled): number {
+  const { acW, storeW } = chargersOf(option.system, leads);
+  return acW > 0 ? storeW(acW) : store.chargeLimitA * chargingVoltageV(option.system.busVoltageV);
 }

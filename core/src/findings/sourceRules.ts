@@ -1,6 +1,8 @@
 import { dataSheetOf, panelsOf, unlikeOf } from '../panels/panels.ts';
 import { roofPlan } from '../panels/roof.ts';
 import { DEFAULT } from '../reference/defaults.ts';
+import { throughBoxes } from '../sources/allInOne.ts';
+import { sharingOutputs } from '../sources/shared.ts';
 import { offeredWh, type Source } from '../sources/source.ts';
 import { designMonth } from '../sun/day.ts';
 import { monthlyExtraterrestrialKwh } from '../sun/geometry.ts';
@@ -142,17 +144,23 @@ export const arrayClips: Rule = ({ solar }) =>
     return [{ code: 'array-clips', severity: 'note', where: atArrays, values }];
   });
 
-/** What an all-in-one unit holds back beyond the limits of its inputs. */
-export const boxClips: Rule = ({ option, solar, sources }) =>
-  option.system.allInOnes.flatMap(({ name, arrays, chargeA }): Finding[] => {
-    const clipped = (all: readonly Source[]) =>
-      all.reduce((wh, { kind, id, clippedWh }) => (kind === 'sun' && arrays.includes(id) ? wh + clippedWh : wh), 0);
-    const clippedWh = clipped(sources) - clipped(solar.sources);
-    const offeredByArrays = solar.sources.reduce((wh, one) => (arrays.includes(one.id) ? wh + offeredWh(one) : wh), 0);
+/** What an all-in-one unit itself holds back of the sun, after what its arrays share their outputs with. */
+export const boxClips: Rule = ({ option: { system }, solar, driving }) => {
+  const sunOf = (all: readonly Source[], arrays: readonly string[]) =>
+    all.filter(({ kind, id }) => kind === 'sun' && arrays.includes(id));
+  const clippedIn = (all: readonly Source[]) => all.reduce((wh, { clippedWh }) => wh + clippedWh, 0);
+  const shared = sharingOutputs([...solar.sources, ...driving.sources], system.driving ?? [], system.busVoltageV);
+  const inOrder = [...shared].sort((a, b) => a.priority - b.priority);
+  return system.allInOnes.flatMap((unit): Finding[] => {
+    const { name, arrays, chargeA } = unit;
+    const after = throughBoxes(inOrder, { ...system, allInOnes: [unit] });
+    const clippedWh = clippedIn(sunOf(after, arrays)) - clippedIn(sunOf(inOrder, arrays));
+    const offeredByArrays = sunOf(inOrder, arrays).reduce((wh, one) => wh + offeredWh(one), 0);
     const share = clippedWh / (offeredByArrays || 1);
     if (chargeA === null || share < CLIPS) return [];
     return [{ code: 'box-clips', severity: 'note', where: atArrays, values: { name, chargeA, clippedWh, share } }];
   });
+};
 
 /** Share that unlike panels lose on one controller before it is worth two. From memory. */
 const UNLIKE = 0.03;

@@ -14,6 +14,9 @@ export interface Leads {
   readonly ofDevice: ReadonlyMap<string, number>;
   /** What the sun comes in through, by the array's id. */
   readonly ofArray: ReadonlyMap<string, ArrayLead>;
+  /** Ω, cold, there and back, from what charges while driving and from mains chargers to where their runs begin, by id. */
+  readonly ofLink: ReadonlyMap<string, number>;
+  readonly ofCharger: ReadonlyMap<string, number>;
   /** kg of their metal. */
   readonly kg: number;
 }

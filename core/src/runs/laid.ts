@@ -1,6 +1,7 @@
 import type { Run, System } from '../job/schema.ts';
 import { startOf } from '../moment/starts.ts';
 import type { DeviceDay } from '../paths/device.ts';
+import { intoLead } from '../paths/lead.ts';
 import { type BusDay, busDay } from '../paths/ledger.ts';
 import { chargingVoltageV } from '../reference/chemistries.ts';
 import { restVoltageV } from '../store/rest.ts';
@@ -91,13 +92,6 @@ export function layRuns(fitted: Cabled, bus: BusDay): LaidRuns {
 /** What lies behind a lead of these ends. */
 const BEHIND = { panels: 'array', alternator: 'driving' } as const;
 
-/** W that enter a lead at whose end so many come out: w + R·(W ÷ V)² = W; where that cannot be, twice as many. */
-function intoLead(w: number, ohm: number, volts: number): number {
-  const perW = ohm / volts ** 2;
-  const root = 1 - 4 * perW * w;
-  return perW * w < 1e-12 ? w : root > 0 ? (1 - Math.sqrt(root)) / (2 * perW) : 2 * w;
-}
-
 /** Wh a day that what a source brings loses on its own leads, cold: from what reaches the bus back to where it comes from. */
 function lostComingWh({ run, coldOhm }: SizedRun, sized: readonly SizedRun[], { sources, option }: Fitted): number {
   const source = sources.find(
@@ -110,10 +104,9 @@ function lostComingWh({ run, coldOhm }: SizedRun, sized: readonly SizedRun[], { 
   const volts = isFar ? (source.far?.volts ?? 0) : busV;
   if (!(volts > 0)) return 0;
   const sum = (of: (w: number) => number): number => watts.reduce((all, w) => all + of(w), 0) / 60;
-  // What an array brings is told after its laid leads; of anything else, and while they are only proposed, before them.
-  if (source.kind !== 'array' || option.system.runs === null)
-    return sum((w) => coldOhm * ((isFar ? w / efficiency : w) / volts) ** 2);
-  const near = isFar ? sized.find((one) => one.run.end === 'array' && one.run.part === source.id) : null;
+  // Once leads are laid, what a source brings is told after them; while they are only proposed, before them.
+  if (option.system.runs === null) return sum((w) => coldOhm * ((isFar ? w / efficiency : w) / volts) ** 2);
+  const near = isFar ? sized.find((one) => one.run.end === source.kind && one.run.part === source.id) : null;
   const out = (w: number): number => (isFar ? intoLead(w, near?.coldOhm ?? 0, busV) / efficiency : w);
   return sum((w) => intoLead(out(w), coldOhm, volts) - out(w));
 }

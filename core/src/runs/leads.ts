@@ -32,9 +32,16 @@ export function leadsThrough(
     ofLoad,
     ofDevice,
     ofArray: arrayLeads(sized, sources),
+    ofLink: chargingLeads(sized, 'driving'),
+    ofCharger: chargingLeads(sized, 'charger'),
     kg: sized.reduce((sum, { kg }) => sum + kg, 0),
   };
 }
+
+const chargingLeads = (sized: readonly SizedRun[], end: 'driving' | 'charger'): ReadonlyMap<string, number> =>
+  new Map(
+    sized.flatMap(({ run, coldOhm }) => (run.end === end && run.part !== null ? [[run.part, coldOhm] as const] : [])),
+  );
 
 /** The leads of each array of which the way from its controller is laid; what panels are joined with may still be missing. */
 function arrayLeads(sized: readonly SizedRun[], sources: Fitted['sources']): ReadonlyMap<string, ArrayLead> {

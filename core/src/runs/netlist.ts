@@ -1,6 +1,6 @@
 import { restVoltageV } from '../store/rest.ts';
 import { type Appliance, appliancesOn, drawnBy, heaviestWith } from './appliances.ts';
-import { busNet, type Copper } from './busNet.ts';
+import { type BusNet, busNet, type Copper } from './busNet.ts';
 import type { Cabled, Fitted } from './fitted.ts';
 import type { Charged } from './laid.ts';
 import { zoneDrops } from './outputs.ts';
@@ -13,7 +13,7 @@ const FLOOR_V = 1;
 /**
  * The network as a netlist that general circuit simulators read: the bank as its volts at rest behind what is inside
  * it, each run as one resistance there and back, constant power as a behavioural current P ÷ V with a floor, the volts
- * it starts from at the upper of its two solutions. All that may run at once runs.
+ * it starts from at the upper of its two solutions. All that may run at once runs; what charges stands there as comments.
  */
 export function netlistOf(
   fitted: Cabled,
@@ -48,7 +48,7 @@ export function netlistOf(
     if (w > 0) lines.push(`B${node} ${name(node)} 0 I=${exact(w)}/max(V(${name(node)}),${FLOOR_V})`);
     if (siemens > 0) lines.push(`Rload${node} ${name(node)} 0 ${exact(1 / siemens)}`);
   }
-  lines.push(...outputs(fitted, sized, copper));
+  lines.push(...outputs(fitted, sized, copper), ...charging(fitted, sized, net));
   lines.push(
     `.nodeset ${Array.from(parent, (_, node) => `V(${name(node)})=${exact(restV)}`).join(' ')}`,
     '.op',
@@ -63,6 +63,16 @@ const heaviestSet = (fitted: Fitted, appliances: readonly Appliance[]): Readonly
   const [first] = appliances;
   return first ? heaviestWith(fitted, appliances)(first.load.id) : new Set();
 };
+
+/** What charges at most, A into the end of its lead: without its star it gives, up to where the bank's volts would be too high. */
+const charging = ({ sources }: Fitted, sized: readonly SizedRun[], net: BusNet): string[] =>
+  sized.flatMap(({ run }, i) => {
+    const source = sources.find(({ kind, id }) => kind === run.end && id === run.part);
+    const node = net.nodeOf[i] as number;
+    return source && node >= 0
+      ? [`* ${asciiOnly(source.name)} gives at most:`, `*I${node} 0 n${node} ${exact(source.amps)}`]
+      : [];
+  });
 
 /** What converters and ports give, each a source of its own. */
 function outputs(fitted: Fitted, sized: readonly SizedRun[], copper: Copper): string[] {

@@ -1,5 +1,5 @@
 import { freeId } from '../job/ids.ts';
-import type { Load, Run } from '../job/schema.ts';
+import type { AllInOne, Load, Run } from '../job/schema.ts';
 import { chainOf } from '../paths/chain.ts';
 import { DEFAULT } from '../reference/defaults.ts';
 import type { Fitted } from './fitted.ts';
@@ -66,13 +66,32 @@ export function propose(fitted: Fitted, existing: readonly Run[] = []): Run[] {
     return block;
   };
 
+  const boxes = new Map<string, Run>();
+  /** Where a part begins: at the busbars, or inside its all-in-one unit, which has one lead for all. */
+  const beginOf = (end: Run['end'], part: string): { readonly from: string; readonly change: Partial<Run> } => {
+    const unit = system.allInOnes.find((one) => isInside(one, end, part));
+    if (!unit) return { from: busbars().id, change: {} };
+    const others = existing.filter((run) => run.part !== null && isInside(unit, run.end, run.part));
+    const known =
+      boxes.get(unit.id) ??
+      existing.find(
+        (run) =>
+          run.end === 'busbar' &&
+          others.some(({ from }) => from === run.id) &&
+          existing.every(({ id, from }) => from !== run.id || others.some((other) => other.id === id)),
+      );
+    // Where its parts were laid apart already, so is what is added.
+    if (!known && others.length > 0) return { from: busbars().id, change: {} };
+    const box = known ?? add(`to ${unit.id}`, unit.name, busbars().id, 'busbar');
+    boxes.set(unit.id, box);
+    return { from: box.id, change: INSIDE };
+  };
+
   for (const { id, kind, name } of system.devices) {
     const used = job.loads.some((load) => chainOf(load, system.devices).device?.id === id);
     if (!used || isServed('device', id)) continue;
-    add(`to ${id}`, name, kind === 'port' ? null : busbars().id, 'device', {
-      part: id,
-      joints: kind === 'inverter' ? 4 : 6,
-    });
+    const begin = kind === 'port' ? { from: null, change: {} } : beginOf('device', id);
+    add(`to ${id}`, name, begin.from, 'device', { part: id, joints: kind === 'inverter' ? 4 : 6, ...begin.change });
   }
   for (const group of circuitsOf(job.loads, fitted)) {
     const missing = group.loads.filter(({ id }) => !onRun.has(id));
@@ -87,7 +106,8 @@ export function propose(fitted: Fitted, existing: readonly Run[] = []): Run[] {
   for (const { kind, id, name, far, amps } of fitted.sources) {
     if (amps === 0) continue;
     const known = existing.find((run) => run.end === kind && run.part === id);
-    const run = known ?? add(`from ${id}`, name, busbars().id, kind, { part: id });
+    const begin = known ? null : beginOf(kind, id);
+    const run = known ?? add(`from ${id}`, name, begin?.from ?? null, kind, { part: id, ...begin?.change });
     if (kind === 'array' && !isServed('panels', id))
       add(`panels of ${id}`, `${name}: panels`, run.id, 'panels', { part: id, protection: 'none' });
     if (kind === 'driving' && far && !isServed('alternator', id))
@@ -95,6 +115,14 @@ export function propose(fitted: Fitted, existing: readonly Run[] = []): Run[] {
   }
   return runs;
 }
+
+/** A way inside a unit: bars of its maker's, behind the fuse of its lead. */
+const INSIDE = { lengthM: 0.05, joints: 0, protection: 'none' } as const satisfies Partial<Run>;
+
+const isInside = ({ inverter, arrays, charger }: AllInOne, end: Run['end'], part: string): boolean =>
+  (end === 'device' && part === inverter) ||
+  (end === 'array' && arrays.includes(part)) ||
+  (end === 'charger' && part === charger);
 
 /** What burns fuel and takes nothing of the bus. */
 export const needsNoLead = ({ path, residueW }: Load): boolean => path === 'fuel' && residueW === 0;

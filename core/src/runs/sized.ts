@@ -43,6 +43,8 @@ export interface SizedRun {
   readonly shortA: number | null;
   /** Whether a fuse or breaker stands between the store and it. */
   readonly isProtectedAbove: boolean;
+  /** A of the nearest fuse before it on its own volts; null without one. */
+  readonly fusedAboveA: number | null;
   /** Cold Ω from the terminals of the store to its far end, joints not counted. */
   readonly fromBankOhm: number;
   /** kg of metal. */
@@ -89,7 +91,8 @@ function settled(branch: Branch, carried: Carried, above: SizedRun | undefined, 
     run.end === 'busbar' ? (TRUNK_SHARE * volts) / carried.perShareA : Number.POSITIVE_INFINITY,
   );
   const cutOffOhm = zone.kind === 'bus' ? roomAboveCutOffV(run, fitted) / carried.startA - beforeOhm : null;
-  const laid: Laid = { run, lengthM, carried, mostOhm, cutOffOhm, fitted };
+  const fusedAboveA = above && sameVolts(above.zone, zone) ? (above.fuse.ratingA ?? above.fusedAboveA) : null;
+  const laid: Laid = { run, lengthM, carried, mostOhm, cutOffOhm, fusedAboveA, fitted };
   const size =
     link?.areaMm2 != null
       ? { areaMm2: link.areaMm2, parallel: run.parallel, decidedBy: 'given' as const }
@@ -124,6 +127,7 @@ function settled(branch: Branch, carried: Carried, above: SizedRun | undefined, 
     fuse: fuseOf(run, carried, ampacity, isProtectedAbove ? null : shortA),
     shortA,
     isProtectedAbove,
+    fusedAboveA,
     fromBankOhm: (above?.fromBankOhm ?? 0) + bareOhm(laid, size, coldC),
     kg: runKg(run, { ...size, lengthM }),
   };
@@ -170,6 +174,7 @@ interface Laid {
   readonly mostOhm: number;
   /** Ω at which its start still leaves the volts that its loads need; null, or 0 and less, where no cable decides that. */
   readonly cutOffOhm: number | null;
+  readonly fusedAboveA: number | null;
   readonly fitted: Fitted;
 }
 
@@ -209,7 +214,8 @@ function suggestedSize(laid: Laid): Size & { readonly decidedBy: DecidedBy } {
     if (canStart && ohmOf(laid, size, hotC) > (laid.cutOffOhm ?? 0)) return 'cut-off';
     const bears = bearsA(laid, size);
     if (bears < carried.lowA) return 'ampacity';
-    if (run.protection === 'none') return null;
+    // What has no fuse of its own must bear the one before it.
+    if (run.protection === 'none') return bears < (laid.fusedAboveA ?? 0) ? 'fuse' : null;
     if (run.ratingA !== null) return bears < run.ratingA ? 'fuse' : null;
     // Beyond the largest that is sold no cable makes one fit.
     if (wantedA(carried) > (FUSES_A.at(-1) as number)) return null;

@@ -81,7 +81,7 @@ export function settle(asStored: Job, optionId?: string, effort?: Effort): Settl
   const nominalV = nominalVoltageV(system.store.chemistry, system.busVoltageV);
   const factors = storeFactors(system, chargeWeightedMeanA(bus.busW, nominalV));
   const store = sizeStore(system, brief, day.demand, factors, busPeak.weight / nominalV);
-  const driving = sizeDriving(brief, system, needWh, store);
+  const driving = sizeDriving(brief, system, needWh, store, day.leads);
   const coveredWh = job.rules.arrayCovers === 'everything' ? 0 : driving.yieldWh * driving.countsShare;
   const solar = sizeSolar(system, skyOver(day), Math.max(0, needWh - coveredWh), day.leads);
   const sources = sourcesOf(solar.sources, driving.sources, system);

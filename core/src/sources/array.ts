@@ -2,6 +2,7 @@ import type { PanelGroup, SolarArray } from '../job/schema.ts';
 import { ampsTogether } from '../panels/operating.ts';
 import { arrayRatingW, groupsAt, panelsOf, unlikeOf } from '../panels/panels.ts';
 import type { ArrayLead } from '../paths/cables.ts';
+import { lostIn } from '../paths/lead.ts';
 import { eachMinute } from '../quantity/minutes.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
 import { DEFAULT } from '../reference/defaults.ts';
@@ -133,9 +134,6 @@ export function shadeLeft({ shade, shaded, setOut }: Pick<SolarArray, 'shade' | 
   return left;
 }
 
-/** Most of what panels give that their leads can take: more resistance, and they give less instead. From memory. */
-const MOST_LOST = 0.5;
-
 /** What becomes of an array's watts on their way, W; each is what is left after one cause more. */
 interface OnTheWay {
   light: number;
@@ -241,8 +239,6 @@ export function arrayYield(array: SolarArray, around: ArraySurroundings, lead: A
     },
   };
 }
-
-const lostIn = (w: number, ohm: number, volts: number): number => Math.min(MOST_LOST * w, ohm * (w / volts) ** 2);
 
 /** Light is told apart in steps of this, W/m², and temperature in steps of this, K, where curves are followed. */
 const LIGHT_STEP = 25;

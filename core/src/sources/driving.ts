@@ -1,6 +1,8 @@
 import { blankLink } from '../job/blank.ts';
 import { driveHours } from '../job/day.ts';
 import type { Brief, DrivingLink, System, Use } from '../job/schema.ts';
+import type { Leads } from '../paths/cables.ts';
+import { intoLead, lostIn, togetherOhm } from '../paths/lead.ts';
 import { eachMinute } from '../quantity/minutes.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
 import { chargingVoltageV } from '../reference/chemistries.ts';
@@ -43,12 +45,13 @@ interface Store {
   readonly resistanceOhm: number;
 }
 
-/** @param needWh of the day, at the store */
+/** @param needWh of the day, at the store; `leads` of the links where they are laid: what they lose does not reach it */
 export function sizeDriving(
   { alternator, drives: plan }: Pick<Brief, 'alternator' | 'drives'>,
   system: System,
   needWh: number,
   store: Store,
+  leads: Pick<Leads, 'ofLink'> | null = null,
 ): DrivingSize {
   const { driving, busVoltageV } = system;
   const { chargeLimitA } = store;
@@ -58,16 +61,21 @@ export function sizeDriving(
   const countsShare = inByAmps / inBySun;
   const hours = driveHours({ drives: plan });
   const drives = hours >= SHORTEST_DRIVE_H;
-  const requiredA = drives ? needWh / (hours * chargingV * countsShare) : 0;
+  const neededW = drives ? needWh / (hours * countsShare) : 0;
+  const requiredA = intoLead(neededW, leadOhm(driving, leads), chargingV) / chargingV;
   const isChosen = driving !== null;
   const suggestedA = standardDcdc(requiredA, Math.min(limit.outputA, chargeLimitA));
   const fitted: readonly DrivingLink[] =
-    driving ?? (suggestedA > 0 ? [blankLink('dcdc', 'DC-DC charger', suggestedA)] : []);
+    driving ?? (suggestedA > 0 ? [blankLink(SUGGESTED_ID, 'DC-DC charger', suggestedA)] : []);
   const asked = fitted.map((link) => linkFlow(link, alternator, busVoltageV, store));
   const askedA = asked.reduce((sum, { inputA }) => sum + inputA, 0);
   // What the alternator can feed is shared by what each asks.
   const held = askedA > limit.inputA ? limit.inputA / askedA : 1;
-  const links = asked.map((flow) => ({ ...flow, inputA: flow.inputA * held, outputW: flow.outputW * held }));
+  const links = asked.map((flow) => {
+    const givenW = flow.outputW * held;
+    const lostW = lostIn(givenW, leads?.ofLink.get(flow.link.id) ?? 0, chargingV);
+    return { ...flow, inputA: flow.inputA * held, outputW: givenW - lostW };
+  });
   const outputW = links.reduce((sum, flow) => sum + flow.outputW, 0);
   return {
     limit,
@@ -94,6 +102,19 @@ export function sizeDriving(
       }),
     ),
   };
+}
+
+/** The link that is suggested where none is chosen. */
+const SUGGESTED_ID = 'dcdc';
+
+/** Ω of one lead in place of those of all links. */
+function leadOhm(driving: System['driving'], leads: Pick<Leads, 'ofLink'> | null): number {
+  if (leads === null) return 0;
+  const links = driving ?? [{ id: SUGGESTED_ID, ratingA: 1 }];
+  const allA = links.reduce((sum, { ratingA }) => sum + ratingA, 0);
+  return togetherOhm(
+    links.map(({ id, ratingA }) => ({ ohm: leads.ofLink.get(id) ?? 0, share: allA > 0 ? ratingA / allA : 0 })),
+  );
 }
 
 /** W from the alternator in each minute of a day. @param watts while driving */

@@ -14,7 +14,7 @@ export interface LinkFlow {
   /** mm² of the cable, as given or as its amps need; m one way, 0 where it is not known. */
   readonly areaMm2: number;
   readonly cableM: number;
-  /** W at the store's terminals. */
+  /** W that it gives; less its own lead to the store once that is laid. */
   readonly outputW: number;
   /** Out ÷ in, cable apart. */
   readonly efficiency: number;

@@ -6,6 +6,7 @@ import { passesSupply } from '../moment/supplyMoment.ts';
 import type { Leads } from '../paths/cables.ts';
 import { type Chain, chainOf } from '../paths/chain.ts';
 import type { Feed } from '../paths/feed.ts';
+import { lostIn, togetherOhm } from '../paths/lead.ts';
 import { busDay } from '../paths/ledger.ts';
 import { eachMinute } from '../quantity/minutes.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
@@ -35,16 +36,18 @@ interface Day {
   readonly busW: Float64Array;
 }
 
-/** The chargers of a system together: W from mains, W at the store, VA for each W. */
+/** The chargers of a system together: W from mains, W that they give, VA for each W. */
 export interface Chargers {
   readonly acW: number;
   readonly dcW: number;
   readonly vaPerW: number;
   /** W from mains below which they are off. */
   readonly leastAcW: number;
+  /** W that reach the store of so many from mains, their own leads taken off once they are laid. */
+  readonly storeW: (acW: number) => number;
 }
 
-export function chargersOf({ chargers, busVoltageV }: System): Chargers {
+export function chargersOf({ chargers, busVoltageV }: System, leads: Pick<Leads, 'ofCharger'> | null): Chargers {
   const volts = chargingVoltageV(busVoltageV);
   let [acW, dcW, va, leastAcW] = [0, 0, 0, 0];
   for (const { ratingA, leastA, efficiency, powerFactor } of chargers) {
@@ -55,7 +58,17 @@ export function chargersOf({ chargers, busVoltageV }: System): Chargers {
     // What cannot be turned down is on at full or off.
     leastAcW += leastA === null || ratingA === 0 ? w : (w * Math.min(leastA, ratingA)) / ratingA;
   }
-  return { acW, dcW, vaPerW: acW > 0 ? va / acW : 1, leastAcW };
+  const leadOhm = togetherOhm(
+    chargers.map(({ id, ratingA }) => ({
+      ohm: leads?.ofCharger.get(id) ?? 0,
+      share: dcW > 0 ? (ratingA * volts) / dcW : 0,
+    })),
+  );
+  const storeW = (fromW: number): number => {
+    const givenW = acW > 0 ? (dcW * fromW) / acW : 0;
+    return givenW - lostIn(givenW, leadOhm, volts);
+  };
+  return { acW, dcW, vaPerW: acW > 0 ? va / acW : 1, leastAcW, storeW };
 }
 
 /**
@@ -65,7 +78,7 @@ export function chargersOf({ chargers, busVoltageV }: System): Chargers {
 export function supplyDay(supply: Supply, day: Day): SupplyDay {
   const { profiles, system, inverters, feeds } = day;
   const limit = supplyLimit(supply);
-  const chargers = chargersOf(system);
+  const chargers = chargersOf(system, day.leads);
   const chains = profiles.map(({ load }) => chainOf(load, system.devices));
   const passes = passing(profiles, chains, inverters);
   const rest = profiles.filter((_, i) => !passes[i]);
@@ -94,7 +107,7 @@ export function supplyDay(supply: Supply, day: Day): SupplyDay {
     const fitsW = perAcW > 0 ? Math.max(0, left) / perAcW : 0;
     const acW = fitsW >= chargers.leastAcW ? Math.min(chargers.acW, fitsW) : 0;
     const dcW = chargers.acW > 0 ? (chargers.dcW * acW) / chargers.acW : 0;
-    watts[m] = dcW * on;
+    watts[m] = chargers.storeW(acW) * on;
     clipped += (chargers.dcW - dcW) * on;
     throughWh += ((mainsW[m] as number) * on) / 60;
     chargersWh += (acW * on) / 60;
