@@ -50,7 +50,7 @@ export function prepareDays(job: Job, optionId: string, ask: DaysAsk, effort = N
 
 /** A moment that matters. */
 export interface Mark {
-  readonly kind: 'cut-off' | 'back' | 'full' | 'locked';
+  readonly kind: 'cut-off' | 'back' | 'full' | 'locked' | 'outlet';
   /** h from the beginning. */
   readonly atH: number;
 }
@@ -120,7 +120,7 @@ export function tripWeather({ settled, setup, ask }: PreparedDays) {
 }
 
 /** The moments that matter: of each kind the beginnings, and of "full" the first of a day. */
-function marksOf({ trace, stepMin }: DaysRun, { battery }: DaysSetup): Mark[] {
+function marksOf({ trace, stepMin, outletEmptyH }: DaysRun, { battery }: DaysSetup): Mark[] {
   if (!trace) return [];
   const marks: Mark[] = [];
   const hours = stepMin / 60;
@@ -138,7 +138,9 @@ function marksOf({ trace, stepMin }: DaysRun, { battery }: DaysSetup): Mark[] {
     if (locked && !isLocked) marks.push({ kind: 'locked', atH: k * hours });
     [isShort, isFull, isLocked] = [short, full, locked];
   }
-  return marks;
+  return outletEmptyH === null
+    ? marks
+    : [...marks, { kind: 'outlet' as const, atH: outletEmptyH }].sort((a, b) => a.atH - b.atH);
 }
 
 /** What the days of a year are like: usual days, no sun, and the typical or a seeded year day by day. */

@@ -44,6 +44,8 @@ export interface DaysRun {
   readonly shortFromH: number | null;
   /** h in which the store was too cold to be charged. */
   readonly lockedH: number;
+  /** h at which an outlet's battery was first down to its reserve; null = never. */
+  readonly outletEmptyH: number | null;
   readonly trace: Trace | null;
   readonly probe: Probe | null;
 }
@@ -71,6 +73,9 @@ export interface RunOptions {
   /** Stops when something goes unserved. */
   readonly untilShort?: boolean;
 }
+
+/** Wh of an outlet's battery that are none. */
+const EMPTY_WH = 1e-6;
 
 /** h in which a bank inside a vehicle follows the air. From memory. */
 const STORE_FOLLOWS_H = 6;
@@ -149,13 +154,22 @@ export function runDays(setup: DaysSetup, weather: WeatherRun, options: RunOptio
     shares.cableW[loads] = demand.unattendedCableW[cursor.at] as number;
     return shares;
   };
+  // Wh taken of the battery of each outlet since it was full, and what the day now takes of one.
+  const spentWh = new Map<string, number>();
+  let outletEmptyH: number | null = null;
   let playedDays = 0;
   let probe: Probe | null = null;
 
   for (let d = 0; d < days + leadIn; d++) {
     const day = dayOf(weather.fromDay + d);
     const month = onlyMonth ?? (MONTH_OF_DAY[day] as number);
-    const tables = setup.dayOn((options.weekday ?? weather.fromDay) + d, (options.planAt ?? 0) + d, month);
+    const [index, planAt] = [(options.weekday ?? weather.fromDay) + d, (options.planAt ?? 0) + d];
+    const planned = setup.dayOn(index, planAt, month);
+    if (planned.isHome || planAt % setup.plan.length === 0) spentWh.clear();
+    let { outlet } = planned;
+    let leftWh = outlet ? outlet.packWh - (spentWh.get(outlet.id) ?? 0) : 0;
+    let tables = outlet && leftWh <= EMPTY_WH ? setup.dayOn(index, planAt, month, false) : planned;
+    if (tables !== planned) outlet = null;
     cursor.demand = tables.demand;
     if (d === leadIn) {
       books = noBooks();
@@ -164,14 +178,16 @@ export function runDays(setup: DaysSetup, weather: WeatherRun, options: RunOptio
       beganWh = state.storedWh;
       shortFromH = null;
       lockedH = 0;
+      outletEmptyH = null;
     }
     fillDay(today, setup, tables, setup.skyIn(month), weather, d, beyondH, measured);
     const { busW, usefulW, cableW, sunW, drivingW, supplyW, airC } = today;
-    const { idleW, stopWh } = tables.demand;
+    let { idleW, stopWh } = tables.demand;
     const without = options.countedMonths?.has(month) === false ? elsewhere : unserved;
     const counted = d - leadIn;
     const shortBefore = books.unservedWh;
     const spilledBefore = books.sunOfferedWh - books.sunWh;
+    let suppliedBefore = books.supplyWh;
     let low = 1;
     for (let at = 0; at < steps; at++) {
       cursor.at = at;
@@ -212,6 +228,20 @@ export function runDays(setup: DaysSetup, weather: WeatherRun, options: RunOptio
       }
       const soc = socOf(model, state.storedWh, input.warmShare);
       if (soc < low) low = soc;
+      if (outlet) {
+        leftWh -= (outlet.drawnW[at] as number) * hours + (books.supplyWh - suppliedBefore) * outlet.perChargedW;
+        suppliedBefore = books.supplyWh;
+        spentWh.set(outlet.id, outlet.packWh - leftWh);
+        if (leftWh <= EMPTY_WH) {
+          // The rest of the day is one without it.
+          if (counted >= 0) outletEmptyH ??= counted * 24 + (at + 1) * hours;
+          outlet = null;
+          tables = setup.dayOn(index, planAt, month, false);
+          cursor.demand = tables.demand;
+          ({ idleW, stopWh } = tables.demand);
+          fillDay(today, setup, tables, setup.skyIn(month), weather, d, elsewhere, measured);
+        }
+      }
       if (shortFromH === null && state.shortAtH >= 0) shortFromH = counted * 24 + at * hours + state.shortAtH;
     }
     if (counted < 0) continue;
@@ -238,6 +268,7 @@ export function runDays(setup: DaysSetup, weather: WeatherRun, options: RunOptio
     beyondH,
     shortFromH,
     lockedH,
+    outletEmptyH,
     trace,
     probe,
   };

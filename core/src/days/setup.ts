@@ -18,6 +18,7 @@ import { seasonOf } from '../sun/season.ts';
 import { type DemandTable, demandTable, stepMeans } from './demand.ts';
 import type { StoreModel } from './fill.ts';
 import { type MonthSky, monthSky } from './income.ts';
+import { type OutletDay, outletDay } from './outlet.ts';
 import { dayKind, daysOfPlan, type PlanDay, runsOn } from './plan.ts';
 import type { CutOff } from './step.ts';
 import { type Climate, climateOf } from './weather.ts';
@@ -38,8 +39,8 @@ export interface DaysSetup {
   readonly skyIn: (month: number) => MonthSky;
   /** Wh that each array gives in each hour that was measured. */
   readonly yieldsIn: (hours: MeasuredHours) => readonly Float64Array[];
-  /** @param index of the day by the calendar, 0 a Monday; `at` in the plan */
-  readonly dayOn: (index: number, at: number, month: number) => DayTables;
+  /** @param index of the day by the calendar, 0 a Monday; `at` in the plan; without its supply where that gives no more */
+  readonly dayOn: (index: number, at: number, month: number, hasSupply?: boolean) => DayTables;
 }
 
 /** How warm the store gets, and what the cold does to it. */
@@ -62,6 +63,10 @@ export interface DayTables {
   readonly driving: readonly Float64Array[];
   readonly supplyW: Float64Array;
   readonly isDriving: boolean;
+  /** What the day takes of an outlet's battery; null = of none that runs down. */
+  readonly outlet: OutletDay | null;
+  /** Whether it is spent at home, where what ran down is charged again. */
+  readonly isHome: boolean;
 }
 
 /** Outputs and inputs that sources share. */
@@ -115,11 +120,12 @@ export function setUpDays(
   const sometimes = job.loads.flatMap(({ daysPerWeek }, i) => (daysPerWeek < 7 ? [i] : []));
   const { latitudeDeg } = job.brief.place;
   const arraysUnder = { busV: option.system.busVoltageV, flatFactor: job.rules.arrayFactor, leads: settled.leads };
-  const dayOn = (index: number, at: number, month: number): DayTables => {
-    const planDay = plan[at % plan.length] as PlanDay;
+  const dayOn = (index: number, at: number, month: number, hasSupply = true): DayTables => {
+    const planned = plan[at % plan.length] as PlanDay;
+    const planDay = hasSupply ? planned : { ...planned, supply: null };
     const kind = dayKind(planDay, seasonOf(month, latitudeDeg), index);
     const pattern = sometimes.map((i) => Number(runsOn(job.loads[i] as Job['loads'][number], planDay, kind, index)));
-    const key = [plan.indexOf(planDay), kind.season, kind.week, ...pattern].join(' ');
+    const key = [plan.indexOf(planned), Number(hasSupply), kind.season, kind.week, ...pattern].join(' ');
     const found = days.get(key) ?? tablesOf(settled, planDay, kind, index, steps, meanOfDesignC(settled));
     days.set(key, found);
     return found;
@@ -213,6 +219,8 @@ function tablesOf(settled: Settled, plan: PlanDay, kind: Day, index: number, ste
     driving: driving.links.map(({ outputW }) => stepMeans(driveProfile(plan.drives, outputW), steps)),
     supplyW: stepMeans(home ?? supplied?.source.watts ?? zeroes(), steps),
     isDriving: plan.drives.length > 0,
+    outlet: outletDay(plan, supplied, steps),
+    isHome: plan.kind === 'home',
   };
 }
 

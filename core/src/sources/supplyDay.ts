@@ -19,7 +19,8 @@ export interface SupplyDay {
   readonly source: Source;
   /** W on the bus, without what the supply lets through while it is there. */
   readonly busW: Float64Array;
-  /** Wh a day that the supply gives: straight to mains loads, and to the chargers. */
+  /** W that it gives straight to mains loads in each minute; Wh a day of them, and to the chargers. */
+  readonly throughW: Float64Array;
   readonly throughWh: number;
   readonly chargersWh: number;
   /** h in which it is plugged in or runs. */
@@ -98,6 +99,7 @@ export function supplyDay(supply: Supply, day: Day): SupplyDay {
   const perAcW = sizeOn(limit, 1, chargers.vaPerW);
   const watts = new Float64Array(MINUTES_PER_DAY);
   const busW = new Float64Array(MINUTES_PER_DAY);
+  const throughW = new Float64Array(MINUTES_PER_DAY);
   let [throughWh, chargersWh, minutes, clipped] = [0, 0, 0, 0];
   for (let m = 0; m < MINUTES_PER_DAY; m++) {
     const on = isOn[m] as number;
@@ -109,7 +111,8 @@ export function supplyDay(supply: Supply, day: Day): SupplyDay {
     const dcW = chargers.acW > 0 ? (chargers.dcW * acW) / chargers.acW : 0;
     watts[m] = chargers.storeW(acW) * on;
     clipped += (chargers.dcW - dcW) * on;
-    throughWh += ((mainsW[m] as number) * on) / 60;
+    throughW[m] = (mainsW[m] as number) * on;
+    throughWh += (throughW[m] as number) / 60;
     chargersWh += (acW * on) / 60;
     minutes += on;
   }
@@ -123,7 +126,7 @@ export function supplyDay(supply: Supply, day: Day): SupplyDay {
     clippedWh: clipped / 60,
     efficiency: chargers.acW > 0 ? chargers.dcW / chargers.acW : 1,
   };
-  return { source, busW, throughWh, chargersWh, hours: minutes / 60 };
+  return { source, busW, throughW, throughWh, chargersWh, hours: minutes / 60 };
 }
 
 /** Which loads a supply feeds while it is there: those that wait for it, and those on an inverter that lets it through. */

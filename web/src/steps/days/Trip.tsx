@@ -185,9 +185,13 @@ function tripWords({ marks, run, unserved, month }: TripDetail): string {
   const cut = marks.find(({ kind }) => kind === 'cut-off');
   const low = Math.min(...run.lowSoc);
   const lowDay = run.lowSoc.indexOf(low) + 1;
+  const outlet =
+    run.outletEmptyH === null
+      ? ''
+      : ` The outlet’s own battery is down to its reserve on ${whenText(run.outletEmptyH)}; from then on the store does its work.`;
   const locked = run.lockedH > 0 ? ` For ${lengthText(run.lockedH)} the store is too cold to be charged.` : '';
   if (!cut)
-    return `In ${monthName(month)} it lasts: the lowest it gets is ${showText(low, 'share')}, on day ${lowDay}.${locked}`;
+    return `In ${monthName(month)} it lasts: the lowest it gets is ${showText(low, 'share')}, on day ${lowDay}.${outlet}${locked}`;
   const back = marks.find(({ kind, atH }) => kind === 'back' && atH > cut.atH);
   const [first] = unserved;
   const others = unserved.length - 1;
@@ -195,7 +199,7 @@ function tripWords({ marks, run, unserved, month }: TripDetail): string {
     ? `${first.name}${others > 0 ? ` and ${others} more` : ''} ${others > 0 ? 'go' : 'goes'} without`
     : 'something goes unserved';
   const until = back ? `, back on ${whenText(back.atH)}` : '';
-  return `In ${monthName(month)} it runs out on ${whenText(cut.atH)}: ${who}${until}. On ${run.shortWh.filter((wh) => wh > 0.01).length} of ${run.days} days something goes unserved.${locked}`;
+  return `In ${monthName(month)} it runs out on ${whenText(cut.atH)}: ${who}${until}. On ${run.shortWh.filter((wh) => wh > 0.01).length} of ${run.days} days something goes unserved.${outlet}${locked}`;
 }
 
 function otherWords(trip: TripDetail, other: TripDetail, name: string): string {

@@ -119,7 +119,7 @@ function optionsOf({ trip, other, otherName, atH }: Drawn, colour: (name: string
     axisPointer: { show: true, type: 'line', lineStyle: { color: ink2, type: 'dashed' }, label: { show: false } },
   });
   const full = marks.filter(({ kind }) => kind === 'full');
-  const locked = marks.filter(({ kind }) => kind === 'locked');
+  const locked = marks.filter(({ kind }) => kind === 'locked' || kind === 'outlet');
   const spills = trace.sunOfferedW.some((w, k) => w - (trace.sunW[k] as number) > 1);
   const cuts = marks.filter(({ kind }) => kind === 'cut-off');
   return {
