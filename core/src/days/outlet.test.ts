@@ -49,8 +49,8 @@ describe('the battery of an outlet runs down through a trip', () => {
     expect(run.outletEmptyH).toBeCloseTo(45, 1);
     expect(run.books.supplyWh).toBeCloseTo(4500, -1.5);
     expect(marks.filter(({ kind }) => kind === 'outlet')).toEqual([{ kind: 'outlet', atH: run.outletEmptyH }]);
-    // From then on the store carries it: 5,120 Wh of it would be used up 75 h later.
-    expect(run.books.usefulWh).toBeCloseTo(100 * 24 * 5, -1);
+    // From then on the store carries it down to its depth: 400 Ah × 12.8 V × 0.8 × √0.95.
+    expect(run.books.usefulWh).toBeCloseTo(4500 + 5120 * 0.8 * Math.sqrt(0.95), 0);
     expect(run.trace?.supplyW[46 * 4]).toBe(0);
     expect(run.trace?.supplyW[44 * 4]).toBeCloseTo(100, 0);
   });
