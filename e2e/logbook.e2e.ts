@@ -210,3 +210,42 @@ for (const [name, viewport] of [
     }
   });
 }
+
+test('a log before there is a job: begun beside the jobs, read, and given to a job', async ({ page }) => {
+  const id = await openJob(page, (job) => ({ ...job, title: 'Late comer' }));
+  await saved(page);
+  await page.goto('/');
+  await page.getByRole('link', { name: 'Logs', exact: true }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('What was measured, before there was a job?');
+  await page.getByRole('button', { name: 'Begin a log' }).click();
+  const log = page.getByRole('article', { name: 'A log' });
+  await expect(log.locator('[data-answer]')).toContainText('Nothing has been read yet');
+  const pad = log.getByRole('region', { name: 'A reading' });
+  await pad.getByRole('button', { name: '8', exact: true }).click();
+  await pad.getByRole('button', { name: '1', exact: true }).click();
+  await pad.getByRole('button', { name: 'Keep this reading' }).click();
+  await expect(pad.getByRole('status')).toContainText('Kept: 81 %');
+  // A photo is kept with a job, and there is none.
+  await expect(pad.getByText('photo')).toHaveCount(0);
+  await log.getByLabel('Read a meter’s file…').setInputFiles({
+    name: 'meter.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from(meterFile(false)),
+  });
+  const sheet = page.getByRole('dialog', { name: 'Read meter.csv' });
+  await sheet.getByLabel('Its times are those of').fill('UTC');
+  await sheet.getByRole('button', { name: 'Take it' }).click();
+  await expect(log).toContainText('181 by meters');
+  // What was empty when it was opened is drawn once there is something.
+  await expect(log.getByRole('img', { name: /over time/ }).locator('canvas')).toBeVisible();
+  await expectSound(page);
+  await page.setViewportSize({ width: 390, height: 844 });
+  await expectSound(page);
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await log.getByLabel('Give it to a job').selectOption({ label: 'Late comer' });
+  await expect(page).toHaveURL(new RegExp(`/jobs/${id}/logbook`));
+  await expect(page.getByRole('article', { name: 'A log' })).toContainText('181 by meters');
+  await page.goto('/logs');
+  await expect(page.locator('[data-logs="ready"]')).toBeVisible();
+  await expect(page.getByRole('article')).toHaveCount(0);
+});

@@ -70,6 +70,12 @@ describe('logs', () => {
     const id = await made();
     expect((await request(app).get('/api/logs')).body.map((one: { id: string }) => one.id)).toEqual([id]);
     expect((await request(app).get('/api/logs').query({ job: NOBODY })).body).toEqual([]);
+    const { body: job } = await request(app).post('/api/jobs').send(blankJob('Of its own'));
+    const { body: own } = await request(app).post('/api/logs').send({ log: LOG, jobId: job.id });
+    const idsOf = async (of: string) =>
+      (await request(app).get('/api/logs').query({ job: of })).body.map((one: { id: string }) => one.id);
+    expect([await idsOf('none'), await idsOf(job.id)]).toEqual([[id], [own.id]]);
+    await request(app).delete(`/api/logs/${own.id}`);
     const put = await request(app)
       .put(`/api/logs/${id}`)
       .set('If-Match', '"1"')
@@ -189,8 +195,9 @@ describe('a photo of a display', () => {
     const { rows: left } = await pool.query('select id from label_photo where job_id = $1', [jobId]);
     expect(left).toEqual([{ id: photos[0].id }]);
     await pool.query('delete from job where id = $1', [jobId]);
-    // The log outlives its job.
+    // The log outlives its job, among those of none.
     expect((await request(app).get(`/api/logs/${body.id}`)).body.jobId).toBeNull();
+    expect((await request(app).get('/api/logs?job=none')).body.map((one: { id: string }) => one.id)).toEqual([body.id]);
   });
 });
 

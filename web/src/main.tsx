@@ -39,6 +39,7 @@ const PAGES = {
   '/': () => import('./steps/jobs/JobsPage.tsx').then(({ JobsPage }) => ({ default: JobsPage })),
   '/measured': () =>
     import('./steps/measured/MeasuredPage.tsx').then(({ MeasuredPage }) => ({ default: MeasuredPage })),
+  '/logs': () => import('./steps/logbook/LogsPage.tsx').then(({ LogsPage }) => ({ default: LogsPage })),
   '/parts': () => import('./steps/parts/PartsPage.tsx').then(({ PartsPage }) => ({ default: PartsPage })),
 };
 

@@ -84,7 +84,7 @@ export function diagramOf(detail: RunsDetail, asStored: Job, optionId: string): 
       from: run.from ?? BANK,
       to: run.id,
       runId: run.id,
-      lines: [`${formatNumber(lengthM, 1)} m, ${size}`, ...voltsAt(run.id)],
+      lines: [`${formatNumber(lengthM, lengthM < 0.1 ? 2 : 1)} m, ${size}`, ...voltsAt(run.id)],
       fuse: fuse.kind === null || fuse.ratingA === null ? null : `${formatNumber(fuse.ratingA, 1)} A`,
       hasIsolator: run.isolator,
     }),

@@ -17,11 +17,16 @@ const STORED = `id, number, job_id as "jobId", version, readings::integer, docum
 /** How many a workspace holds at most. */
 export const MOST_LOGS = 2000;
 
-/** @param jobId of one job; null = all */
-export async function listLogs(db: Database, workspace: string, jobId: string | null): Promise<StoredLog[]> {
+/** Asks for the logs that belong to no job yet. */
+export const NO_JOB = 'none';
+
+/** @param of the id of one job, or `none`; null = all */
+export async function listLogs(db: Database, workspace: string, of: string | null): Promise<StoredLog[]> {
+  const [which, values] =
+    of === null ? ['', []] : of === NO_JOB ? ['and job_id is null', []] : ['and job_id = $2', [of]];
   const { rows } = await db.query<StoredLog>(
-    `select ${STORED} from log where workspace_id = $1 and ($2::uuid is null or job_id = $2) order by updated_at desc, document ->> 'name', id`,
-    [workspace, jobId],
+    `select ${STORED} from log where workspace_id = $1 ${which} order by updated_at desc, document ->> 'name', id`,
+    [workspace, ...values],
   );
   return rows;
 }

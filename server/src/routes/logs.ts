@@ -14,6 +14,7 @@ import {
   listLogs,
   lockLog,
   MOST_LOGS,
+  NO_JOB,
   readLog,
   type StoredLog,
   touchReadings,
@@ -61,8 +62,8 @@ export function logRoutes(pool: Pool, live: Live, workspace: (request: Request) 
 
   router.get('/', async (request, response) => {
     const { job } = request.query;
-    if (job !== undefined && !(typeof job === 'string' && UUID.test(job)))
-      throw new Problem('unknown-job', 'job is the id of a job, a UUID.');
+    if (job !== undefined && !(typeof job === 'string' && (job === NO_JOB || UUID.test(job))))
+      throw new Problem('unknown-job', `job is the id of a job, a UUID, or ${NO_JOB}.`);
     response.json(await listLogs(pool, await workspace(request), job ?? null));
   });
 

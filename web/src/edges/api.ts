@@ -201,9 +201,9 @@ export const api = {
   replacePart: (id: string, part: Part) => call<StoredPart>('PUT', `/parts/${encode(id)}`, part),
   removePart: (id: string) => call<void>('DELETE', `/parts/${encode(id)}`),
   findPlaces: (text: string) => call<FoundPlace[]>('GET', `/places?q=${encode(text)}`),
-  listLogs: (jobId: string) => call<StoredLog[]>('GET', `/logs?job=${encode(jobId)}`),
+  listLogs: (jobId: string | null) => call<StoredLog[]>('GET', `/logs?job=${encode(jobId ?? 'none')}`),
   readLog: (id: string) => call<OpenLog>('GET', `/logs/${encode(id)}`),
-  addLog: (id: string, jobId: string, log: Log) => call<StoredLog>('POST', '/logs', { id, jobId, log }),
+  addLog: (id: string, jobId: string | null, log: Log) => call<StoredLog>('POST', '/logs', { id, jobId, log }),
   saveLog: ({ id, version, jobId }: StoredLog, log: Log) =>
     call<StoredLog>('PUT', `/logs/${encode(id)}`, { jobId, log }, { 'If-Match': `"${version}"` }),
   removeLog: (id: string) => call<void>('DELETE', `/logs/${encode(id)}`),

@@ -7,8 +7,8 @@ import { newUuid } from './uuid.ts';
 
 const ONCE = { revalidateOnFocus: false } as const;
 
-/** The logs of a job. */
-export function useLogs(jobId: string): {
+/** The logs of a job; null = those of no job yet. */
+export function useLogs(jobId: string | null): {
   readonly logs: readonly StoredLog[] | undefined;
   readonly problem: string | null;
   readonly add: (log: Log) => Promise<string>;
@@ -33,7 +33,7 @@ export function useLogs(jobId: string): {
 export type LogChange = Partial<Log> | ((log: Log) => Partial<Log>);
 
 /** One log, with what it says; both are fetched anew when readings come. */
-export function useLog(jobId: string, id: string) {
+export function useLog(jobId: string | null, id: string) {
   const { mutate: mutateAny } = useSWRConfig();
   const { data: log, error, mutate } = useSWR(['log', id], () => api.readLog(id), ONCE);
   const { data: report, error: reportError } = useSWR(

@@ -1,5 +1,5 @@
 import { type EChartsType, init } from 'echarts/core';
-import { type RefObject, useEffect, useRef, useState } from 'react';
+import { type RefCallback, useEffect, useRef, useState } from 'react';
 import { themeColour } from './themeColour.ts';
 import { useTheme } from './useTheme.ts';
 
@@ -11,33 +11,34 @@ import { useTheme } from './useTheme.ts';
 export function useChart<T>(
   data: T | null,
   optionsOf: (data: T, colour: (name: string) => string) => Record<string, unknown>,
-): RefObject<HTMLDivElement | null> {
+): RefCallback<HTMLDivElement> {
   const theme = useTheme();
-  const holder = useRef<HTMLDivElement>(null);
+  // A holder that comes later, as with the first readings of a log, is taken when it comes.
+  const [holder, setHolder] = useState<HTMLDivElement | null>(null);
   const chart = useRef<EChartsType | null>(null);
   const [isInView, setInView] = useState(false);
   useEffect(() => {
-    if (!holder.current) return;
-    const made = init(holder.current, null, { renderer: 'canvas' });
+    if (!holder) return;
+    const made = init(holder, null, { renderer: 'canvas' });
     chart.current = made;
     const size = new ResizeObserver(() => made.resize());
-    size.observe(holder.current);
+    size.observe(holder);
     const view = new IntersectionObserver(([entry]) => setInView(entry?.isIntersecting ?? false), {
       rootMargin: '200px',
     });
-    view.observe(holder.current);
+    view.observe(holder);
     return () => {
       size.disconnect();
       view.disconnect();
       made.dispose();
       chart.current = null;
     };
-  }, []);
+  }, [holder]);
   // biome-ignore lint/correctness/useExhaustiveDependencies: the theme's colours are read from the page.
   useEffect(() => {
     if (data === null || !isInView) return;
     const later = setTimeout(() => chart.current?.setOption(optionsOf(data, themeColour()), { notMerge: true }));
     return () => clearTimeout(later);
   }, [data, theme, isInView]);
-  return holder;
+  return setHolder;
 }

@@ -43,6 +43,9 @@ export function JobsPage() {
           <Link to="/measured" className="hover:text-ink phone:inline-flex phone:min-h-11 phone:items-center">
             Measured
           </Link>
+          <Link to="/logs" className="hover:text-ink phone:inline-flex phone:min-h-11 phone:items-center">
+            Logs
+          </Link>
           <button type="button" onClick={toggleTheme} className="hover:text-ink phone:min-h-11">
             Light or dark
           </button>

@@ -28,7 +28,7 @@ const wallNow = (): string => wallOf(Date.now());
  * A reading with one thumb: what, how much, done. The time is now unless another is said; several quantities of one
  * moment make one reading. It is kept in the browser before it is sent.
  */
-export function Keypad({ jobId, logId, last }: { jobId: string; logId: string; last: LogReading | null }) {
+export function Keypad({ jobId, logId, last }: { jobId: string | null; logId: string; last: LogReading | null }) {
   const { add, waiting, problem, dropFirst } = useUnsent();
   const [quantity, setQuantity] = useState<Quantity>(() => TYPED.find((one) => last?.[one] != null) ?? 'soc');
   const [values, setValues] = useState<Values>({});
@@ -88,7 +88,7 @@ export function Keypad({ jobId, logId, last }: { jobId: string; logId: string; l
       ...(words ? { note: words } : {}),
       ...(toGo.trim() ? { toGo: toGo.trim() } : {}),
     };
-    await add(logId, reading, photo ? { jobId, file: photo } : undefined);
+    await add(logId, reading, photo && jobId !== null ? { jobId, file: photo } : undefined);
     setValues({});
     setNote('');
     setSaid('');
@@ -165,9 +165,12 @@ export function Keypad({ jobId, logId, last }: { jobId: string; logId: string; l
         <Button strong className="grow phone:min-h-14" onClick={() => void save()}>
           Keep this reading
         </Button>
-        <CameraButton label="Photo of the display" onPhoto={takePhoto}>
-          {photo ? 'photo ✓' : 'photo'}
-        </CameraButton>
+        {/* Photos are kept with a job. */}
+        {jobId !== null && (
+          <CameraButton label="Photo of the display" onPhoto={takePhoto}>
+            {photo ? 'photo ✓' : 'photo'}
+          </CameraButton>
+        )}
         {at === null ? (
           <button
             type="button"

@@ -8,7 +8,7 @@ import { useMemo, useState } from 'react';
 import type { ChartPoint, OpenLog } from '../../edges/api.ts';
 import { useLogChart } from '../../edges/useLogs.ts';
 import { useChart } from '../../ui/useChart.ts';
-import { usePredicted } from './usePredicted.ts';
+import { type Design, usePredicted } from './usePredicted.ts';
 
 register([LineChart, GridComponent, TooltipComponent, MarkLineComponent, MarkAreaComponent, CanvasRenderer]);
 
@@ -32,7 +32,15 @@ interface Drawn {
 }
 
 /** Where a log has been: the readings, between least and greatest where there are many, with off times and the forecast. */
-export function LogChart({ log, report }: { log: OpenLog; report: LogReport | undefined }) {
+export function LogChart({
+  log,
+  report,
+  design,
+}: {
+  log: OpenLog;
+  report: LogReport | undefined;
+  design: Design | null;
+}) {
   const there = SHOWN.filter((one) => log.entries.some(({ entry }) => entry[one] != null));
   const first = Math.min(log.fromT ?? Number.POSITIVE_INFINITY, log.entries[0]?.t ?? Number.POSITIVE_INFINITY);
   const last = Math.max(log.toT ?? Number.NEGATIVE_INFINITY, log.entries.at(-1)?.t ?? Number.NEGATIVE_INFINITY);
@@ -40,7 +48,7 @@ export function LogChart({ log, report }: { log: OpenLog; report: LogReport | un
   const [zoom, setZoom] = useState<readonly [number, number] | null>(null);
   const usual = there[0] ?? (report?.energy.power ? 'w' : report?.rate ? 'soc' : 'w');
   const of = chosen ?? usual;
-  const { days, day, setDay, predicted } = usePredicted(log, of, first, last);
+  const { days, day, setDay, predicted } = usePredicted(log, design, of, first, last);
   const span = zoom ?? ([first, last] as const);
   const points = useLogChart(log, of, span, POINTS);
   const drawn = useMemo((): Drawn | null => {

@@ -1,8 +1,7 @@
 import { type Log, PURPOSES } from '@joulemetric/core';
-import { useState } from 'react';
+import { type ReactNode, useState } from 'react';
 import type { OpenLog } from '../../edges/api.ts';
 import type { LogChange } from '../../edges/useLogs.ts';
-import { useJob, useOption } from '../../shell/JobContext.tsx';
 import { Choice, QuantityField, TextField } from '../../ui/Field.tsx';
 import { PURPOSE } from './purposes.ts';
 import { Spans } from './Spans.tsx';
@@ -16,9 +15,16 @@ const CHEMISTRY = [
 ] as const;
 
 /** What was measured, of what, and what it should answer. */
-export function LogFields({ log: { log }, change }: { log: OpenLog; change: (part: LogChange) => Promise<void> }) {
-  const { job, optionId } = useJob();
-  const { system } = useOption();
+export function LogFields({
+  log: { log },
+  change,
+  about,
+}: {
+  log: OpenLog;
+  change: (part: LogChange) => Promise<void>;
+  /** What it is of, or which job it should go to. */
+  about: (log: Log, put: (part: LogChange) => void) => ReactNode;
+}) {
   const [failed, setFailed] = useState<string | null>(null);
   const put = (part: LogChange) =>
     void change(part).then(
@@ -26,19 +32,6 @@ export function LogFields({ log: { log }, change }: { log: OpenLog; change: (par
       (error: Error) => setFailed(error.message),
     );
   const { capacity } = log;
-  const about = log.about ? `${log.about.kind} ${log.about.id ?? ''}`.trim() : '';
-  const abouts = [
-    { value: '', label: 'nothing of the job' },
-    { value: 'store', label: 'the store' },
-    ...system.devices.map(({ id, name }) => ({ value: `device ${id}`, label: name })),
-    ...job.loads.map(({ id, name }) => ({ value: `load ${id}`, label: name })),
-  ];
-  const setAbout = (value: string) => {
-    const [kind, id] = value.split(' ');
-    if (value === '') return put({ about: undefined } as Partial<Log>);
-    if (kind === 'store') return put({ about: { kind: 'store', optionId } });
-    put({ about: kind === 'device' ? { kind, id, optionId } : { kind: 'load', id } } as Partial<Log>);
-  };
   const setCapacity = (ah: number | null) =>
     put({ capacity: ah === null ? undefined : { ...capacity, ah, wh: null } } as Partial<Log>);
   return (
@@ -51,7 +44,7 @@ export function LogFields({ log: { log }, change }: { log: OpenLog; change: (par
           options={PURPOSES.map((value) => ({ value, label: PURPOSE[value] }))}
           onChange={(purpose) => put({ purpose })}
         />
-        <Choice label="Of the job" value={about} options={abouts} onChange={setAbout} />
+        {about(log, put)}
       </div>
       {failed && (
         <p role="alert" className="text-copper">

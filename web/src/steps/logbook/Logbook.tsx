@@ -1,20 +1,21 @@
 import { formatNumber, LOG_VERSION, type Log, measureFirst, type ToMeasure } from '@joulemetric/core';
 import { useState } from 'react';
 import { useParams, useSearchParams } from 'react-router';
-import type { StoredLog } from '../../edges/api.ts';
 import { useLogs } from '../../edges/useLogs.ts';
 import { useAssessment, useJob } from '../../shell/JobContext.tsx';
 import { PhoneOptions } from '../../shell/PhoneBar.tsx';
-import { Button } from '../../ui/Button.tsx';
 import { StepHead } from '../../ui/Question.tsx';
+import { AboutField } from './AboutField.tsx';
 import { Commissioning } from './Commissioning.tsx';
+import { Instruments } from './Instruments.tsx';
+import { IntoJob } from './IntoJob.tsx';
+import { LogShelf } from './LogShelf.tsx';
 import { OpenedLog } from './OpenedLog.tsx';
-import { PURPOSE } from './purposes.ts';
 
 /** Step 11: what was measured, what it says, and what of it goes into the job. */
 export function Logbook() {
   const { id: jobId = '' } = useParams();
-  const { job } = useJob();
+  const { job, optionId } = useJob();
   const [params, setParams] = useSearchParams();
   const { logs, problem, add, remove } = useLogs(jobId);
   const [failed, setFailed] = useState<string | null>(null);
@@ -49,35 +50,25 @@ export function Logbook() {
           {failed ?? problem}
         </p>
       )}
-      <div className="grid grid-cols-[220px_minmax(0,1fr)] gap-x-6 pt-2 @max-[900px]:grid-cols-1">
-        <nav
-          aria-label="Logs"
-          className="@max-[900px]:flex @max-[900px]:items-center @max-[900px]:gap-x-3 @max-[900px]:border-b @max-[900px]:border-line @max-[900px]:pb-1"
-        >
-          <LogList logs={measured} openId={open?.id ?? null} onOpen={choose} />
-          <div className="shrink-0 pt-3 @max-[900px]:pt-0">
-            <Button onClick={() => void begin({ name: 'A log', purpose: 'watch', ...capacityOf(job) })}>
-              Begin a log
-            </Button>
-          </div>
-        </nav>
-        <div className="min-w-0">
-          {open && (
-            <OpenedLog
-              key={open.id}
-              jobId={jobId}
-              logId={open.id}
-              onRemove={() => void remove(open.id).then(() => choose('none'))}
-            />
-          )}
-          {logs && !open && (
-            <p className="max-w-[520px] py-3 text-number text-ink-2">
-              A log is what was read, when, and with what: percent from a display, watts from a plug, a meter’s own
-              file. It says how long the store lasts at that rate, how sure that is, and what the test did not prove.
-            </p>
-          )}
-        </div>
-      </div>
+      <LogShelf
+        logs={logs && measured}
+        openId={open?.id ?? null}
+        onOpen={choose}
+        onBegin={() => void begin({ name: 'A log', purpose: 'watch', ...capacityOf(job) })}
+      >
+        {open && (
+          <OpenedLog
+            key={open.id}
+            jobId={jobId}
+            logId={open.id}
+            design={{ job, optionId }}
+            about={(log, change) => <AboutField log={log} change={change} />}
+            intoJob={(log, report) => <IntoJob log={log} report={report} />}
+            instruments={(log, refresh) => <Instruments log={log} onReadings={refresh} />}
+            onRemove={() => void remove(open.id).then(() => choose('none'))}
+          />
+        )}
+      </LogShelf>
       <MeasureFirst
         onBegin={(one) => void begin({ name: one.name, purpose: 'appliance', about: { kind: 'load', id: one.loadId } })}
       />
@@ -93,34 +84,6 @@ function capacityOf(job: ReturnType<typeof useJob>['job']): Pick<Log, 'capacity'
   if (!store || !string) return {};
   const ah = store.strings?.reduce((sum, { capacityAh, parallel }) => sum + capacityAh * parallel, 0) ?? 0;
   return ah > 0 ? { capacity: { ah, chemistry: store.chemistry } } : {};
-}
-
-function LogList({
-  logs,
-  openId,
-  onOpen,
-}: {
-  logs: readonly StoredLog[];
-  openId: string | null;
-  onOpen: (id: string) => void;
-}) {
-  return (
-    <ul className="min-w-0 @max-[900px]:flex @max-[900px]:grow @max-[900px]:gap-x-4 @max-[900px]:overflow-x-auto">
-      {logs.map(({ id, log }) => (
-        <li key={id} className="shrink-0">
-          <button
-            type="button"
-            aria-current={id === openId ? 'true' : undefined}
-            onClick={() => onOpen(id)}
-            className={`w-full border-l-3 py-1.5 pl-3 text-left phone:min-h-11 ${id === openId ? 'border-ink bg-sheet font-semibold' : 'border-transparent text-ink-2 hover:text-ink'}`}
-          >
-            <span className="block truncate text-number">{log.name || 'A log'}</span>
-            <span className="num block text-note font-normal text-ink-2">{PURPOSE[log.purpose ?? 'watch']}</span>
-          </button>
-        </li>
-      ))}
-    </ul>
-  );
 }
 
 const SHOWN = 5;

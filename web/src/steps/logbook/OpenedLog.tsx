@@ -1,23 +1,40 @@
-import { formatNumber, type LogReport } from '@joulemetric/core';
-import { lazy, Suspense, useEffect, useState } from 'react';
-import { api } from '../../edges/api.ts';
-import { useLog, useUnsent } from '../../edges/useLogs.ts';
+import { formatNumber, type Log, type LogReport } from '@joulemetric/core';
+import { lazy, type ReactNode, Suspense, useEffect, useState } from 'react';
+import { api, type OpenLog } from '../../edges/api.ts';
+import { type LogChange, useLog, useUnsent } from '../../edges/useLogs.ts';
 import { useIsPhone } from '../../shell/useIsPhone.ts';
 import { FileLink } from '../../ui/FileLink.tsx';
 import { ComparedWays } from './ComparedWays.tsx';
-import { Instruments } from './Instruments.tsx';
-import { IntoJob } from './IntoJob.tsx';
 import { Keypad } from './Keypad.tsx';
 import { LogFields } from './LogFields.tsx';
 import { LossTable } from './LossTable.tsx';
 import { Readings } from './Readings.tsx';
 import { answerOf, figuresOf, waysOf } from './says.ts';
+import type { Design } from './usePredicted.ts';
 
 const TakeTable = lazy(() => import('./TakeTable.tsx').then((module) => ({ default: module.TakeTable })));
 const LogChart = lazy(() => import('./LogChart.tsx').then((module) => ({ default: module.LogChart })));
 
 /** One log: what it says first, then its readings, and how more are put down. */
-export function OpenedLog({ jobId, logId, onRemove }: { jobId: string; logId: string; onRemove: () => void }) {
+export function OpenedLog({
+  jobId,
+  logId,
+  design,
+  about,
+  intoJob,
+  instruments,
+  onRemove,
+}: {
+  /** Null where it belongs to no job yet. */
+  jobId: string | null;
+  logId: string;
+  /** The job's option that is simulated beside it. */
+  design: Design | null;
+  about: (log: Log, put: (part: LogChange) => void, stored: OpenLog) => ReactNode;
+  intoJob?: (log: OpenLog, report: LogReport) => ReactNode;
+  instruments?: (log: OpenLog, refresh: () => void) => ReactNode;
+  onRemove: () => void;
+}) {
   const { log, report, problem, refresh, change } = useLog(jobId, logId);
   const { waiting, sent } = useUnsent();
   // biome-ignore lint/correctness/useExhaustiveDependencies: what has arrived is fetched.
@@ -35,11 +52,11 @@ export function OpenedLog({ jobId, logId, onRemove }: { jobId: string; logId: st
           {keypad}
           <details>
             <summary className="text-body text-ink-2 phone:min-h-11">What it is of, and what it should answer</summary>
-            <LogFields log={log} change={change} />
+            <LogFields log={log} change={change} about={(now, put) => about(now, put, log)} />
           </details>
         </>
       ) : (
-        <LogFields log={log} change={change} />
+        <LogFields log={log} change={change} about={(now, put) => about(now, put, log)} />
       )}
       {report && <Says report={report} />}
       {problem && (
@@ -50,12 +67,12 @@ export function OpenedLog({ jobId, logId, onRemove }: { jobId: string; logId: st
       <div className="grid grid-cols-[minmax(0,1fr)_300px] gap-x-6 @max-[1040px]:grid-cols-1">
         <div className="min-w-0">
           <Suspense fallback={<div className="h-[230px]" />}>
-            <LogChart log={log} report={report} />
+            <LogChart log={log} report={report} design={design} />
           </Suspense>
           {report && <Ways report={report} />}
           {report?.compare && <ComparedWays compare={report.compare} />}
           {report?.loss && <LossTable loss={report.loss} />}
-          {report && <IntoJob log={log} report={report} />}
+          {report && intoJob?.(log, report)}
         </div>
         <div>
           {!isPhone && <div className="pt-3">{keypad}</div>}
@@ -67,7 +84,7 @@ export function OpenedLog({ jobId, logId, onRemove }: { jobId: string; logId: st
           />
         </div>
       </div>
-      <Instruments log={log} onReadings={() => void refresh()} />
+      {instruments?.(log, () => void refresh())}
       <p className="flex flex-wrap gap-x-5 gap-y-1 pt-3 text-ink-2">
         <FileLink accept=".csv,.tsv,.txt,text/csv" disabled={false} onFile={setTable}>
           Read a meter’s file…

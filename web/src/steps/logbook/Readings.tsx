@@ -10,7 +10,7 @@ export function Readings({
   waiting,
   onChanged,
 }: {
-  jobId: string;
+  jobId: string | null;
   log: OpenLog;
   waiting: number;
   onChanged: () => void;
@@ -32,7 +32,7 @@ export function Readings({
               <span className="min-w-0 grow truncate" title={valuesOf(entry)}>
                 {valuesOf(entry)}
               </span>
-              {entry.photo && (
+              {entry.photo && jobId !== null && (
                 <a
                   href={api.photoUrl(jobId, entry.photo)}
                   target="_blank"

@@ -1,0 +1,99 @@
+import { LOG_VERSION } from '@joulemetric/core';
+import { useState } from 'react';
+import { Link, useNavigate, useSearchParams } from 'react-router';
+import useSWR from 'swr';
+import { api, type OpenLog } from '../../edges/api.ts';
+import { useLogs } from '../../edges/useLogs.ts';
+import { Choice } from '../../ui/Field.tsx';
+import { LogShelf } from './LogShelf.tsx';
+import { OpenedLog } from './OpenedLog.tsx';
+
+/** Logs of no job yet: measured first, and given to a job when there is one. */
+export function LogsPage() {
+  const { logs, problem, add, remove } = useLogs(null);
+  const [params, setParams] = useSearchParams();
+  const [failed, setFailed] = useState<string | null>(null);
+  const chosen = params.get('log');
+  const open = logs?.find(({ id }) => id === chosen) ?? (chosen === 'none' ? undefined : logs?.[0]);
+  const choose = (id: string) => setParams({ log: id });
+  const begin = async () => {
+    const zone = Intl.DateTimeFormat().resolvedOptions().timeZone || 'UTC';
+    try {
+      setFailed(null);
+      choose(await add({ format: 'joulemetric-log', version: LOG_VERSION, name: 'A log', purpose: 'watch', zone }));
+    } catch (error) {
+      setFailed((error as Error).message);
+    }
+  };
+  return (
+    <div className="@container mx-auto max-w-[1180px] px-6 py-6 phone:px-4" data-logs={logs ? 'ready' : 'waiting'}>
+      <header>
+        <Link to="/" className="text-[18px] font-semibold phone:min-h-11">
+          Joule<span className="text-copper">metric</span>
+        </Link>
+      </header>
+      <main>
+        <div className="mt-10 border-b border-line pb-3 phone:mt-5">
+          <h1 className="text-question font-semibold">What was measured, before there was a job?</h1>
+          <p className="text-number text-ink-2">
+            {logs?.length === 0
+              ? 'Nothing yet. What is measured in a vehicle that has no job is kept here until it has one.'
+              : 'Each says what it says; given to a job it stands in that job’s logbook.'}
+          </p>
+        </div>
+        {(failed ?? problem) && (
+          <p role="alert" className="pt-3 font-medium text-copper">
+            {failed ?? problem}
+          </p>
+        )}
+        <LogShelf logs={logs} openId={open?.id ?? null} onOpen={choose} onBegin={() => void begin()}>
+          {open && (
+            <OpenedLog
+              key={open.id}
+              jobId={null}
+              logId={open.id}
+              design={null}
+              about={(_log, _put, stored) => <GiveToJob stored={stored} />}
+              onRemove={() => void remove(open.id).then(() => choose('none'))}
+            />
+          )}
+        </LogShelf>
+      </main>
+    </div>
+  );
+}
+
+/** The job that a log should stand in from now on. */
+function GiveToJob({ stored }: { stored: OpenLog }) {
+  const { data: jobs } = useSWR('jobs', api.listJobs);
+  const navigate = useNavigate();
+  const [failed, setFailed] = useState<string | null>(null);
+  const give = async (jobId: string) => {
+    try {
+      // What was typed meanwhile has made another version of it.
+      const { version, log } = await api.readLog(stored.id);
+      await api.saveLog({ ...stored, version, jobId }, log);
+      navigate(`/jobs/${jobId}/logbook?log=${stored.id}`);
+    } catch (error) {
+      setFailed((error as Error).message);
+    }
+  };
+  return (
+    <div>
+      <Choice
+        label="Give it to a job"
+        value=""
+        options={[
+          { value: '', label: 'none yet' },
+          ...(jobs ?? []).map(({ id, title }) => ({ value: id, label: title })),
+        ]}
+        onChange={(jobId) => jobId !== '' && void give(jobId)}
+      />
+      {failed && (
+        <p role="alert" className="text-copper">
+          {failed}
+        </p>
+      )}
+    </div>
+  );
+}
