@@ -1,9 +1,11 @@
 import { plainLoad } from '../job/plainLoad.ts';
 import type { Load } from '../job/schema.ts';
+import { temperatureIn, withoutMeasures, withoutTemperature } from '../quantity/measures.ts';
 import type { Question } from '../quantity/question.ts';
 import { readQuantities } from '../quantity/read.ts';
 import type { Reading, Token } from '../quantity/token.ts';
 import { type Appliance, bestFit, loadFrom, type Match, nearMatches } from '../reference/appliances.ts';
+import { DEFAULT } from '../reference/defaults.ts';
 import { MAINS_FROM_V } from '../reference/nameplates.ts';
 import { looksLikeLabel } from './label.ts';
 import { proposeFromLabel } from './labelProposal.ts';
@@ -11,7 +13,7 @@ import { type Bus, type Proposal, USUAL_BUS } from './proposal.ts';
 import { poweredDraw, typedPower } from './typedPower.ts';
 import { typedUse } from './typedUse.ts';
 import { unfit } from './unfit.ts';
-import { whatItIs } from './whatItIs.ts';
+import { givesPower, whatItIs } from './whatItIs.ts';
 
 export type { Bus, Proposal } from './proposal.ts';
 
@@ -30,7 +32,9 @@ export function proposeLoad(
   firm: readonly Appliance[] = [],
   bus: Bus = USUAL_BUS,
 ): Proposal {
-  const fromLabel = looksLikeLabel(text) ? proposeFromLabel(text, idFor, pick, firm, bus) : null;
+  // What gives power is asked about as a line, however much it looks like a label.
+  const isPlate = looksLikeLabel(text) && !givesPower(readQuantities(text));
+  const fromLabel = isPlate ? proposeFromLabel(text, idFor, pick, firm, bus) : null;
   const proposal = fromLabel ?? proposeFromLine(text, idFor, pick, firm, bus);
   const problem = proposal.load && proposal.questions.length === 0 ? unfit(proposal.load) : null;
   if (problem === null) return proposal;
@@ -46,7 +50,7 @@ function proposeFromLine(
   bus: Bus,
 ): Proposal {
   const reading = readQuantities(text);
-  const near = nearMatches(reading.words, firm);
+  const near = namedBy(reading.words, firm);
   const base = pick ?? likeliest(reading, near);
   const nothing = { load: null, label: null, notes: [] };
   const identity = whatItIs(text, reading, base);
@@ -54,10 +58,11 @@ function proposeFromLine(
   const name = pick && !identity.words ? pick.name : nameOf(identity.words, base);
   if (!name) return { ...nothing, appliance: base, questions, missing: 'name' };
 
-  const type = identity.isCharger ? null : base;
+  const type = identity.isCharger || identity.givesPower ? null : base;
   const power = typedPower(text, reading, type, pick ? [pick] : near.map(({ appliance }) => appliance), bus);
   const id = idFor(name);
-  const start = type ? loadFrom(type, id) : plainLoad(id);
+  const warmth = held(type ? loadFrom(type, id) : plainLoad(id), text, reading);
+  const { start } = warmth;
   const knowsPower = power.powerW !== null || power.coolingW !== null;
   const use = typedUse(text, reading, start, poweredDraw(start.draw, power), knowsPower, bus.busV);
   const count = reading.tokens.find(({ kind }) => kind === 'count');
@@ -81,7 +86,41 @@ function proposeFromLine(
     powerFactor: power.powerFactor ?? start.powerFactor,
     chargesStore: identity.chargesStore ?? start.chargesStore,
   };
-  return { load, appliance: type, questions: inOrder(questions), missing: null, label: null, notes: power.notes };
+  return {
+    load,
+    appliance: type,
+    questions: inOrder(questions),
+    missing: null,
+    label: null,
+    notes: [...power.notes, ...warmth.notes],
+  };
+}
+
+/** Types by a line's words: a size may be part of a type's name, or of this one thing alone. */
+function namedBy(words: string, firm: readonly Appliance[]): Match[] {
+  const [sized, plain] = [withoutTemperature(words), withoutMeasures(words)].map((text) => nearMatches(text, firm));
+  const best = sized?.[0];
+  const saysSize = best?.appliance.name.match(/\d+/g)?.some((size) => new RegExp(`(?<!\\d)${size}(?!\\d)`).test(words));
+  return !saysSize && (plain?.[0]?.score ?? 0) > (best?.score ?? 0) ? (plain ?? []) : (sized ?? []);
+}
+
+/** What holds a temperature, at the one that was typed; the usual duty goes with the difference to 25 °C. */
+function held(
+  start: Load,
+  text: string,
+  { tokens }: Reading,
+): { readonly start: Load; readonly notes: readonly string[] } {
+  const setC = temperatureIn(text);
+  if (setC === null || start.draw.kind !== 'thermostatic') return { start, notes: [] };
+  const reference = DEFAULT.fridgeReferenceAmbientC.value;
+  const { draw } = start;
+  const saysDuty = tokens.some(({ kind }) => kind === 'share' || kind.startsWith('energy'));
+  const share = (reference - setC) / (reference - draw.setC);
+  if (saysDuty || !(share > 0)) return { start: { ...start, draw: { ...draw, setC } }, notes: [] };
+  return {
+    start: { ...start, draw: { ...draw, setC, duty: Math.min(1, draw.duty * share) } },
+    notes: [`held at ${Number(setC.toPrecision(3))} °C: its usual duty by the difference to ${reference} °C`],
+  };
 }
 
 const inOrder = (questions: readonly Question[]): Question[] => [...questions].sort((a, b) => a.start - b.start);

@@ -147,7 +147,9 @@ export function typedPower(
     powerW,
     coolingW,
     powerFactor: powerFactor === null ? null : Math.max(0.1, powerFactor),
-    path: path ?? unsaidPath(base, powerW, notes),
+    path:
+      path ??
+      unsaidPath(base, powerW ?? (coolingW === null ? null : coolingW / NAMEPLATE.coolingPerInput.value), notes),
     ...feeds.window,
     startRatio,
     questions,
@@ -162,6 +164,7 @@ function meaningOf(main: Token, words: string, base: Appliance | null): Meaning 
   if (main.mark === 'cooling') return 'cooling';
   if (main.mark === 'shaft') return 'shaft';
   if (main.mark === 'output') return unclear;
+  if (main.mark === 'sound') return 'sound';
   return unclear === null ? null : 'ask';
 }
 

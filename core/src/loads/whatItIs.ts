@@ -8,6 +8,8 @@ export interface Identity {
   readonly words: string;
   readonly questions: readonly Question[];
   readonly isCharger: boolean;
+  /** Whether it gives power or passes it on, and is no load at all. */
+  readonly givesPower: boolean;
   /** Whether it charges this very store, when that was said. */
   readonly chargesStore: boolean | null;
 }
@@ -30,9 +32,42 @@ export function whatItIs(text: string, reading: Reading, base: Appliance | null)
   const charger = STORE_CHARGER.exec(text);
   const named = charger !== null && !chargesOther(base, words.replace(STORE_CHARGER, ' '));
   if (charger && named) return aboutCharger(text, charger, words);
-  const questions = isBattery(words) ? [aboutBattery(text, reading)] : [];
-  return { words, questions, isCharger: false, chargesStore: null };
+  const gives = givesPower(reading);
+  const questions = isBattery(words) ? [aboutBattery(text, reading)] : gives ? [aboutSource(text)] : [];
+  return { words, questions, isCharger: false, givesPower: gives, chargesStore: null };
 }
+
+const SORTS =
+  '(?:(?:portable|folding|rigid|flexible|petrol|diesel|gas|lpg|back\\s?up|standby|emergency|small|big|roof|rooftop|pure\\s+sine|sine|mppt|pwm|solar|wind|hybrid)\\s+)*';
+/** What brings power: never a load, whatever it says. */
+const SOURCE = new RegExp(
+  `^${SORTS}(?:(?:solar|pv|photovoltaic)\\s+(?:panel|module|array|blanket|suitcase|cell)s?|pv|generators?|gensets?|alternators?|wind\\s*(?:turbine|generator)s?)$`,
+  'iu',
+);
+/** What passes it on: a load only by the little it takes itself. */
+const CONVERTER = new RegExp(
+  `^${SORTS}(?:(?:power\\s+)?inverters?|inverter\\s*[-/]?\\s*chargers?|(?:solar|charge|mppt|pwm)\\s+(?:charge\\s+)?(?:controller|regulator)s?)$`,
+  'iu',
+);
+/** W that such a thing may take itself. From memory. */
+const OWN_W = 60;
+
+/** Whether a line is of what gives power or passes it on, and is no load. */
+export function givesPower({ words, tokens }: Reading): boolean {
+  if (SOURCE.test(words)) return true;
+  return (
+    CONVERTER.test(words) &&
+    tokens.some(({ kind, value }) => (kind === 'power' && value > OWN_W) || kind === 'apparent')
+  );
+}
+
+const aboutSource = (text: string): Question => ({
+  code: 'source',
+  start: 0,
+  end: text.length,
+  found: text.trim(),
+  choices: [],
+});
 
 /** A charger of a phone, a drone, a tool: what is left of its words says whose. */
 function chargesOther(base: Appliance | null, rest: string): boolean {
@@ -81,5 +116,5 @@ function aboutCharger(text: string, charger: RegExpExecArray, words: string): Id
           },
         ]
       : [];
-  return { words, questions, isCharger: true, chargesStore };
+  return { words, questions, isCharger: true, givesPower: false, chargesStore };
 }

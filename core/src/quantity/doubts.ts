@@ -1,3 +1,4 @@
+import { NAMING } from './measures.ts';
 import { NUMERAL } from './numeral.ts';
 import type { Question, QuestionCode } from './question.ts';
 import type { Token } from './token.ts';
@@ -43,10 +44,6 @@ export function askAbout(text: string): Question[] {
   }
   return questions.sort((a, b) => a.start - b.start);
 }
-
-/** Measures that tell one thing from another and are part of its name: 80 l, 24 inch, 3 door. */
-const NAMING =
-  /^\s*-?\s*(?:l|lt|ltr|litres?|liters?|ml|gal(?:lons?)?|kg|g|lbs?|cm|mm|m|m2|m²|m3|m³|inch(?:es)?|in|ft|foot|feet|["”″'′]|°\s*[cf]?|deg(?:rees)?|k|lm|lumens?|px|gb|tb|mb|bar|psi|rpm|mhz|ghz|channels?|ch|door|ring|burner|slice|cup|stage|speed|way|zone|person|people|berth|led|cell|watt-hour|star|th|st|nd|rd|g|gen)s?(?![\p{L}\d])/iu;
 
 const BARE = new RegExp(`(?<![\\p{L}\\d.,/#_-])${NUMERAL}(?![\\p{L}\\d]|[.,]\\d)`, 'giu');
 

@@ -23,7 +23,7 @@ const GROUPED = `\\d{1,3}(?:(?:${BLANK}|['’])\\d{3})+(?:[.,]\\d+)?(?!\\d)`;
 const PLAIN = '\\d+(?:[.,]\\d+)*(?:e[+-]?\\d+(?![\\p{L}\\d]))?';
 
 /** Source of a regular expression for one number; use it with the flags i and u. */
-export const NUMERAL = `(?:\\d+[ -]${FRACTION}|${FRACTION}|\\d*\\s?[${SIGNS}]|${GROUPED}|${PLAIN})`;
+export const NUMERAL = `(?:\\d+[ -]${FRACTION}|${FRACTION}|\\d*\\s?[${SIGNS}]|${GROUPED}|${PLAIN}|(?<![\\d.,])[.,]\\d+)`;
 
 /** A number as written; NaN when it is none. Of two readings the commoner: a comma before three digits groups. */
 export function readNumber(text: string): number {
@@ -38,6 +38,8 @@ export function readNumber(text: string): number {
 }
 
 function readMarks(text: string): number {
+  // ".5 A" as some write it.
+  if (/^[.,]\d+$/.test(text)) return Number(`0.${text.slice(1)}`);
   const marks = text.match(/[.,]/g) ?? [];
   if (marks.length === 0) return /^\d+$/.test(text) ? Number(text) : Number.NaN;
   const last = text.lastIndexOf(marks.at(-1) as string);

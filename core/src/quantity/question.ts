@@ -5,6 +5,7 @@ export type QuestionCode =
   | 'energy-per-hour'
   | 'charge-per-hour'
   | 'battery'
+  | 'source'
   | 'breaker'
   | 'energy-above-power'
   | 'energy-unlike-use'
@@ -22,6 +23,7 @@ export type QuestionCode =
   | 'several-outputs'
   | 'whose-store'
   | 'over-a-day'
+  | 'per-length'
   | 'no-energy'
   | 'unfit';
 

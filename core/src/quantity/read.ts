@@ -1,5 +1,6 @@
 import { askAbout, bareNumbers, signs } from './doubts.ts';
 import { bothReadings, lastGroup, NUMERAL, readNumber } from './numeral.ts';
+import { perLength } from './perLength.ts';
 import { withCounts } from './readCounts.ts';
 import { readTimes } from './readTimes.ts';
 import type { Kind, Mark, Reading, Token } from './token.ts';
@@ -56,6 +57,17 @@ const UNITS: Readonly<Record<string, Unit>> = {
   mins: ['duration', 1],
   minute: ['duration', 1],
   minutes: ['duration', 1],
+  std: ['duration', 60],
+  stunde: ['duration', 60],
+  stunden: ['duration', 60],
+  heure: ['duration', 60],
+  heures: ['duration', 60],
+  hora: ['duration', 60],
+  horas: ['duration', 60],
+  uur: ['duration', 60],
+  minuten: ['duration', 1],
+  minutos: ['duration', 1],
+  minuti: ['duration', 1],
   s: ['duration', 1 / 60],
   sec: ['duration', 1 / 60],
   secs: ['duration', 1 / 60],
@@ -88,6 +100,9 @@ const QUANTITY = new RegExp(
   String.raw`(?<![\p{L}\d.,/])(${NUMERAL})\s*-?\s*(${UNIT_PATTERN})(?![\p{L}\d])(?:\s*(ac|dc)(?![\p{L}]))?`,
   'giu',
 );
+/** "one kilowatt", "half a kilowatt": thousands of watts as people say them. */
+const WORDED = /(?<!\p{L})(half\s+a|an?|one|two|three|four|five)\s+(?:kilowatts?|kw)(?![\p{L}\d])/giu;
+const WORDED_NUMBER: Readonly<Record<string, number>> = { half: 0.5, two: 2, three: 3, four: 4, five: 5 };
 const FACTOR = new RegExp(
   String.raw`(?<!\p{L})(?:cos\s*(?:φ|ϕ|phi)|power\s*factor|p\.?f\.?)\s*[:=]?\s*(${NUMERAL})`,
   'giu',
@@ -127,17 +142,23 @@ export function readQuantities(typed: string): Reading {
     if (value > 0 && value <= 1)
       take({ kind: 'factor', value, start: match.index, end: match.index + match[0].length });
   }
+  for (const match of text.matchAll(WORDED)) {
+    const value = (WORDED_NUMBER[(match[1] ?? '').toLowerCase().replace(/\s+an?$/, '')] ?? 1) * 1000;
+    take({ kind: 'power', value, start: match.index, end: match.index + match[0].length });
+  }
   for (const match of text.matchAll(QUANTITY)) {
     const token = quantity(match, text);
     if (token) take(token);
   }
   tokens.sort((a, b) => a.start - b.start);
-  const counted = withCounts(text, tokens, taken);
+  const long = perLength(text, tokens);
+  taken.push(...long.taken);
+  const counted = withCounts(text, long.tokens, taken);
   const words = wordsBetween(text, taken);
   const bare = bareNumbers(text, taken, tokens);
   return {
     tokens: counted,
-    questions: [...questions, ...bare, ...signs(text, tokens)].sort((a, b) => a.start - b.start),
+    questions: [...questions, ...long.questions, ...bare, ...signs(text, tokens)].sort((a, b) => a.start - b.start),
     words,
   };
 }
@@ -200,7 +221,8 @@ const MARKS: readonly (readonly [pattern: string, mark: Mark])[] = [
   ['(?:of\\s+)?cooling(?:\\s*(?:power|capacity))?', 'cooling'],
   ['(?:on|at)\\s+the\\s+shaft|shaft(?:\\s*power)?', 'shaft'],
   ['(?:power\\s+)?input|in(?!\\s)|electric(?:al)?(?:\\s*input)?', 'input'],
-  ['(?:power\\s+)?output|out(?!\\s)|rms', 'output'],
+  ['(?:power\\s+)?output|out(?!\\s)', 'output'],
+  ['rms|pmpo|music\\s*power', 'sound'],
   ['peak|max(?:imum)?|surge', 'peak'],
 ];
 

@@ -18,6 +18,23 @@ const TIMES_WORD: Readonly<Record<string, number>> = {
   five: 5,
   six: 6,
 };
+/** Numbers that are written out before a length. */
+const LENGTH_WORDS: Readonly<Record<string, number>> = {
+  two: 2,
+  three: 3,
+  four: 4,
+  five: 5,
+  six: 6,
+  seven: 7,
+  eight: 8,
+  nine: 9,
+  ten: 10,
+  twelve: 12,
+  fifteen: 15,
+  twenty: 20,
+  thirty: 30,
+  forty: 40,
+};
 const DAY_NAME = '(?:mon|tues?|wednes|thurs?|fri|satur|sun)days?';
 const MINUTES_PER_DAY = 1440;
 const END = '(?![\\p{L}\\d])';
@@ -57,6 +74,7 @@ const RULES: readonly Rule[] = [
     `${BEGIN}(\\d+)\\s*${HOUR}\\s*(?:and\\s*)?(\\d{1,2})(?:\\s*${MINUTE})?(?![\\p{L}\\d.,%:]|\\s*(?:k?w|v|a|k?wh|va|x|×|times)(?!\\p{L}))`,
     (m) => length(Number(m[1]) * 60 + Number(m[2])),
   ],
+  [`${BEGIN}(\\d+)\\s*h\\s*(\\d{1,2})\\s*m${END}`, (m) => length(Number(m[1]) * 60 + Number(m[2]))],
   [`(?<!\\p{L})(\\d+|an|one)\\s*${HOUR}\\s*and\\s*a\\s*half${END}`, (m) => length(30 + (Number(m[1]) || 1) * 60)],
   [`(?<!\\p{L})(\\d+|an?|one)\\s*and\\s*a\\s*half\\s*${HOUR}${END}`, (m) => length(30 + (Number(m[1]) || 1) * 60)],
   [
@@ -67,6 +85,10 @@ const RULES: readonly Rule[] = [
   [`(?<!\\p{L})(?:a\\s*)?quarter\\s*(?:of\\s*)?an?\\s*${HOUR}${END}`, () => length(15)],
   [`(?<!\\p{L})(?:an|one)\\s*hour${END}(?!\\s*and)(?:\\s*(?:a|per|each|every|/)\\s*day)?`, () => length(60)],
   [`(?<!\\p{L})(?:a|one)\\s*minute${END}`, () => length(1)],
+  [
+    `(?<!\\p{L})(${Object.keys(LENGTH_WORDS).join('|')})\\s*(${HOUR}|${MINUTE}|seconds?|secs?)${END}(?!\\s*and)(?:\\s*(?:a|per|each|every|/)\\s*day)?`,
+    (m) => length(minutesOf(String(LENGTH_WORDS[(m[1] ?? '').toLowerCase()]), m[2])),
+  ],
   [
     `(?<![\\p{L}\\d.,/])(once|twice|thrice|(?:\\d{1,2}|two|three|four|five|six)\\s*(?:times|[x×]))${PER}(?:week|wk)${END}`,
     (m) => atMostAWeek(often(m[1]?.replace(/\s*(?:times|[x×])$/i, ''))),

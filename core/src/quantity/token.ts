@@ -25,7 +25,7 @@ export type Kind =
   | 'weekends';
 
 /** What stands beside a power and says of what. */
-export type Mark = 'input' | 'output' | 'cooking' | 'cooling' | 'shaft' | 'peak';
+export type Mark = 'input' | 'output' | 'cooking' | 'cooling' | 'shaft' | 'sound' | 'peak';
 
 export interface Token {
   readonly kind: Kind;

@@ -74,7 +74,7 @@ satellite-internet | Satellite internet | dish link terminal | cycle boot 100 5,
 satellite-internet-dc | Satellite internet, DC | dish link terminal | cycle boot 90 5, busy 62 *, stow 25 1 | 35–100 | 180 @ 09:00 18:00 | dc-dc | electronics | 1 | M
 satellite-tv | Satellite television receiver | dish decoder tv | steady 18 | 12–30 | 150 @ 19:30 | direct | electronics | 1 | M
 radio | Radio | music stereo | steady 10 | 5–40 | 120 @ 17:00 | direct | electronics | 1 | M
-speaker | Loudspeaker, powered | music audio bluetooth | steady 20 | 10–60 | 120 @ 18:00 | inverter | electronics | 0.7 | M
+speaker | Loudspeaker, powered | music audio bluetooth soundbar | steady 20 | 10–60 | 120 @ 18:00 | inverter | electronics | 0.7 | M
 amplifier | Amplifier | music audio pa | steady 80 | 30–300 | 120 @ 19:00 | inverter | electronics | 0.7 | M
 sound-desk | Sound desk | mixer audio mixing console | steady 45 | 25–120 | 150 @ 18:30 | inverter | electronics | 0.8 | M
 games-console | Games console | gaming play | steady 120 | 60–220 | 90 @ 20:00 | inverter | electronics | 0.95 | M
@@ -105,9 +105,9 @@ panel-heater | Electric panel heater | radiator heating | room heating 500 1 18 
 blanket | Electric blanket, 12 V | heated bed | steady 45 | 30–80 | 60 @ 22:00 | direct | resistive | 1 | M
 blanket-mains | Electric blanket, mains | heated bed | steady 60 | 40–100 | 60 @ 22:00 | inverter | resistive | 1 | M
 underfloor | Underfloor heating | warm floor mat | steady 200 | 100–400 | 120 @ 07:00 18:00 | inverter | resistive | 1 | M
-aircon-rooftop | Rooftop air conditioner | aircon cooling ac climate | room cooling 3400 2.8 24 14 light 0.8 200 | 900–1800 | 240 @ 13:00 | inverter | rooftop | 0.9 | T
-aircon-12v | Battery air conditioner, 12/24 V | aircon cooling parking climate | room cooling 1200 2.6 25 6 light 0.5 100 | 250–800 | 240 @ 13:00 | direct | variable | 1 | M
-aircon-split | Split air conditioner, inverter type | aircon cooling climate heat pump | room cooling 2100 3.5 24 14 good 0.8 200 | 300–1000 | 240 @ 13:00 | inverter | variable | 0.95 | M
+aircon-rooftop | Rooftop air conditioner | aircon con cooling ac climate | room cooling 3400 2.8 24 14 light 0.8 200 | 900–1800 | 240 @ 13:00 | inverter | rooftop | 0.9 | T
+aircon-12v | Battery air conditioner, 12/24 V | aircon con cooling parking climate | room cooling 1200 2.6 25 6 light 0.5 100 | 250–800 | 240 @ 13:00 | direct | variable | 1 | M
+aircon-split | Split air conditioner, inverter type | aircon con cooling climate heat pump | room cooling 2100 3.5 24 14 good 0.8 200 | 300–1000 | 240 @ 13:00 | inverter | variable | 0.95 | M
 evap-cooler | Evaporative cooler | swamp cooling | steady 40 | 20–80 | 360 @ 12:00 | direct | electronics | 1 | M
 fan-roof | Roof fan | vent ventilator | steady 25 | 10–45 | 480 @ 12:00 | direct | electronics | 1 | T
 fan-desk | Small fan | ventilator breeze | steady 8 | 3–20 | 600 @ 12:00 | direct | electronics | 1 | T

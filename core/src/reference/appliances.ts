@@ -180,7 +180,7 @@ function score({ name, words }: Appliance, typed: readonly string[]): number {
 
 /** Words that say how or where of many things, and by themselves of none. */
 const GENERAL = new Set(
-  'box machine small large mini electric electrical mains portable usb dc ac led set unit system hot cold warm water air gas diesel work desk outdoor inside outside travel camera video power display meter tank hand mobile v volt bed heated heating cooling charger charging medical tool motor old new big main spare my our kitchen galley bathroom bedroom front rear left right'.split(
+  'box machine maker small large mini electric electrical mains portable usb dc ac led set unit system hot cold warm water air gas diesel work desk outdoor inside outside travel camera video power display meter tank hand mobile v volt bed heated heating cooling charger charging medical tool motor old new big main spare my our kitchen galley bathroom bedroom front rear left right'.split(
     ' ',
   ),
 );
@@ -275,6 +275,8 @@ function nameScore(appliance: Appliance, typed: readonly string[]): number {
     const byChance = word !== head && !named.includes(word) && unknown >= 1 && !isLast;
     if (!GENERAL.has(word) && !modifies && !byChance) tells = true;
   });
+  // Two words that are each of many things tell one together: a marine water maker.
+  if (named.length > 1 && named.every((part) => typed.includes(part))) tells = true;
   if (!tells && !isSame) {
     if (unknown > 0) return 0;
     total *= 0.5;

@@ -246,4 +246,104 @@ lampe 10 W 3 h ⇒ type -; W 10; min 180
 bouilloire 2000 W 230 V 5 min ⇒ W 2000; path inverter; min 5
 Wasserkocher 2,2 kW 230V 4min ⇒ W 2200; path inverter; min 4
 nevera 12V 45W ⇒ W 45; path direct
+fridge 45W 12 °C ⇒ type fridge-small; W 45; path direct
+fridge 45W at 4°C ⇒ type fridge-small; W 45
+fridge 45W 40 °F ⇒ type fridge-small; W 45
+freezer -18 °C 60W ⇒ type freezer-small; W 60
+wine cooler 70W 12 degrees ⇒ type wine-cooler; W 70
+water pump 20 l/min 60W ⇒ type water-pump; W 60; path direct
+1.5 l kettle 1000W 4 min ⇒ type kettle; q 1; W 1000; min 4
+80 cm fan 40W 3h ⇒ q 1; W 40; min 180
+6 lamps of 3 watts each for four hours ⇒ q 6; W 3; min 240
+lamp 10W for two hours ⇒ W 10; min 120
+hair dryer 1.8 kilowatts three minutes ⇒ type hair-dryer; W 1800; min 3
+toaster 900 watt two minutes twice a day ⇒ type toaster; W 900; min 4; n 2
+pump 60W for thirty seconds five times a day ⇒ W 60; min 2.5; n 5
+TV 24" 30W 3h ⇒ type television; W 30; min 180; path inverter
+TV 24 inch 30W 3 hours a day ⇒ type television; W 30; min 180; path inverter
+TV 32" 45W 2h ⇒ type television; W 45; min 120
+sandwich maker 750W 6min ⇒ type -; W 750; min 6; path inverter
+water maker ⇒ type water-maker
+marine water maker 60W ⇒ type water-maker; W 60
+ice maker 120W 2h ⇒ type ice-maker; W 120; min 120
+LED strip 14.4W/m 3m 4h ⇒ W 43.2; min 240; path direct
+LED strip 5m of 9.6W/m 3h ⇒ W 48; min 180
+LED strip 10 ft at 3 W/ft 2h ⇒ W 30; min 120
+LED strip 4.8 W/m 4h ⇒ ?per-length
+LED strip 5 m 72W 4h ⇒ W 72; min 240
+heater cable 15 W per metre ⇒ ?per-length
+speaker 20W RMS 2h ⇒ type speaker; W 5; min 120
+soundbar 30W RMS 2h ⇒ type speaker; W 7.5; min 120
+air con 3000 BTU 4h ⇒ type aircon-rooftop; W 314; min 240; path inverter
+air con 12000 btu/h ⇒ C 3516.85
+freezer 60W 150% duty ⇒ ?second-figure
+freezer 60W 0% duty ⇒ ?second-figure
+freezer 60W 100% duty ⇒ duty 100
+fan .5A 12V ⇒ W 6; path direct
+pump ,5A 12V ⇒ W 6
+lamp .5W 24h ⇒ W 0.5; min 1440
+fan 12V 500mA 8h ⇒ W 6; min 480
+kettle one kilowatt 5 minutes ⇒ type kettle; W 1000; min 5
+hob two kilowatts 20 min ⇒ W 2000; min 20
+heater half a kilowatt 1h ⇒ W 500; min 60
+iron a kilowatt 10min ⇒ type iron; W 1000; min 10
+solar panel 200W ⇒ ?source
+200W solar panel ⇒ ?source
+2 solar panels 100W ⇒ ?source
+folding solar blanket 120W ⇒ ?source
+generator 2kW 3h ⇒ ?source
+petrol generator 1kW ⇒ ?source
+wind turbine 400W ⇒ ?source
+alternator 100A ⇒ ?source
+inverter 2000W ⇒ ?source
+pure sine inverter 1500W ⇒ ?source
+inverter charger 3000VA ⇒ ?source
+inverter 25W idle ⇒ W 25
+solar controller 10mA ⇒ W 0.12
+mppt charge controller 800W ⇒ ?source
+fog generator 400W 10min ⇒ W 400; min 10
+steam generator iron 2200W 10min ⇒ W 2200; min 10
+lamp 5W 3h30m ⇒ W 5; min 210
+lamp 5W 3h 30min ⇒ W 5; min 210
+lamp 5W 3:30 ⇒ ?bare-number
+lamp 5W evenings 4h ⇒ type lights-led; W 5; min 240
+lamp 5W every night 4 hours ⇒ type lights-led; W 5; min 240
+night light 2W 8h ⇒ W 2; min 480
+Licht 12W 4 Std ⇒ W 12; min 240
+Lampe 5W 3 Stunden ⇒ W 5; min 180
+Wasserkocher 1500W 4 Minuten ⇒ W 1500; min 4; path inverter
+lampe 10W 3 heures ⇒ W 10; min 180
+nevera 50W 24 horas ⇒ W 50; min 1440
+kettle 1200w@5min ⇒ type kettle; W 1200; min 5
+Kettle - 1200W - 5min ⇒ type kettle; W 1200; min 5
+fridge: 45W, 12V ⇒ type fridge-small; W 45; path direct
+lights (12V) 20W 5h ⇒ W 20; min 300; path direct
+hob 2,000W 20min ⇒ type hob-1; W 2000; min 20
+toilet macerator 12V 15A 1min x 4 ⇒ type macerator; W 180; min 4; n 4
+4 x 1 min macerator 180W ⇒ type macerator; W 180; min 4
+slide-out 20A 2 min twice a week ⇒ W 240; min 2; days 2
+leveling jacks 60A 3min weekly ⇒ type levelling-jacks; W 720; min 3; days 1
+compressor fridge 50W 33% ⇒ W 50; duty 33
+CPAP 2.5A @ 12V 8h ⇒ type cpap; W 30; min 480; path direct
+CPAP machine 24V 3.75A 8h ⇒ type cpap; W 90; path dc-dc
+microwave 1000W input 700W output 8 min ⇒ W 1000; min 8
+microwave 700 watts output 10 min ⇒ W 1029.4; min 10
+freezer 1.2 kWh / 24 hr ⇒ wh 1200
+2 phones 15 Wh/day each ⇒ q 2; wh 15
+laptop 0.3kWh/day ⇒ type laptop; wh 300
+scooter 400Wh per day ⇒ wh 400
+washing machine 0.9kWh per cycle twice a week ⇒ type washing-machine; days 2
+furnace 8A 30% of 10h ⇒ ?second-figure
+battery bank 400Ah ⇒ ?battery
+shower pump 12V 4A 10 minutes ⇒ type shower-pump; W 48; min 10
+stair lift 24V 10A 2min ⇒ W 240; min 2; path dc-dc
+oxygen concentrator 120W 24h ⇒ type oxygen; W 120; min 1440
+vacuum 600W 10 min on sundays ⇒ type vacuum; W 600; min 10; days 1
+vacuum cleaner 600W 10min weekends ⇒ type vacuum; days 2
+dashcam 5V 1.5A 8h ⇒ W 7.5; path dc-dc
+GPS tracker 5V 200mA ⇒ W 1; path dc-dc
+e-bike charger 36V 2A 4h ⇒ W 72; min 240
+3D printer 250W 6h ⇒ ?unlike-type
+pump 1/2 hp 10min ⇒ ?shaft-or-input
+coffee machine 1200W 3 x 4 min ⇒ W 1200; min 12; n 3
 `;

@@ -13,6 +13,8 @@ export function questionWords({ code, found }: Question): string {
       return `“${found}”: amp-hours in an hour are amps.`;
     case 'battery':
       return 'A battery holds kilowatt-hours and is no load: its size is set with the store.';
+    case 'source':
+      return `“${found}” gives power or passes it on and is no load. Panels, generators and chargers belong to Sources and Brief, inverters to Paths.`;
     case 'breaker':
       return `“${found}” is what protects the cable, not what the appliance takes. Read the watts on its label.`;
     case 'contradiction':
@@ -47,6 +49,8 @@ export function questionWords({ code, found }: Question): string {
       return `“${found}”: does it charge this very store? On its own inverter that is a loop.`;
     case 'over-a-day':
       return `“${found}” comes to more than 24 hours a day. How long does one piece run?`;
+    case 'per-length':
+      return `“${found}” of how long a piece? Write its length beside it, or its watts.`;
     case 'no-energy':
       return `“${found}” is nothing. Leave it out?`;
     case 'unfit':

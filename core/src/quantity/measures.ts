@@ -1,0 +1,44 @@
+import { NUMERAL, readNumber } from './numeral.ts';
+
+/** Measures that tell one thing from another and are part of its name: 80 l, 24 inch, 3 door. */
+export const NAMING =
+  /^\s*-?\s*(?:l|lt|ltr|litres?|liters?|ml|gal(?:lons?)?|kg|g|lbs?|cm|mm|m|m2|m²|m3|m³|inch(?:es)?|in|ft|foot|feet|["”″'′]|°\s*[cf]?|deg(?:rees)?|k|lm|lumens?|px|gb|tb|mb|bar|psi|rpm|mhz|ghz|channels?|ch|door|ring|burner|slice|cup|stage|speed|way|zone|person|people|berth|led|cell|watt-hour|star|th|st|nd|rd|g|gen)s?(?![\p{L}\d])/iu;
+
+const NUMBER = new RegExp(`(?<![\\p{L}\\d.,/#_-])[-−]?\\s?${NUMERAL}`, 'giu');
+
+/** When it runs, in words that no rule of time needs. */
+const WHEN =
+  /(?<!\p{L})(?:(?:every|each|in the|at|during the)\s+)?(?:morning|evening|night|afternoon|noon)s?(?!\p{L})/giu;
+
+/** A line's words without such measures and times: what is left names the thing. */
+export function withoutMeasures(words: string): string {
+  let kept = '';
+  let from = 0;
+  for (const match of words.matchAll(NUMBER)) {
+    const end = match.index + match[0].length;
+    const unit = NAMING.exec(words.slice(end));
+    if (!unit || match.index < from) continue;
+    kept += `${words.slice(from, match.index)} `;
+    // "20 l/min" is one measure.
+    from = end + unit[0].length;
+    from += /^\s*\/\s*(?:min(?:ute)?|h(?:our)?|s)(?!\p{L})/iu.exec(words.slice(from))?.[0].length ?? 0;
+  }
+  return (kept + words.slice(from)).replace(WHEN, ' ').replace(/\s+/g, ' ').trim();
+}
+
+const TEMPERATURE = new RegExp(
+  `(?<![\\p{L}\\d.,])(minus\\s+|[-−]\\s?)?(${NUMERAL})\\s*(?:°|deg(?:rees)?\\.?|º)\\s*(c(?:elsius)?|f(?:ahrenheit)?)?(?!\\p{L})`,
+  'iu',
+);
+
+/** A line's words without a temperature. */
+export const withoutTemperature = (words: string): string =>
+  words.replace(TEMPERATURE, ' ').replace(/\s+/g, ' ').trim();
+
+/** °C that stand in a line; °F where they are said to be. Null where none do. */
+export function temperatureIn(text: string): number | null {
+  const match = TEMPERATURE.exec(text);
+  if (!match) return null;
+  const value = readNumber(match[2] ?? '') * (match[1] ? -1 : 1);
+  return /^f/i.test(match[3] ?? '') ? ((value - 32) * 5) / 9 : value;
+}
