@@ -94,7 +94,7 @@ cpap | CPAP machine | sleep breathing apnoea medical | steady 30 | 15–60 | 480
 cpap-humidifier | CPAP with humidifier | sleep breathing apnoea medical | steady 60 | 40–90 | 480 @ 22:30 | inverter | electronics | 0.9 | M
 oxygen | Oxygen concentrator | medical breathing | steady 300 | 100–400 | 480 @ 22:30 | inverter | motor | 0.8 | M
 nebuliser | Nebuliser | medical inhaler | steady 100 | 60–180 | 15 @ 08:00 20:00 | inverter | motor | 0.8 | M
-medicine-fridge | Medicine fridge | insulin medical cooler | thermostatic 30 0.25 5 | 20–45 | day | direct | motor | 1 | M
+medicine-fridge | Medicine fridge | medication insulin medical cooler | thermostatic 30 0.25 5 | 20–45 | day | direct | motor | 1 | M
 heater-diesel | Diesel heater | air heating parking | cycle glow start 105 4, run 22 *, glow stop 85 3 | 15–40 | 180 @ 05:30 18:00 | direct | resistive | 1 | T
 heater-gas | Gas blower heater | air heating | steady 20 | 10–45 | 360 @ 17:00 | direct | electronics | 1 | M
 heater-water-diesel | Diesel water heater | hydronic boiler | cycle glow start 110 3, run 35 *, glow stop 80 3 | 25–60 | 40 @ 06:30 18:30 | direct | pump | 1 | M

@@ -277,6 +277,9 @@ function nameScore(appliance: Appliance, typed: readonly string[]): number {
   });
   // Two words that are each of many things tell one together: a marine water maker.
   if (named.length > 1 && named.every((part) => typed.includes(part))) tells = true;
+  // Phases are of one kind of thing: a seat heater is no diesel heater, and a heater may be one.
+  if (unknown >= 1 && appliance.draw.kind === 'cycle' && !typed.some((word) => word !== head && !isUnknown(word)))
+    return 0;
   if (!tells && !isSame) {
     if (unknown > 0) return 0;
     total *= 0.5;

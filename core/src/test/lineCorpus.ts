@@ -346,4 +346,39 @@ e-bike charger 36V 2A 4h ⇒ W 72; min 240
 3D printer 250W 6h ⇒ ?unlike-type
 pump 1/2 hp 10min ⇒ ?shaft-or-input
 coffee machine 1200W 3 x 4 min ⇒ W 1200; min 12; n 3
+Ceiling lights (x6) 3W 5h ⇒ q 6; W 3; min 300
+spots (x 4) 2W 3h ⇒ q 4; W 2
+fan, roof, 12v, 25w, 8h/day ⇒ type fan-roof; W 25; min 480; path direct
+3 fans 12V .8A ⇒ q 3; W 9.6; path direct
+reading lights 2 off 1.5W 2h ⇒ type light-reading; q 2; W 1.5; min 120
+USB sockets 2 x 18W 3h ⇒ q 2; W 18; min 180
+phone chargers 4x 10W 2h ⇒ type phone; q 4; W 10; min 120
+laptop charger 19.5V 4.62A 3h ⇒ W 90.09; min 180; path dc-dc
+monitor 27" 35W 4h ⇒ type monitor; W 35; min 240
+seat heater 5A 30 min ⇒ W 60; min 30; path direct
+heater 12V 2A 8h ⇒ type heater-diesel; min 480
+diesel heater 8h ⇒ type heater-diesel; min 480
+12V kettle 150W ⇒ W 150; path direct
+electric kettle 12v 120W 25min ⇒ type kettle-12v; W 120; min 25; path direct
+coffee maker 12V 170W 10min ⇒ W 170; min 10; path direct
+egg boiler 350W 10 min ⇒ type egg-boiler; W 350; min 10
+immersion heater 1kW 1h ⇒ W 1000; path inverter
+water heater 6L 1300W 40 min ⇒ W 1300; min 40; path inverter
+medication cooler 45W ⇒ type medicine-fridge; W 45
+water pump 10 GPM 7.5A 15min ⇒ ?bare-number
+tyre inflator 15A 10min ⇒ W 180; min 10
+camera 2A 5V 3h ⇒ W 10; min 180; path dc-dc
+PA system 500W rms 3h ⇒ type amplifier; W 125; min 180
+amplifier 300W 2h ⇒ ?sound-or-input
+stage lights 10 x 30W 3h ⇒ q 10; W 30; min 180
+gas detector 150mA ⇒ W 1.8; path direct
+infrared panel 300W 3h ⇒ ?unlike-type
+iron 1000W 10 min weekly ⇒ type iron; days 1; min 10
+microwave oven 230V 1150W input ⇒ W 1150; path inverter
+hob 2 ring 2500W 20min ⇒ type hob-2; W 2500; min 20
+breast pump 20W 20min 6 times a day ⇒ W 20; min 120; n 6
+bottle warmer 300W 5min 4x/day ⇒ type -; W 300; min 20; n 4; path inverter
+dialysis machine 1500W 4h 3x/week ⇒ W 1500; days 3; min 240; path inverter
+hoist 24V 20A 2 min ⇒ W 480; min 2; path dc-dc
+treadmill 1.5hp 30min ⇒ ?shaft-or-input
 `;
