@@ -1,3 +1,4 @@
+import { settingsOf } from '../quantity/doubts.ts';
 import { bothReadings, lastGroup, NUMERAL, readNumber } from '../quantity/numeral.ts';
 import type { Question } from '../quantity/question.ts';
 import { W_PER_BTU_H, W_PER_HP } from '../quantity/units.ts';
@@ -46,7 +47,7 @@ const UNITS: readonly (readonly [pattern: string, quantity: Quantity, factor: nu
 const PATTERNS = UNITS.map(([unit, quantity, factor]) => ({
   // The first value of a range may carry the unit too: "100V - 240V".
   pattern: new RegExp(
-    String.raw`(?<=^|[^\p{L}\d.,/]|(?<=\p{L}|\s|^)[/]|(?<![\p{L}\d])[ad]c)(${NUMBER})\s*(?:(?:${unit})?\s*(?:-|–|—|to|\.\.\.|…|\/)\s*(${NUMBER}))?\s*(?:${unit})${SIGN}(?![\p{L}\d])`,
+    String.raw`(?<=^|[^\p{L}\d.,/]|(?<=\p{L}|\s|^)[/]|(?<![\p{L}\d])[ad]c|\dv)(${NUMBER})\s*(?:(?:${unit})?\s*(?:-|–|—|to|\.\.\.|…|\/)\s*(${NUMBER}))?\s*(?:${unit})(?:${SIGN}(?![\p{L}\d])|(?!\p{L})(?!\d(?![\d.,]*\s*m?a(?!\p{L}))))`,
     'giu',
   ),
   quantity,
@@ -70,7 +71,8 @@ const LETTERED = new RegExp(
 export function readLabel(text: string): LabelReading {
   const taken: { start: number; end: number }[] = [];
   const free = (start: number, end: number) => !taken.some((span) => start < span.end && end > span.start);
-  const questions: Question[] = [];
+  const questions: Question[] = settingsOf(text);
+  taken.push(...questions.map(({ start, end }) => ({ start, end })));
   for (const match of text.matchAll(BREAKER)) {
     const [start, end] = [match.index, match.index + match[0].length];
     taken.push({ start, end });

@@ -27,9 +27,24 @@ const CONFUSED: readonly (readonly [RegExp, QuestionCode, string | null])[] = [
   ],
 ];
 
-/** Units that are not what they claim, each with its likely meaning. */
+const SETTINGS = new RegExp(
+  `(?<![\\p{L}\\d.,/])(${NUMERAL}(?:\\s*k?w)?(?:\\s*/\\s*${NUMERAL}(?:\\s*k?w)?){2,})(?<=\\bk?w|\\dk?w|\\sk?w)(?!\\p{L})`,
+  'giu',
+);
+
+/** "750/1250/2000W" of something with settings: which of them is meant. */
+export function settingsOf(text: string): Question[] {
+  return [...text.matchAll(SETTINGS)].map((match) => {
+    const [found] = match;
+    const unit = /k?w$/i.exec(found)?.[0] ?? 'W';
+    const choices = found.split('/').map((one) => `${one.replace(/\s*k?w\s*$/i, '').trim()} ${unit}`);
+    return { code: 'second-figure' as const, start: match.index, end: match.index + found.length, found, choices };
+  });
+}
+
+/** Units that are not what they claim, each with its likely meaning; and settings of which one is meant. */
 export function askAbout(text: string): Question[] {
-  const questions: Question[] = [];
+  const questions: Question[] = settingsOf(text);
   for (const [pattern, code, meant] of CONFUSED) {
     for (const match of text.matchAll(pattern)) {
       const start = match.index;

@@ -97,7 +97,8 @@ const UNIT_PATTERN = Object.keys(UNITS)
   .map((unit) => unit.replace('/', '\\s*/\\s*').replace(/[ -]/, '[ -]'))
   .join('|');
 const QUANTITY = new RegExp(
-  String.raw`(?<![\p{L}\d.,/])(${NUMERAL})\s*-?\s*(${UNIT_PATTERN})(?![\p{L}\d])(?:\s*(ac|dc)(?![\p{L}]))?`,
+  // "DC12V1A" is written together on many a plate.
+  String.raw`(?:(?<![\p{L}\d.,/])|(?<=(?<!\p{L})[ad]c)|(?<=\dv))(${NUMERAL})\s*-?\s*(${UNIT_PATTERN})(?!\p{L})(?!\d(?![\d.,]*\s*m?a(?!\p{L})))(?:\s*(ac|dc)(?![\p{L}]))?`,
   'giu',
 );
 /** "one kilowatt", "half a kilowatt": thousands of watts as people say them. */

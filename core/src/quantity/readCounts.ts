@@ -16,7 +16,7 @@ export function withCounts(text: string, tokens: readonly Token[], taken: { star
     const kind = isLength(after(end)) ? 'times' : 'count';
     add({ kind, value: Number(match[1]), start, end });
   }
-  for (const match of text.matchAll(/(?<=[\s(]|\p{L})[x×*]\s*(\d{1,2})(?![\p{L}\d.,])/giu)) {
+  for (const match of text.matchAll(/(?<=[\s(]|\p{L})(?<!(?<!\p{L})ip)[x×*]\s*(\d{1,2})(?![\p{L}\d.,])/giu)) {
     const [start, end] = [match.index, match.index + match[0].length];
     add({ kind: isLength(before(start)) ? 'times' : 'count', value: Number(match[1]), start, end });
   }

@@ -166,6 +166,18 @@ Satellite link DC 12-48V 60W ⇒ 60 | dc 48
 Kettle 2000W, 10 A fuse ⇒ 2000 | - | q
 12V 5A 600W ⇒ 600 | dc 12 | q
 230V 0.5A 2000W ⇒ 2000 | mains 230 | q
+Heater 230V 50Hz 750/1250/2000W ⇒ - | mains 230 | q
+Fan heater 220-240V~ 50Hz 1000 / 1500 / 2000 W ⇒ - | mains 240 | q
+Towel radiator 230V~ 300W IPX4 ⇒ 300 | mains 230
+Router DC12V1A 50Hz ⇒ 12 | dc 12
+Fridge 12/24V DC 4.5/2.3A R600a 35g ⇒ 55.2 | dc 24
+Compressor fridge DC 12/24V 60W AC 100-240V 0.9A ⇒ 60 | dc 24
+Microwave oven 230V~50Hz Input 1150W Output 700W ⇒ 1150 | mains 230
+Laptop adapter I/P AC 100-240V 1.7A O/P 20V 3.25A ⇒ 65 | adapter 20
+Air conditioner 230V 50Hz Cooling 2.4kW Input 0.78kW 3.5A R32 ⇒ 780 | mains 230
+Washing machine 230V 50Hz 2050W 10A 0.6kWh/cycle ⇒ 2050 | mains 230 | c 600
+Fridge 230V 50Hz 70W 0.45kWh/24h ⇒ 70 | mains 230 | d 450
+Dishwasher 220-240V 50Hz 1760-2100W ⇒ 2100 | mains 240
 `;
 
 /** What no label should be, or what tries to break the reader: it must neither throw nor invent watts. */

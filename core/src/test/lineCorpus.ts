@@ -381,4 +381,15 @@ bottle warmer 300W 5min 4x/day ⇒ type -; W 300; min 20; n 4; path inverter
 dialysis machine 1500W 4h 3x/week ⇒ W 1500; days 3; min 240; path inverter
 hoist 24V 20A 2 min ⇒ W 480; min 2; path dc-dc
 treadmill 1.5hp 30min ⇒ ?shaft-or-input
+Router DC12V1A ⇒ type router; W 12; path direct
+Router DC 12V1.5A ⇒ W 18; path direct
+hub USB 5V3A ⇒ W 15; path dc-dc
+cool box 12V4A 24h ⇒ W 48; min 1440; path direct
+fan 12V500mA ⇒ W 6; path direct
+heater 750/1250/2000W ⇒ ?second-figure
+heater 750W/1250W/2000W ⇒ ?second-figure
+fan 10/20/30 W 8h ⇒ ?second-figure
+light bar 18W IPX4 3h ⇒ q 1; W 18; min 180
+lamp 4W IPX5 2h ⇒ q 1; W 4
+speaker 8 ohm 20W RMS ⇒ W 5
 `;
