@@ -846,6 +846,36 @@ describe('a moment explained', () => {
   });
 });
 
+describe('the air of a month', () => {
+  it('is its own: panels on a usual day of each month give what the month is settled with', () => {
+    // Each month with another mean and another difference of day and night.
+    const dayTempC = [3, 4, 9, 14, 19, 30, 33, 34, 24, 15, 8, 4];
+    const nightTempC = [-2, -3, 0, 6, 4, 5, 20, 12, 14, 2, 3, -9];
+    const base = withSystem(aJob([always(5)]), {
+      store: { ...lfp100, capacityAh: 900 },
+      array: { ratingW: 300 },
+      dcdc: { ratingA: 0 },
+    });
+    for (const month of [1, 4, 6, 8, 11, 12]) {
+      const { place } = base.brief;
+      const job: Job = {
+        ...base,
+        brief: {
+          ...base.brief,
+          months: [month],
+          place: { ...place, monthly: { ...place.monthly, dayTempC, nightTempC } },
+        },
+      };
+      const settled = settle(job);
+      const sunWh = yieldOf(settled.solar.sources, 'sun');
+      const setup = setUpDays(settled, 15, 'now', [{ kind: 'parked', drives: [], supply: null }]);
+      const { books } = runDays(setup, typicalRun(setup.climate, 0, 1, month), { month });
+      // Light between two levels of clearness, and quarters of an hour: within a hundredth.
+      expect(Math.abs(books.sunOfferedWh / sunWh - 1)).toBeLessThan(0.01);
+    }
+  });
+});
+
 describe('a usual day of each month', () => {
   it('more sun, a fuller store; what is used is served or not, with its losses', () => {
     const job = withSystem(

@@ -7,6 +7,7 @@ import { aJob, aLoad, apart, withSystem } from '../test/jobs.ts';
 import { dcSide } from './inverterCable.ts';
 import { heatFactor, standardInverter } from './inverterSize.ts';
 import { tripsOf } from './trips.ts';
+import { acWeights } from './worstMoment.ts';
 
 const ac = (id: string, watts: number, startRatio = 1) => aLoad({ id, watts, path: 'inverter', startRatio });
 const margin = (job: Job, inverterMargin: Job['rules']['inverterMargin']): Job => ({
@@ -301,5 +302,33 @@ describe('two starts in the same instant', () => {
     // 500 W run; one start adds the motor's 300 W, two add that and a pump's 200 W.
     expect(set(job)).toMatchObject({ startW: 800, starters: ['motor-1'] });
     expect(set(two)).toMatchObject({ startW: 1000, starters: ['pump-0', 'motor-1'] });
+  });
+});
+
+describe('watts at the inverter', () => {
+  it('are more than at the appliance by what its adapter loses: 40 W ÷ 0.8, and nothing of what is off', () => {
+    const load = {
+      id: 'laptop',
+      name: 'Laptop',
+      runningW: 50,
+      apparentVa: 50,
+      vaPerW: 1,
+      startExtraW: 0,
+      startSeconds: 0,
+    };
+    const acLoads = [
+      { ...load, perLoadW: 1 / 0.8, quantity: 1 },
+      { ...load, id: 'lamp', perLoadW: 1, quantity: 1 },
+      { ...load, id: 'off', perLoadW: 1, quantity: 1 },
+    ];
+    const powerW = new Map([
+      ['laptop', 40],
+      ['lamp', 12],
+    ]);
+    const slice = { powerW } as unknown as Parameters<typeof acWeights>[1];
+    expect([...acWeights(acLoads, slice)]).toEqual([
+      ['laptop', 50],
+      ['lamp', 12],
+    ]);
   });
 });
