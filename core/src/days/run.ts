@@ -163,14 +163,6 @@ export function runDays(setup: DaysSetup, weather: WeatherRun, options: RunOptio
   for (let d = 0; d < days + leadIn; d++) {
     const day = dayOf(weather.fromDay + d);
     const month = onlyMonth ?? (MONTH_OF_DAY[day] as number);
-    const [index, planAt] = [(options.weekday ?? weather.fromDay) + d, (options.planAt ?? 0) + d];
-    const planned = setup.dayOn(index, planAt, month);
-    if (planned.isHome || planAt % setup.plan.length === 0) spentWh.clear();
-    let { outlet } = planned;
-    let leftWh = outlet ? outlet.packWh - (spentWh.get(outlet.id) ?? 0) : 0;
-    let tables = outlet && leftWh <= EMPTY_WH ? setup.dayOn(index, planAt, month, false) : planned;
-    if (tables !== planned) outlet = null;
-    cursor.demand = tables.demand;
     if (d === leadIn) {
       books = noBooks();
       unserved = new Float64Array(loads);
@@ -180,6 +172,17 @@ export function runDays(setup: DaysSetup, weather: WeatherRun, options: RunOptio
       lockedH = 0;
       outletEmptyH = null;
     }
+    const [index, planAt] = [(options.weekday ?? weather.fromDay) + d, (options.planAt ?? 0) + d];
+    const planned = setup.dayOn(index, planAt, month);
+    if (planned.isHome || planAt % setup.plan.length === 0) spentWh.clear();
+    let { outlet } = planned;
+    let leftWh = outlet ? outlet.packWh - (spentWh.get(outlet.id) ?? 0) : 0;
+    let tables = outlet && leftWh <= EMPTY_WH ? setup.dayOn(index, planAt, month, false) : planned;
+    if (tables !== planned) {
+      outlet = null;
+      if (d >= leadIn) outletEmptyH ??= (d - leadIn) * 24;
+    }
+    cursor.demand = tables.demand;
     fillDay(today, setup, tables, setup.skyIn(month), weather, d, beyondH, measured);
     const { busW, usefulW, cableW, sunW, drivingW, supplyW, airC } = today;
     let { idleW, stopWh } = tables.demand;

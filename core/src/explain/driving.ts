@@ -45,8 +45,18 @@ const required = (settled: Settled): Draft => ({
   label: 'DC-DC to cover the day',
   basis: ORIGIN.si,
   working: {
-    formula: settled.driving.drives ? '{need} ÷ ({hours} × {volts} × {counted})' : '0: no driving on a usual day',
-    inputs: [refer('need', 'demand.battery'), hours(settled), chargingVolts(settled), counted(settled)],
+    formula: settled.driving.drives
+      ? `{need} ÷ ({hours} × {volts} × {counted})${settled.driving.requiredLeadA > 0 ? ' + {lead}' : ''}`
+      : '0: no driving on a usual day',
+    inputs: [
+      refer('need', 'demand.battery'),
+      hours(settled),
+      chargingVolts(settled),
+      counted(settled),
+      ...(settled.driving.requiredLeadA > 0
+        ? [computed('lead', 'Lost on its lead, as laid', settled.driving.requiredLeadA, 'A')]
+        : []),
+    ],
     note: AMPS,
   },
 });
@@ -80,9 +90,14 @@ function yielded(settled: Settled): Draft {
   const { usedA, links, ratingA, limit, yieldWh } = settled.driving;
   const { drivingWh } = settled.income;
   // Chargers whose cables are not reckoned give their rating, or what the alternator can feed.
-  const plain = links.every(({ link, cableM }) => link.kind === 'dc-dc' && cableM === 0);
+  const loses = links.some(({ link }) => (settled.leads?.ofLink.get(link.id) ?? 0) > 0);
+  const plain = !loses && links.every(({ link, cableM }) => link.kind === 'dc-dc' && cableM === 0);
   const held = plain && ratingA > limit.outputA;
-  const label = held ? 'DC-DC, held to the alternator’s limit' : plain ? 'DC-DC charger' : 'Chargers and relays';
+  const label = held
+    ? 'DC-DC, held to the alternator’s limit'
+    : plain
+      ? 'DC-DC charger'
+      : `Chargers and relays${loses ? ', less what their leads lose' : ''}`;
   const sunFirst = yieldWh - drivingWh;
   return {
     value: drivingWh,

@@ -27,8 +27,10 @@ const CONFUSED: readonly (readonly [RegExp, QuestionCode, string | null])[] = [
   ],
 ];
 
+/** Plain numbers, lest a fraction and a list be two readings of one text. */
+const SETTING = '\\d{1,5}(?:[.,]\\d{1,3})?(?:\\s?k?w)?';
 const SETTINGS = new RegExp(
-  `(?<![\\p{L}\\d.,/])(${NUMERAL}(?:\\s*k?w)?(?:\\s*/\\s*${NUMERAL}(?:\\s*k?w)?){2,})(?<=\\bk?w|\\dk?w|\\sk?w)(?!\\p{L})`,
+  `(?<![\\p{L}\\d.,/])${SETTING}(?:\\s?/\\s?${SETTING}){2,6}(?<=[\\d\\s]k?w)(?!\\p{L})`,
   'giu',
 );
 

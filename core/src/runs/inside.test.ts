@@ -173,6 +173,43 @@ describe('the leads of chargers, once laid', () => {
     expect(settle(driven(runs)).driving.links[0]?.inputA).toBe(settle(driven(null)).driving.links[0]?.inputA);
   });
 
+  it('the lead from the alternator loses R × I² of the amps that it is drawn, by the volts that it leaves', () => {
+    const job = driven([...runs, aRun('alt', 'alternator', { from: 'in', part: 'dcdc' })]);
+    const cabled: Job = {
+      ...job,
+      options: job.options.map((option) => ({
+        ...option,
+        system: {
+          ...option.system,
+          driving: option.system.driving?.map((link) => ({ ...link, cableM: 4, cableMm2: 10 })) ?? null,
+        },
+      })),
+    };
+    const settled = settle(cabled);
+    const [link] = settled.driving.links;
+    const row = runsOf(settled).rows.find(({ run }) => run.id === 'alt');
+    // 1.91 Ω/km of 10 mm² (IEC 60228 class 5), 8 m there and back, an hour.
+    expect(row?.coldOhm).toBeCloseTo(8 * 0.00191, 6);
+    expect((row?.lostWh ?? 0) / ((link?.inputA ?? 0) ** 2 * 8 * 0.00191)).toBeCloseTo(1, 2);
+  });
+
+  it('what is explained adds up with them: amps needed, and watt-hours of the alternator', () => {
+    const { figures } = assess(driven(runs));
+    const valuesOf = (id: 'dcdc.required' | 'alternator.yield') =>
+      Object.fromEntries(figures[id].working.inputs.map(({ symbol, value }) => [symbol, value]));
+    const { need, hours, volts, counted, lead } = valuesOf('dcdc.required');
+    expect(lead).toBeGreaterThan(0);
+    const amps = Number(need) / (Number(hours) * Number(volts) * Number(counted)) + Number(lead);
+    expect(figures['dcdc.required'].value).toBeCloseTo(amps, 9);
+    const given = valuesOf('alternator.yield');
+    expect(figures['alternator.yield'].value).toBeCloseTo(
+      Number(given.amps) * Number(given.volts) * Number(given.hours),
+      6,
+    );
+    // 30 A less 30² × 6.6 mΩ ÷ 14.2 V.
+    expect(given.amps).toBeCloseTo(30 - (900 * OHM) / 14.2, 9);
+  });
+
   it('and of what a mains charger gives: 20 A through 2 m', () => {
     const plugged = (laid: Run[] | null) => withSupplies(driven(laid), aHookup(16, 230));
     const watts = 20 * 14.2 - 20 ** 2 * 2 * OHM;

@@ -77,6 +77,7 @@ export function propose(fitted: Fitted, existing: readonly Run[] = []): Run[] {
       existing.find(
         (run) =>
           run.end === 'busbar' &&
+          run.from !== null &&
           others.some(({ from }) => from === run.id) &&
           existing.every(({ id, from }) => from !== run.id || others.some((other) => other.id === id)),
       );

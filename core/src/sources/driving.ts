@@ -21,8 +21,9 @@ export interface DrivingSize {
   readonly chargeLimitA: number;
   readonly hours: number;
   readonly drives: boolean;
-  /** A of charger that would cover the day alone. */
+  /** A of charger that would cover the day alone, and how many of them its lead loses. */
   readonly requiredA: number;
+  readonly requiredLeadA: number;
   readonly ratingA: number;
   readonly isChosen: boolean;
   /** A at charging volts that are counted on: what each gives, all held to what the alternator can feed. */
@@ -83,6 +84,7 @@ export function sizeDriving(
     hours,
     drives,
     requiredA,
+    requiredLeadA: requiredA - neededW / chargingV,
     ratingA: fitted.reduce((sum, one) => sum + one.ratingA, 0),
     isChosen,
     usedA: outputW / chargingV,
