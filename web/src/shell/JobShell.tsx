@@ -3,10 +3,11 @@ import { Outlet } from 'react-router';
 import { LedgerPatterns } from '../ui/LedgerBar.tsx';
 import { useActions } from './actions.ts';
 import { usePanels } from './JobContext.tsx';
+import { Palette } from './Palette.tsx';
 import { PhoneHead, PhoneTabs } from './PhoneBar.tsx';
 import { Rail } from './Rail.tsx';
 import { SidePanel } from './SidePanel.tsx';
-import { Asked, Palette, Shortcuts } from './sheets.tsx';
+import { Asked, Shortcuts } from './sheets.tsx';
 import { useKeys } from './useKeys.ts';
 import { Vitals } from './Vitals.tsx';
 
@@ -54,8 +55,8 @@ export function JobShell() {
         </div>
       </div>
       <PhoneTabs onPalette={() => setPalette(true)} />
+      <Palette open={palette} onOpenChange={setPalette} actions={all} />
       <Suspense fallback={null}>
-        {palette && <Palette open onOpenChange={setPalette} actions={all} />}
         {shortcuts && <Shortcuts open onOpenChange={setShortcuts} actions={actions} />}
       </Suspense>
       <Asked />
