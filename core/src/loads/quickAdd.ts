@@ -99,10 +99,14 @@ function proposeFromLine(
 
 /** Types by a line's words: a size may be part of a type's name, or of this one thing alone. */
 function namedBy(words: string, firm: readonly Appliance[]): Match[] {
-  const [sized, plain] = [withoutTemperature(words), withoutMeasures(words)].map((text) => nearMatches(text, firm));
-  const best = sized?.[0];
+  const [whole, bare] = [withoutTemperature(words), withoutMeasures(words)];
+  const sized = nearMatches(whole, firm);
+  if (bare === whole) return sized;
+  const best = sized[0];
   const saysSize = best?.appliance.name.match(/\d+/g)?.some((size) => new RegExp(`(?<!\\d)${size}(?!\\d)`).test(words));
-  return !saysSize && (plain?.[0]?.score ?? 0) > (best?.score ?? 0) ? (plain ?? []) : (sized ?? []);
+  if (saysSize) return sized;
+  const plain = nearMatches(bare, firm);
+  return (plain[0]?.score ?? 0) > (best?.score ?? 0) ? plain : sized;
 }
 
 /** °C that what holds a temperature may be set to: see the job's schema. */
