@@ -60,7 +60,8 @@ describe.each([3, 4, 5, 6, 7, 8])('a file of version %d', (version) => {
         Object.entries(assess(checked.job, option).figures).map(([id, figure]) => [flatId(id), figure]),
       ) as Record<string, { value: number }>;
       const compared = Object.entries(figures).filter(
-        ([id]) => !sinceThen(version).has(id) && !/^(array\.yield|run\.loss\.[\w-]+-array|run\.loss\.alternator)/.test(id),
+        ([id]) =>
+          !sinceThen(version).has(id) && !/^(array\.yield|run\.loss\.[\w-]+-array|run\.loss\.alternator)/.test(id),
       );
       expect(compared.length).toBeGreaterThan(25);
       for (const [id, value] of compared)
