@@ -77,8 +77,6 @@ export interface TripDetail {
   readonly beyond: readonly { readonly id: string; readonly name: string; readonly hours: number }[];
   /** Whether the weather that was asked for is there. */
   readonly hasWeather: boolean;
-  /** Whether its sun and warmth are those of each hour. */
-  readonly isHourly: boolean;
 }
 
 /** Trips begin on a Saturday: days after a Monday. Common practice. */
@@ -105,7 +103,6 @@ export function tripDetail({ settled, setup, ask }: PreparedDays): TripDetail {
       .map(({ id, name }, i) => ({ id, name, hours: run.beyondH[i] ?? 0 }))
       .filter(({ hours }) => hours > 0),
     hasWeather: isThere,
-    isHourly: weather.hours !== null,
   };
 }
 

@@ -63,7 +63,6 @@ function proposeFromLine(
   const id = idFor(name);
   const warmth = held(type ? loadFrom(type, id) : plainLoad(id), text, reading);
   const { start } = warmth;
-  if (warmth.problem) questions.push({ code: 'unfit', start: 0, end: text.length, found: warmth.problem, choices: [] });
   const knowsPower = power.powerW !== null || power.coolingW !== null;
   const use = typedUse(text, reading, start, poweredDraw(start.draw, power), knowsPower, bus.busV);
   const count = reading.tokens.find(({ kind }) => kind === 'count');
@@ -109,29 +108,22 @@ function namedBy(words: string, firm: readonly Appliance[]): Match[] {
   return (plain[0]?.score ?? 0) > (best?.score ?? 0) ? plain : sized;
 }
 
-/** °C that what holds a temperature may be set to: see the job's schema. */
-const COLDEST_C = -40;
-const WARMEST_C = 20;
-
 /** What holds a temperature, at the one that was typed; the usual duty goes with the difference to 25 °C. */
 function held(
   start: Load,
   text: string,
   { tokens }: Reading,
-): { readonly start: Load; readonly notes: readonly string[]; readonly problem: string | null } {
+): { readonly start: Load; readonly notes: readonly string[] } {
   const setC = temperatureIn(text);
-  if (setC === null || start.draw.kind !== 'thermostatic') return { start, notes: [], problem: null };
-  if (setC < COLDEST_C || setC > WARMEST_C)
-    return { start, notes: [], problem: `${Number(setC.toPrecision(3))} °C, beyond ${COLDEST_C} to ${WARMEST_C} °C` };
+  if (setC === null || start.draw.kind !== 'thermostatic') return { start, notes: [] };
   const reference = DEFAULT.fridgeReferenceAmbientC.value;
   const { draw } = start;
   const saysDuty = tokens.some(({ kind }) => kind === 'share' || kind.startsWith('energy'));
   const share = (reference - setC) / (reference - draw.setC);
-  if (saysDuty || !(share > 0)) return { start: { ...start, draw: { ...draw, setC } }, notes: [], problem: null };
+  if (saysDuty || !(share > 0)) return { start: { ...start, draw: { ...draw, setC } }, notes: [] };
   return {
     start: { ...start, draw: { ...draw, setC, duty: Math.min(1, draw.duty * share) } },
     notes: [`held at ${Number(setC.toPrecision(3))} °C: its usual duty by the difference to ${reference} °C`],
-    problem: null,
   };
 }
 

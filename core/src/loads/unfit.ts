@@ -4,7 +4,7 @@ import type { Draw, Load } from '../job/schema.ts';
 /**
  * Whether a proposed load would be taken by the schema, so that nothing is proposed that cannot be saved: the ranges
  * that a line or a label can break, as job/loadSchema.ts has them (a property test holds the two together).
- * @returns the watts or the like that are out of range, in words; null when all is well
+ * @returns the watts, the temperature or the like that are out of range, in words; null when all is well
  */
 export function unfit(load: Load): string | null {
   const { name, quantity, uses, daysPerWeek, minV, maxV, startRatio, powerFactor } = load;
@@ -27,6 +27,10 @@ export function unfit(load: Load): string | null {
   return fault ? fault.expected : null;
 }
 
+/** °C that what holds a temperature may be set to. */
+const COLDEST_C = -40;
+const WARMEST_C = 20;
+
 function drawFault(draw: Draw): string | null {
   const watts = (value: number, least = 0, most = 20_000) =>
     value >= least && value <= most ? null : `${Number(value.toPrecision(4))} W, beyond ${least} to ${most} W`;
@@ -36,7 +40,12 @@ function drawFault(draw: Draw): string | null {
     case 'water-heating':
       return watts(draw.powerW);
     case 'thermostatic':
-      return watts(draw.runningW);
+      return (
+        watts(draw.runningW) ??
+        (draw.setC >= COLDEST_C && draw.setC <= WARMEST_C
+          ? null
+          : `${Number(draw.setC.toPrecision(3))} °C, beyond ${COLDEST_C} to ${WARMEST_C} °C`)
+      );
     case 'room':
       return watts(draw.capacityW, 50, 30_000);
     case 'cycle':

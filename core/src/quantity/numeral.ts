@@ -25,6 +25,25 @@ const PLAIN = '\\d+(?:[.,]\\d+)*(?:e[+-]?\\d+(?![\\p{L}\\d]))?';
 /** Source of a regular expression for one number; use it with the flags i and u. */
 export const NUMERAL = `(?:\\d+[ -]${FRACTION}|${FRACTION}|\\d*\\s?[${SIGNS}]|${GROUPED}|${PLAIN}|(?<![\\d.,])[.,]\\d+)`;
 
+/** Numbers that are written out. */
+export const NUMBER_WORDS: Readonly<Record<string, number>> = {
+  one: 1,
+  two: 2,
+  three: 3,
+  four: 4,
+  five: 5,
+  six: 6,
+  seven: 7,
+  eight: 8,
+  nine: 9,
+  ten: 10,
+  twelve: 12,
+  fifteen: 15,
+  twenty: 20,
+  thirty: 30,
+  forty: 40,
+};
+
 /** A number as written; NaN when it is none. Of two readings the commoner: a comma before three digits groups. */
 export function readNumber(text: string): number {
   const trimmed = text.trim();

@@ -1,5 +1,5 @@
 import { askAbout, bareNumbers, signs } from './doubts.ts';
-import { bothReadings, lastGroup, NUMERAL, readNumber } from './numeral.ts';
+import { bothReadings, lastGroup, NUMBER_WORDS, NUMERAL, readNumber } from './numeral.ts';
 import { perLength } from './perLength.ts';
 import { withCounts } from './readCounts.ts';
 import { readTimes } from './readTimes.ts';
@@ -103,7 +103,6 @@ const QUANTITY = new RegExp(
 );
 /** "one kilowatt", "half a kilowatt": thousands of watts as people say them. */
 const WORDED = /(?<!\p{L})(half\s+a|an?|one|two|three|four|five)\s+(?:kilowatts?|kw)(?![\p{L}\d])/giu;
-const WORDED_NUMBER: Readonly<Record<string, number>> = { half: 0.5, two: 2, three: 3, four: 4, five: 5 };
 const FACTOR = new RegExp(
   String.raw`(?<!\p{L})(?:cos\s*(?:φ|ϕ|phi)|power\s*factor|p\.?f\.?)\s*[:=]?\s*(${NUMERAL})`,
   'giu',
@@ -144,7 +143,8 @@ export function readQuantities(typed: string): Reading {
       take({ kind: 'factor', value, start: match.index, end: match.index + match[0].length });
   }
   for (const match of text.matchAll(WORDED)) {
-    const value = (WORDED_NUMBER[(match[1] ?? '').toLowerCase().replace(/\s+an?$/, '')] ?? 1) * 1000;
+    const word = (match[1] ?? '').toLowerCase();
+    const value = (word.startsWith('half') ? 0.5 : (NUMBER_WORDS[word] ?? 1)) * 1000;
     take({ kind: 'power', value, start: match.index, end: match.index + match[0].length });
   }
   for (const match of text.matchAll(QUANTITY)) {

@@ -1,3 +1,4 @@
+import { NUMBER_WORDS } from './numeral.ts';
 import type { Token } from './token.ts';
 
 /** "5 x 4W", "lamp x3", "4 of", "2 laptops": how many pieces; what multiplies a length is how often instead. */
@@ -30,7 +31,7 @@ export function withCounts(text: string, tokens: readonly Token[], taken: { star
   }
   const words = /^\s*(two|three|four|five|six|seven|eight|nine|ten|twelve)\s+(?=\p{L}{3,})/iu.exec(text);
   if (words) {
-    const value = COUNT_WORDS[words[1]?.toLowerCase() ?? ''] ?? 1;
+    const value = NUMBER_WORDS[words[1]?.toLowerCase() ?? ''] ?? 1;
     add({ kind: 'count', value, start: 0, end: words[0].trimEnd().length });
   }
   // A number before the first word counts it: "2 laptops", but not "2 door fridge" of which doors are counted.
@@ -42,16 +43,3 @@ export function withCounts(text: string, tokens: readonly Token[], taken: { star
     add({ kind: 'count', value: Number(leading[1]), start: leading[0].search(/\d/), end: leading[0].trimEnd().length });
   return all.sort((a, b) => a.start - b.start);
 }
-
-const COUNT_WORDS: Readonly<Record<string, number>> = {
-  two: 2,
-  three: 3,
-  four: 4,
-  five: 5,
-  six: 6,
-  seven: 7,
-  eight: 8,
-  nine: 9,
-  ten: 10,
-  twelve: 12,
-};

@@ -1,4 +1,4 @@
-import { NUMERAL, readNumber } from './numeral.ts';
+import { NUMBER_WORDS, NUMERAL, readNumber } from './numeral.ts';
 import type { Token } from './token.ts';
 
 /** How long, how often and when, in words: "1 hour 20", "quarter of an hour", "from 18 to 23:30", "twice a week", "20 s every 10 min". */
@@ -7,34 +7,8 @@ const MINUTE = '(?:minutes?|mins?)';
 const HOUR = '(?:hours?|hrs?|h)';
 const LENGTH = `(${NUMERAL})\\s*(${HOUR}|${MINUTE}|seconds?|secs?|s)`;
 const PER = '(?:\\s*(?:/|per|a|an|each|every)\\s*)';
-const TIMES_WORD: Readonly<Record<string, number>> = {
-  once: 1,
-  twice: 2,
-  thrice: 3,
-  one: 1,
-  two: 2,
-  three: 3,
-  four: 4,
-  five: 5,
-  six: 6,
-};
-/** Numbers that are written out before a length. */
-const LENGTH_WORDS: Readonly<Record<string, number>> = {
-  two: 2,
-  three: 3,
-  four: 4,
-  five: 5,
-  six: 6,
-  seven: 7,
-  eight: 8,
-  nine: 9,
-  ten: 10,
-  twelve: 12,
-  fifteen: 15,
-  twenty: 20,
-  thirty: 30,
-  forty: 40,
-};
+const TIMES_WORD: Readonly<Record<string, number>> = { ...NUMBER_WORDS, once: 1, twice: 2, thrice: 3 };
+const WRITTEN_OUT = Object.keys(NUMBER_WORDS).join('|');
 const DAY_NAME = '(?:mon|tues?|wednes|thurs?|fri|satur|sun)days?';
 const MINUTES_PER_DAY = 1440;
 const END = '(?![\\p{L}\\d])';
@@ -86,8 +60,8 @@ const RULES: readonly Rule[] = [
   [`(?<!\\p{L})(?:an|one)\\s*hour${END}(?!\\s*and)(?:\\s*(?:a|per|each|every|/)\\s*day)?`, () => length(60)],
   [`(?<!\\p{L})(?:a|one)\\s*minute${END}`, () => length(1)],
   [
-    `(?<!\\p{L})(${Object.keys(LENGTH_WORDS).join('|')})\\s*(${HOUR}|${MINUTE}|seconds?|secs?)${END}(?!\\s*and)(?:\\s*(?:a|per|each|every|/)\\s*day)?`,
-    (m) => length(minutesOf(String(LENGTH_WORDS[(m[1] ?? '').toLowerCase()]), m[2])),
+    `(?<!\\p{L})(${WRITTEN_OUT})\\s*(${HOUR}|${MINUTE}|seconds?|secs?)${END}(?!\\s*and)(?:\\s*(?:a|per|each|every|/)\\s*day)?`,
+    (m) => length(minutesOf(String(NUMBER_WORDS[(m[1] ?? '').toLowerCase()]), m[2])),
   ],
   [
     `(?<![\\p{L}\\d.,/])(once|twice|thrice|(?:\\d{1,2}|two|three|four|five|six)\\s*(?:times|[x×]))${PER}(?:week|wk)${END}`,

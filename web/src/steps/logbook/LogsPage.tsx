@@ -1,10 +1,11 @@
 import { LOG_VERSION } from '@joulemetric/core';
 import { useState } from 'react';
-import { Link, useNavigate, useSearchParams } from 'react-router';
+import { useNavigate, useSearchParams } from 'react-router';
 import useSWR from 'swr';
 import { api, type OpenLog } from '../../edges/api.ts';
 import { useLogs } from '../../edges/useLogs.ts';
 import { Choice } from '../../ui/Field.tsx';
+import { SidePage } from '../../ui/SidePage.tsx';
 import { LogShelf } from './LogShelf.tsx';
 import { OpenedLog } from './OpenedLog.tsx';
 
@@ -26,26 +27,17 @@ export function LogsPage() {
     }
   };
   return (
-    <div className="@container mx-auto max-w-[1180px] px-6 py-6 phone:px-4" data-logs={logs ? 'ready' : 'waiting'}>
-      <header>
-        <Link to="/" className="text-[18px] font-semibold phone:min-h-11">
-          Joule<span className="text-copper">metric</span>
-        </Link>
-      </header>
-      <main>
-        <div className="mt-10 border-b border-line pb-3 phone:mt-5">
-          <h1 className="text-question font-semibold">What was measured, before there was a job?</h1>
-          <p className="text-number text-ink-2">
-            {logs?.length === 0
-              ? 'Nothing yet. What is measured in a vehicle that has no job is kept here until it has one.'
-              : 'Each says what it says; given to a job it stands in that job’s logbook.'}
-          </p>
-        </div>
-        {(failed ?? problem) && (
-          <p role="alert" className="pt-3 font-medium text-copper">
-            {failed ?? problem}
-          </p>
-        )}
+    <SidePage
+      isWide
+      question="What was measured, before there was a job?"
+      about={
+        logs?.length === 0
+          ? 'Nothing yet. What is measured in a vehicle that has no job is kept here until it has one.'
+          : 'Each says what it says; given to a job it stands in that job’s logbook.'
+      }
+      problem={failed ?? problem}
+    >
+      <div data-logs={logs ? 'ready' : 'waiting'}>
         <LogShelf logs={logs} openId={open?.id ?? null} onOpen={choose} onBegin={() => void begin()}>
           {open && (
             <OpenedLog
@@ -58,8 +50,8 @@ export function LogsPage() {
             />
           )}
         </LogShelf>
-      </main>
-    </div>
+      </div>
+    </SidePage>
   );
 }
 

@@ -5,6 +5,7 @@ import type { StoredAppliance } from '../../edges/api.ts';
 import { downloadMeasured, readMeasured } from '../../edges/listFiles.ts';
 import { useFirm } from '../../edges/useFirm.ts';
 import { Button } from '../../ui/Button.tsx';
+import { SidePage } from '../../ui/SidePage.tsx';
 import { TableFiles, type TableTold } from '../../ui/TableFiles.tsx';
 
 /** The firm's measured library: each appliance with the units that were measured, and how far they differ. */
@@ -29,81 +30,66 @@ export function MeasuredPage() {
     };
   };
   return (
-    <div className="mx-auto max-w-[920px] px-6 py-6 phone:px-4">
-      <header>
-        <Link to="/" className="text-[18px] font-semibold phone:min-h-11">
-          Joule<span className="text-copper">metric</span>
-        </Link>
-      </header>
-      <main>
-        <div className="mt-10 border-b border-line pb-3 phone:mt-5">
-          <h1 className="text-question font-semibold">What do they really draw?</h1>
-          <p className="text-number text-ink-2">
-            Appliances of your own list, with every unit that was measured. They are offered first in every job, at the
-            mean of their units.
-          </p>
-        </div>
-        {(failed ?? problem) && (
-          <p role="alert" className="pt-3 font-medium text-copper">
-            {failed ?? problem}
-          </p>
-        )}
-        <table className="num mt-3 w-full text-right text-number" aria-label="Measured appliances">
-          <thead>
-            <tr className="border-b border-ink text-note text-ink-2">
-              <th scope="col" className="py-1 text-left font-medium">
-                Appliance
-              </th>
-              <th scope="col" className="pl-3 font-medium">
-                Units
-              </th>
-              <th scope="col" className="pl-3 font-medium">
-                Mean
-              </th>
-              <th scope="col" className="pl-3 font-medium">
-                From – to
-              </th>
-              <th scope="col" className="pl-3 font-medium phone:hidden">
-                Deviation
-              </th>
-              <th scope="col" className="pl-3 font-medium phone:hidden">
-                Last
-              </th>
+    <SidePage
+      question="What do they really draw?"
+      about="Appliances of your own list, with every unit that was measured. They are offered first in every job, at the mean of their units."
+      problem={failed ?? problem}
+    >
+      <table className="num mt-3 w-full text-right text-number" aria-label="Measured appliances">
+        <thead>
+          <tr className="border-b border-ink text-note text-ink-2">
+            <th scope="col" className="py-1 text-left font-medium">
+              Appliance
+            </th>
+            <th scope="col" className="pl-3 font-medium">
+              Units
+            </th>
+            <th scope="col" className="pl-3 font-medium">
+              Mean
+            </th>
+            <th scope="col" className="pl-3 font-medium">
+              From – to
+            </th>
+            <th scope="col" className="pl-3 font-medium phone:hidden">
+              Deviation
+            </th>
+            <th scope="col" className="pl-3 font-medium phone:hidden">
+              Last
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {(entries ?? []).map((stored) => (
+            <Rows
+              key={stored.id}
+              stored={stored}
+              isOpen={openId === stored.id}
+              onOpen={() => setOpenId(openId === stored.id ? null : stored.id)}
+              onRemoveUnit={(index) => void asked(put(withoutUnit(stored.appliance, index)))}
+              onRemove={() => void asked(remove(stored.id))}
+            />
+          ))}
+          {entries?.length === 0 && (
+            <tr>
+              <td colSpan={6} className="py-2 text-left text-ink-2">
+                None yet: measure a load in a job’s Logbook and keep it for the firm, or read a table with the columns
+                name, on, value, unit, of.
+              </td>
             </tr>
-          </thead>
-          <tbody>
-            {(entries ?? []).map((stored) => (
-              <Rows
-                key={stored.id}
-                stored={stored}
-                isOpen={openId === stored.id}
-                onOpen={() => setOpenId(openId === stored.id ? null : stored.id)}
-                onRemoveUnit={(index) => void asked(put(withoutUnit(stored.appliance, index)))}
-                onRemove={() => void asked(remove(stored.id))}
-              />
-            ))}
-            {entries?.length === 0 && (
-              <tr>
-                <td colSpan={6} className="py-2 text-left text-ink-2">
-                  None yet: measure a load in a job’s Logbook and keep it for the firm, or read a table with the columns
-                  name, on, value, unit, of.
-                </td>
-              </tr>
-            )}
-          </tbody>
-        </table>
-        <TableFiles
-          saveAs="Save as CSV"
-          onSave={() => void downloadMeasured((entries ?? []).map(({ appliance }) => appliance))}
-          onRead={read}
-        />
-        <p className="pt-6">
-          <Link to="/">
-            <Button>Back to the jobs</Button>
-          </Link>
-        </p>
-      </main>
-    </div>
+          )}
+        </tbody>
+      </table>
+      <TableFiles
+        saveAs="Save as CSV"
+        onSave={() => void downloadMeasured((entries ?? []).map(({ appliance }) => appliance))}
+        onRead={read}
+      />
+      <p className="pt-6">
+        <Link to="/">
+          <Button>Back to the jobs</Button>
+        </Link>
+      </p>
+    </SidePage>
   );
 }
 

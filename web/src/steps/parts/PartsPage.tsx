@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { useParts } from '../../edges/useParts.ts';
 import { Button } from '../../ui/Button.tsx';
+import { SidePage } from '../../ui/SidePage.tsx';
 import { PartRow } from './PartRow.tsx';
 import { PartsFiles } from './PartsFiles.tsx';
 
@@ -22,106 +23,93 @@ export function PartsPage() {
       (error: Error) => setFailed(error.message),
     );
   return (
-    <div className="mx-auto max-w-[1180px] px-6 py-6 phone:px-4">
-      <header className="flex items-center justify-between">
-        <Link to="/" className="text-[18px] font-semibold phone:min-h-11">
-          Joule<span className="text-copper">metric</span>
-        </Link>
-        {own && <p className="text-note text-ink-2">{isSaving ? 'Saving…' : 'Saved'}</p>}
-      </header>
-      <main>
-        <div className="mt-10 border-b border-line pb-3 phone:mt-5">
-          <h1 className="text-question font-semibold">What do you fit?</h1>
-          <p className="text-number text-ink-2">
-            Your own parts and prices, beside generic ones. A part that is chosen is copied into the job.
-          </p>
-        </div>
-        <fieldset className="flex flex-wrap gap-x-5 gap-y-1 pt-3">
-          <legend className="sr-only">Kind of part</legend>
-          {KINDS.map((one) => (
-            <label key={one} className="cursor-pointer py-1 phone:py-3">
-              <input
-                type="radio"
-                name="kind"
-                checked={one === kind}
-                onChange={() => setKind(one)}
-                className="peer sr-only"
-              />
-              <span className="border-b-2 border-transparent text-ink-2 peer-checked:border-ink peer-checked:font-semibold peer-checked:text-ink peer-focus-visible:outline-2 peer-focus-visible:outline-offset-2 peer-focus-visible:outline-copper">
-                {PART_KINDS[one].name}
-              </span>
-            </label>
-          ))}
-        </fieldset>
-        {(failed ?? problem) && (
-          <p role="alert" className="pt-3 font-medium text-copper">
-            {failed ?? problem}
-          </p>
-        )}
-        <div className="overflow-x-auto pt-3">
-          <table className="num w-full text-number">
-            <thead>
-              <tr className="border-b border-ink text-note text-ink-2">
-                <th scope="col" className="min-w-44 py-1 text-left font-medium">
-                  Name
+    <SidePage
+      isWide
+      question="What do you fit?"
+      about="Your own parts and prices, beside generic ones. A part that is chosen is copied into the job."
+      problem={failed ?? problem}
+      aside={own && <p className="text-note text-ink-2">{isSaving ? 'Saving…' : 'Saved'}</p>}
+    >
+      <fieldset className="flex flex-wrap gap-x-5 gap-y-1 pt-3">
+        <legend className="sr-only">Kind of part</legend>
+        {KINDS.map((one) => (
+          <label key={one} className="cursor-pointer py-1 phone:py-3">
+            <input
+              type="radio"
+              name="kind"
+              checked={one === kind}
+              onChange={() => setKind(one)}
+              className="peer sr-only"
+            />
+            <span className="border-b-2 border-transparent text-ink-2 peer-checked:border-ink peer-checked:font-semibold peer-checked:text-ink peer-focus-visible:outline-2 peer-focus-visible:outline-offset-2 peer-focus-visible:outline-copper">
+              {PART_KINDS[one].name}
+            </span>
+          </label>
+        ))}
+      </fieldset>
+      <div className="overflow-x-auto pt-3">
+        <table className="num w-full text-number">
+          <thead>
+            <tr className="border-b border-ink text-note text-ink-2">
+              <th scope="col" className="min-w-44 py-1 text-left font-medium">
+                Name
+              </th>
+              {kind === 'battery' && (
+                <th scope="col" className="pl-3 text-left font-medium">
+                  Chemistry
                 </th>
-                {kind === 'battery' && (
-                  <th scope="col" className="pl-3 text-left font-medium">
-                    Chemistry
-                  </th>
-                )}
-                {kind === 'controller' && (
-                  <th scope="col" className="pl-3 text-left font-medium">
-                    Type
-                  </th>
-                )}
-                {fields.map((key) => (
-                  <th key={key} scope="col" className="whitespace-nowrap pl-3 text-right font-medium">
-                    {PART_FIELDS[key].label}
-                    {PART_FIELDS[key].unit && `, ${PART_FIELDS[key].unit}`}
-                  </th>
-                ))}
-                <td />
-              </tr>
-            </thead>
-            <tbody>
-              {mine.map(({ id, part }) => (
-                <PartRow
-                  key={id}
-                  part={part}
-                  onChange={(next) => void asked(replace(id, next))}
-                  onRemove={() => void asked(remove(id))}
-                />
-              ))}
-              {mine.length === 0 && own && (
-                <tr>
-                  <td colSpan={fields.length + 3} className="py-2 text-ink-2">
-                    None of your own yet: copy one of those below, or read a table.
-                  </td>
-                </tr>
               )}
-              <tr className="border-y border-line">
-                <th
-                  colSpan={fields.length + 3}
-                  scope="colgroup"
-                  className="py-1 text-left text-note font-medium text-ink-2"
-                >
-                  Generic, with invented prices
+              {kind === 'controller' && (
+                <th scope="col" className="pl-3 text-left font-medium">
+                  Type
                 </th>
-              </tr>
-              {shipped.map((part) => (
-                <PartRow key={part.name} part={part} onCopy={() => void asked(add(part))} />
+              )}
+              {fields.map((key) => (
+                <th key={key} scope="col" className="whitespace-nowrap pl-3 text-right font-medium">
+                  {PART_FIELDS[key].label}
+                  {PART_FIELDS[key].unit && `, ${PART_FIELDS[key].unit}`}
+                </th>
               ))}
-            </tbody>
-          </table>
-        </div>
-        <PartsFiles own={own ?? []} onRead={add} />
-        <p className="pt-6">
-          <Link to="/">
-            <Button>Back to the jobs</Button>
-          </Link>
-        </p>
-      </main>
-    </div>
+              <td />
+            </tr>
+          </thead>
+          <tbody>
+            {mine.map(({ id, part }) => (
+              <PartRow
+                key={id}
+                part={part}
+                onChange={(next) => void asked(replace(id, next))}
+                onRemove={() => void asked(remove(id))}
+              />
+            ))}
+            {mine.length === 0 && own && (
+              <tr>
+                <td colSpan={fields.length + 3} className="py-2 text-ink-2">
+                  None of your own yet: copy one of those below, or read a table.
+                </td>
+              </tr>
+            )}
+            <tr className="border-y border-line">
+              <th
+                colSpan={fields.length + 3}
+                scope="colgroup"
+                className="py-1 text-left text-note font-medium text-ink-2"
+              >
+                Generic, with invented prices
+              </th>
+            </tr>
+            {shipped.map((part) => (
+              <PartRow key={part.name} part={part} onCopy={() => void asked(add(part))} />
+            ))}
+          </tbody>
+        </table>
+      </div>
+      <PartsFiles own={own ?? []} onRead={add} />
+      <p className="pt-6">
+        <Link to="/">
+          <Button>Back to the jobs</Button>
+        </Link>
+      </p>
+    </SidePage>
   );
 }
