@@ -3,25 +3,18 @@ import type { Remote } from 'comlink';
 import { useCallback } from 'react';
 import type { ComputeWorker, RunsAnswer } from '../workers/compute.worker.ts';
 import { type Computed, FIRST_EFFORT, figures, useComputed } from './compute.ts';
-import { keeping } from './keeping.ts';
+import { Holder } from './sent.ts';
 
 /** Asked with the figures of the same job: what they were reckoned from is there. */
 const AT_ONCE = { worker: figures };
 
-/** The answer before. */
-let last: RunsAnswer | null = null;
+const answers = new Holder<RunsAnswer>();
 
 /** What the Runs step shows: cables, volts, fuses, and what is joined with what. @param job null = nothing is asked */
 export function useRunsDetail(job: Job | null, optionId: string): Computed<RunsAnswer> {
   const ask = useCallback(
-    async (remote: Remote<ComputeWorker>) => {
-      const answer = await remote.runs(job as Job, optionId, FIRST_EFFORT);
-      // What did not change stays the same object, so that only the rows that did are drawn anew.
-      last = last
-        ? { ...answer, detail: keeping(last.detail, answer.detail), diagram: keeping(last.diagram, answer.diagram) }
-        : answer;
-      return last;
-    },
+    async (remote: Remote<ComputeWorker>) =>
+      answers.take(await remote.runs(job as Job, optionId, FIRST_EFFORT, answers.held)),
     [job, optionId],
   );
   return useComputed('runs', job && ask, AT_ONCE);

@@ -1,12 +1,18 @@
 import type { DayBalance, Job, KindOfDay, SourcesDetail } from '@joulemetric/core';
 import { useCallback } from 'react';
 import { type Computed, FIRST_EFFORT, useComputed } from './compute.ts';
+import { Holder } from './sent.ts';
+
+const answers = new Holder<SourcesDetail>();
 
 /** What the sources bring beyond the figures: twelve months by kinds of day, ledgers, windows. */
 export function useSourcesDetail(job: Job, optionId: string): Computed<SourcesDetail> {
   return useComputed(
     'sources',
-    useCallback((remote) => remote.sourcesDetail(job, optionId, FIRST_EFFORT), [job, optionId]),
+    useCallback(
+      async (remote) => answers.take(await remote.sourcesDetail(job, optionId, FIRST_EFFORT, answers.held)),
+      [job, optionId],
+    ),
   );
 }
 

@@ -1,11 +1,17 @@
 import type { Job, StoreDetail } from '@joulemetric/core';
 import { useCallback } from 'react';
 import { type Computed, FIRST_EFFORT, useComputed } from './compute.ts';
+import { Holder } from './sent.ts';
+
+const answers = new Holder<StoreDetail>();
 
 /** What the store says beyond its figures. */
 export function useStoreDetail(job: Job, optionId: string): Computed<StoreDetail> {
   return useComputed(
     'store',
-    useCallback((remote) => remote.storeDetail(job, optionId, FIRST_EFFORT), [job, optionId]),
+    useCallback(
+      async (remote) => answers.take(await remote.storeDetail(job, optionId, FIRST_EFFORT, answers.held)),
+      [job, optionId],
+    ),
   );
 }

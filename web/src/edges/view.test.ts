@@ -1,60 +1,6 @@
 import { blankJob, evaluate, loadsOfTemplate, TEMPLATES } from '@joulemetric/core';
-import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { keeping } from './keeping.ts';
 import { LANE_SLOTS, reckonedOf, viewOf } from './view.ts';
-
-describe('keeping what did not change', () => {
-  const documents = fc.object({ withTypedArray: true, maxDepth: 3 });
-
-  it('property: the answer says what the new one says, whatever was before', () => {
-    fc.assert(
-      fc.property(documents, documents, (before, next) => {
-        expect(keeping(before, next)).toEqual(next);
-      }),
-    );
-  });
-
-  it('property: a copy is the object it was copied from', () => {
-    // Only plain documents, as they come from a worker.
-    fc.assert(
-      fc.property(fc.jsonValue(), (value) => {
-        expect(keeping(value, structuredClone(value))).toBe(value);
-      }),
-    );
-  });
-
-  it('only the way to a change is new', () => {
-    const before = { a: { x: [1, 2] }, b: { y: Float64Array.of(1, 2) }, c: [{ id: 1 }, { id: 2 }] };
-    const next = structuredClone(before);
-    (next.c[1] as { id: number }).id = 3;
-    const kept = keeping(before, next);
-    expect(kept).toEqual(next);
-    expect(kept).not.toBe(before);
-    expect([kept.a === before.a, kept.b === before.b, kept.c[0] === before.c[0], kept.c[1] === before.c[1]]).toEqual([
-      true,
-      true,
-      true,
-      false,
-    ]);
-  });
-
-  it.each([
-    [{ a: 1 }, { a: 1, b: undefined }],
-    [{ a: undefined }, {}],
-    [[1, 2], [1]],
-    [[1], [1, 2]],
-    [Float64Array.of(1), Float64Array.of(1, 2)],
-    [Float64Array.of(1), Float32Array.of(1)],
-    [Float64Array.of(Number.NaN), Float64Array.of(1)],
-    [{ 0: 1 }, [1]],
-    [null, {}],
-  ] as [unknown, unknown][])('%j before %j: the new one stands', (before, next) => {
-    const kept = keeping(before, next);
-    expect(kept).toStrictEqual(next);
-    expect(kept).not.toBe(before);
-  });
-});
 
 describe('the view of a job', () => {
   const template = TEMPLATES[0] as (typeof TEMPLATES)[number];

@@ -1,5 +1,5 @@
 import { asFed, type Bank, type DesignOption, type Evaluation, type Job } from '@joulemetric/core';
-import { keeping } from './keeping.ts';
+import { keeping } from './changes.ts';
 
 /** Columns of a load's lane: one for every ten minutes. */
 export const LANE_SLOTS = 144;

@@ -134,9 +134,7 @@ export function JobProvider({ session, children }: { session: JobSession; childr
   const followed = useDeferredValue(ticked);
   // What is dropped or made in the job is no what-if any more, at once.
   const whatIf = onPaths && ticked.length > 0 ? followed : NONE;
-  const { shown, assessmentOf, isProving, goOn, problem, retry } = useReckoned(job, optionId, whatIf);
-  const compared = shown && shown.whatIf.length > 0 ? shown.job : jobBefore;
-  const before = compared?.options.some(({ id }) => id === optionId) ? assessmentOf(compared) : null;
+  const { shown, isProving, goOn, problem, retry } = useReckoned(job, optionId, whatIf, jobBefore);
 
   const edit = useCallback((command: Edit, coalesce?: string) => session.apply(command, coalesce ?? null), [session]);
   const chooseOption = useCallback((id: string) => setParameters({ option: id }, { replace: true }), [setParameters]);
@@ -151,11 +149,11 @@ export function JobProvider({ session, children }: { session: JobSession; childr
         view: shown.view,
         assessment: shown.view.assessment,
         whatIf: shown.whatIf,
-        before,
+        before: shown.before,
         isProving,
         goOn,
       },
-    [shown, before, isProving, goOn],
+    [shown, isProving, goOn],
   );
   const panels = usePanelStack();
   const ticks = useMemo(() => ({ ticked, setTicked }), [ticked]);

@@ -1,4 +1,4 @@
-import { Suspense, useMemo, useState } from 'react';
+import { Suspense, useCallback, useMemo, useState } from 'react';
 import { Outlet } from 'react-router';
 import { LedgerPatterns } from '../ui/LedgerBar.tsx';
 import { useActions } from './actions.ts';
@@ -13,9 +13,37 @@ import { Vitals } from './Vitals.tsx';
 
 /** What stays on every step: rail, vitals, panel, palette. */
 export function JobShell() {
+  const [palette, setPalette] = useState(false);
+  const openPalette = useCallback(() => setPalette(true), []);
+  return (
+    <div className="flex h-dvh flex-row phone:flex-col print:block print:h-auto">
+      <LedgerPatterns />
+      <Rail onPalette={openPalette} />
+      <PhoneHead />
+      <div className="flex min-h-0 min-w-0 grow flex-col print:block">
+        <Vitals />
+        <div className="flex min-h-0 grow print:block">
+          <main
+            className="@container relative min-w-0 grow overflow-y-auto print:overflow-visible"
+            id="sheet"
+            data-scroll
+          >
+            <Outlet />
+          </main>
+          <SidePanel />
+        </div>
+      </div>
+      <PhoneTabs onPalette={openPalette} />
+      <Commands palette={palette} setPalette={setPalette} />
+      <Asked />
+    </div>
+  );
+}
+
+/** What can be done, by name and by key: drawn anew with every change of the job, and therefore apart from the rest. */
+function Commands({ palette, setPalette }: { palette: boolean; setPalette: (open: boolean) => void }) {
   const { close } = usePanels();
   const actions = useActions();
-  const [palette, setPalette] = useState(false);
   const [shortcuts, setShortcuts] = useState(false);
   const all = [
     ...actions,
@@ -33,33 +61,15 @@ export function JobShell() {
       '?': () => setShortcuts(true),
       Escape: close,
     }),
-    [close],
+    [close, setPalette],
   );
   useKeys(actions, keys);
   return (
-    <div className="flex h-dvh flex-row phone:flex-col print:block print:h-auto">
-      <LedgerPatterns />
-      <Rail onPalette={() => setPalette(true)} />
-      <PhoneHead />
-      <div className="flex min-h-0 min-w-0 grow flex-col print:block">
-        <Vitals />
-        <div className="flex min-h-0 grow print:block">
-          <main
-            className="@container relative min-w-0 grow overflow-y-auto print:overflow-visible"
-            id="sheet"
-            data-scroll
-          >
-            <Outlet />
-          </main>
-          <SidePanel />
-        </div>
-      </div>
-      <PhoneTabs onPalette={() => setPalette(true)} />
+    <>
       <Palette open={palette} onOpenChange={setPalette} actions={all} />
       <Suspense fallback={null}>
         {shortcuts && <Shortcuts open onOpenChange={setShortcuts} actions={actions} />}
       </Suspense>
-      <Asked />
-    </div>
+    </>
   );
 }

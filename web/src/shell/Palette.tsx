@@ -15,12 +15,6 @@ export function Palette({
   onOpenChange: (open: boolean) => void;
   actions: readonly Action[];
 }) {
-  const { job } = useJob();
-  const { open: openPanel } = usePanels();
-  const choose = (run: () => void) => () => {
-    onOpenChange(false);
-    run();
-  };
   return (
     <Command.Dialog
       open={open}
@@ -35,34 +29,49 @@ export function Palette({
       />
       <Command.List className="max-h-[50vh] overflow-y-auto p-2">
         <Command.Empty className="px-2 py-3 text-body text-ink-2">Nothing by that name.</Command.Empty>
-        {GROUPS.map((group) => (
-          <Command.Group key={group} heading={group} className={HEADING}>
-            {actions
-              .filter((action) => action.group === group && action.enabled)
-              .map((action) => (
-                <Command.Item key={action.id} value={action.name} onSelect={choose(action.run)} className={ITEM}>
-                  {action.name}
-                  {action.keys && <kbd className="num text-note text-ink-2">{shownKeys(action.keys)}</kbd>}
-                </Command.Item>
-              ))}
-          </Command.Group>
-        ))}
-        {job.loads.length > 0 && (
-          <Command.Group heading="Loads" className={HEADING}>
-            {job.loads.map((load) => (
-              <Command.Item
-                key={load.id}
-                value={`${load.name} ${load.id}`}
-                onSelect={choose(() => openPanel({ kind: 'load', id: load.id }))}
-                className={ITEM}
-              >
-                {load.name}
-              </Command.Item>
-            ))}
-          </Command.Group>
-        )}
+        <Choices actions={actions} onChosen={() => onOpenChange(false)} />
       </Command.List>
     </Command.Dialog>
+  );
+}
+
+/** Drawn only while the palette is open. */
+function Choices({ actions, onChosen }: { actions: readonly Action[]; onChosen: () => void }) {
+  const { job } = useJob();
+  const { open: openPanel } = usePanels();
+  const choose = (run: () => void) => () => {
+    onChosen();
+    run();
+  };
+  return (
+    <>
+      {GROUPS.map((group) => (
+        <Command.Group key={group} heading={group} className={HEADING}>
+          {actions
+            .filter((action) => action.group === group && action.enabled)
+            .map((action) => (
+              <Command.Item key={action.id} value={action.name} onSelect={choose(action.run)} className={ITEM}>
+                {action.name}
+                {action.keys && <kbd className="num text-note text-ink-2">{shownKeys(action.keys)}</kbd>}
+              </Command.Item>
+            ))}
+        </Command.Group>
+      ))}
+      {job.loads.length > 0 && (
+        <Command.Group heading="Loads" className={HEADING}>
+          {job.loads.map((load) => (
+            <Command.Item
+              key={load.id}
+              value={`${load.name} ${load.id}`}
+              onSelect={choose(() => openPanel({ kind: 'load', id: load.id }))}
+              className={ITEM}
+            >
+              {load.name}
+            </Command.Item>
+          ))}
+        </Command.Group>
+      )}
+    </>
   );
 }
 

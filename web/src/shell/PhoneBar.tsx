@@ -1,4 +1,4 @@
-import { useEffect, useRef, useState } from 'react';
+import { memo, useEffect, useRef, useState } from 'react';
 import { NavLink, useLocation } from 'react-router';
 import { Button } from '../ui/Button.tsx';
 import { Sheet } from '../ui/Sheet.tsx';
@@ -25,33 +25,12 @@ export function PhoneHead() {
 export function PhoneTabs({ onPalette }: { onPalette: () => void }) {
   const { optionId } = useJob();
   const [all, setAll] = useState(false);
-  const strip = useRef<HTMLDivElement>(null);
-  const { pathname } = useLocation();
-  // biome-ignore lint/correctness/useExhaustiveDependencies: wherever one goes, the strip follows.
-  useEffect(() => {
-    strip.current?.querySelector('[aria-current]')?.scrollIntoView({ inline: 'center', block: 'nearest' });
-  }, [pathname]);
   return (
     <nav
       aria-label="Steps"
       className="hidden shrink-0 border-t border-line bg-paper pb-[env(safe-area-inset-bottom)] phone:flex print:hidden"
     >
-      <div
-        ref={strip}
-        className="flex min-w-0 grow snap-x overflow-x-auto px-3 [mask-image:linear-gradient(to_right,transparent,black_18px,black_calc(100%-18px),transparent)] [scrollbar-width:none]"
-      >
-        {STEPS.map((step) => (
-          <NavLink
-            key={step.path}
-            to={{ pathname: step.path, search: `?option=${optionId}` }}
-            className={({ isActive }) =>
-              `flex min-h-12 min-w-[66px] grow snap-center items-center justify-center border-t-3 px-2 ${isActive ? 'border-ink font-semibold' : 'border-transparent text-ink-2'}`
-            }
-          >
-            {step.onPhone}
-          </NavLink>
-        ))}
-      </div>
+      <StepStrip optionId={optionId} />
       <button
         type="button"
         onClick={() => setAll(true)}
@@ -61,7 +40,7 @@ export function PhoneTabs({ onPalette }: { onPalette: () => void }) {
       </button>
       <Sheet open={all} onOpenChange={setAll} title="Steps">
         <nav aria-label="All steps" className="-mx-4 mt-2">
-          <StepList onGo={() => setAll(false)} />
+          <StepList optionId={optionId} onGo={() => setAll(false)} />
         </nav>
         <Button
           onClick={() => {
@@ -75,6 +54,33 @@ export function PhoneTabs({ onPalette }: { onPalette: () => void }) {
     </nav>
   );
 }
+
+const StepStrip = memo(function StepStrip({ optionId }: { optionId: string }) {
+  const strip = useRef<HTMLDivElement>(null);
+  const { pathname } = useLocation();
+  // biome-ignore lint/correctness/useExhaustiveDependencies: wherever one goes, the strip follows.
+  useEffect(() => {
+    strip.current?.querySelector('[aria-current]')?.scrollIntoView({ inline: 'center', block: 'nearest' });
+  }, [pathname]);
+  return (
+    <div
+      ref={strip}
+      className="flex min-w-0 grow snap-x overflow-x-auto px-3 [mask-image:linear-gradient(to_right,transparent,black_18px,black_calc(100%-18px),transparent)] [scrollbar-width:none]"
+    >
+      {STEPS.map((step) => (
+        <NavLink
+          key={step.path}
+          to={{ pathname: step.path, search: `?option=${optionId}` }}
+          className={({ isActive }) =>
+            `flex min-h-12 min-w-[66px] grow snap-center items-center justify-center border-t-3 px-2 ${isActive ? 'border-ink font-semibold' : 'border-transparent text-ink-2'}`
+          }
+        >
+          {step.onPhone}
+        </NavLink>
+      ))}
+    </div>
+  );
+});
 
 /** The options on the phone, above the sheet. */
 export function PhoneOptions() {

@@ -6,7 +6,7 @@ import { StepList } from './StepList.tsx';
 
 /** The steps in the order of the work, the job they are of, and whether it is saved. */
 export function Rail({ onPalette }: { onPalette: () => void }) {
-  const { job } = useJob();
+  const { job, optionId } = useJob();
   return (
     <nav
       aria-label="Steps"
@@ -25,7 +25,7 @@ export function Rail({ onPalette }: { onPalette: () => void }) {
         <OptionSwitch />
       </div>
       <div className="min-h-0 grow overflow-y-auto">
-        <StepList />
+        <StepList optionId={optionId} />
       </div>
       <div className="flex items-center justify-between gap-2 border-t border-line px-4 py-2.5">
         <SaveLine />

@@ -1,22 +1,23 @@
+import { memo } from 'react';
 import { NavLink } from 'react-router';
-import { useAssessment, useJob } from './JobContext.tsx';
+import { useShown } from './JobContext.tsx';
 import { PARTS, type Step, type StepPath } from './steps.ts';
 
 /** All steps in the order of the work, its parts a little apart, each with how many findings ask for something. */
-export function StepList({ onGo }: { onGo?: () => void }) {
+export const StepList = memo(function StepList({ optionId, onGo }: { optionId: string; onGo?: () => void }) {
   return PARTS.map((steps) => (
     <ul key={steps[0]?.part} className="py-1.5 first:pt-2">
       {steps.map((step) => (
         <li key={step.path}>
-          <StepLink step={step} onGo={onGo} />
+          <StepLink step={step} optionId={optionId} onGo={onGo} />
         </li>
       ))}
     </ul>
   ));
-}
+});
 
-function StepLink({ step, onGo }: { step: Step; onGo: (() => void) | undefined }) {
-  const { job, optionId } = useJob();
+function StepLink({ step, optionId, onGo }: { step: Step; optionId: string; onGo: (() => void) | undefined }) {
+  const loads = useShown(({ view }) => view.job.loads.length);
   const open = useOpenFindings(step.path);
   return (
     <NavLink
@@ -30,7 +31,7 @@ function StepLink({ step, onGo }: { step: Step; onGo: (() => void) | undefined }
     >
       <span className="num w-[26px] text-note text-ink-2">{step.number ?? '='}</span>
       <span className="grow">{step.name}</span>
-      {step.path === 'loads' && open === 0 && <span className="num text-note text-ink-2">{job.loads.length}</span>}
+      {step.path === 'loads' && open === 0 && <span className="num text-note text-ink-2">{loads}</span>}
       {open > 0 && (
         <span className="num text-note font-medium text-copper">
           {open}
@@ -43,7 +44,8 @@ function StepLink({ step, onGo }: { step: Step; onGo: (() => void) | undefined }
 }
 
 /** Findings of a step that ask for something: notes do not count. */
-function useOpenFindings(step: StepPath): number {
-  const { findings } = useAssessment();
-  return findings.filter(({ where, severity }) => where.step === step && severity !== 'note').length;
-}
+const useOpenFindings = (step: StepPath): number =>
+  useShown(
+    ({ assessment }) =>
+      assessment.findings.filter(({ where, severity }) => where.step === step && severity !== 'note').length,
+  );

@@ -1,6 +1,9 @@
-import { type FigureId, type Figures, show, showText } from '@joulemetric/core';
+import { type FigureId, type Figures, type Job, show, showText } from '@joulemetric/core';
+import { memo } from 'react';
 import { Num } from '../ui/Number.tsx';
-import { useAssessment, useJob, usePanels, useShown, useView } from './JobContext.tsx';
+import { useAssessment, usePanels, useShown, useView } from './JobContext.tsx';
+
+type Units = Job['brief']['region']['units'];
 
 interface Vital {
   readonly id: FigureId;
@@ -77,26 +80,33 @@ export function Vitals() {
   return (
     <ul className="grid shrink-0 grid-cols-6 print:hidden border-b border-line phone:grid-cols-3" aria-label="Vitals">
       {vitals.map((vital) => (
-        <VitalCell key={vital.label} vital={vital} figures={figures} was={before?.figures ?? null} volts={volts} />
+        <VitalCell
+          key={vital.label}
+          vital={vital}
+          figures={figures}
+          was={before?.figures ?? null}
+          volts={volts}
+          units={view.job.brief.region.units}
+        />
       ))}
     </ul>
   );
 }
 
-function VitalCell({
+const VitalCell = memo(function VitalCell({
   vital,
   figures,
   was,
   volts,
+  units,
 }: {
   vital: Vital;
   figures: Figures;
   was: Figures | null;
   volts: number;
+  units: Units;
 }) {
-  const { job } = useJob();
   const { open } = usePanels();
-  const { units } = job.brief.region;
   const figure = figures[vital.id];
   if (!figure) return null;
   const old = was?.[vital.id];
@@ -130,7 +140,7 @@ function VitalCell({
       </button>
     </li>
   );
-}
+});
 
 /** The first part is said everywhere, what follows only where there is room. */
 function Meaning({ text }: { text: string }) {

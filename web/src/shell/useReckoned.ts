@@ -1,6 +1,7 @@
 import { type Assessment, applyMoves, type Job, type Move } from '@joulemetric/core';
-import { useEffect, useMemo, useReducer, useState } from 'react';
+import { useCallback, useEffect, useMemo, useReducer, useState } from 'react';
 import { details, FIRST_EFFORT, figures, Overtaken } from '../edges/compute.ts';
+import { Holder } from '../edges/sent.ts';
 import { type Reckoned, type View, viewOf } from '../edges/view.ts';
 
 /** What is shown, and of which job: all of it belongs together. */
@@ -9,13 +10,13 @@ export interface Shown {
   readonly optionId: string;
   readonly view: View;
   readonly whatIf: readonly Move[];
+  /** The assessment before the last edit, or without the what-if; null when nothing has been edited or the option is new. */
+  readonly before: Assessment | null;
 }
 
 export interface Shows {
   /** The last job whose figures are there; null until the first are. */
   readonly shown: Shown | null;
-  /** The assessment of another job, if it is one of the last that were reckoned. */
-  readonly assessmentOf: (job: Job) => Assessment | null;
   /** Whether a search that was cut short is being gone on with. */
   readonly isProving: boolean;
   readonly goOn: () => void;
@@ -27,6 +28,10 @@ export interface Shows {
 /** The last views, so that the job before an edit is not reckoned again. Jobs are never changed in place. */
 let views: readonly { readonly job: Job; readonly optionId: string; readonly view: View }[] = [];
 const KEPT = 4;
+
+/** What each of the two workers that are asked for figures answered last. */
+const answers = new Holder<Reckoned>();
+const proofs = new Holder<Reckoned>();
 
 const known = (job: Job, optionId: string): View | null =>
   views.find((one) => one.job === job && one.optionId === optionId)?.view ?? null;
@@ -44,18 +49,26 @@ const REST_MS = 600;
 const PROOF_EFFORT = 3e6;
 const MORE = 10;
 
+/** The assessment of another job, if it is one of the last that were reckoned and has the option. */
+const assessmentOf = (job: Job | null, optionId: string): Assessment | null =>
+  (job?.options.some(({ id }) => id === optionId) && known(job, optionId)?.assessment) || null;
+
 /**
  * The figures of a job, reckoned off the page, the last ones standing until the next are there. What was cut short is
  * gone on with once the job rests.
+ * @param jobBefore the job before the last edit, for "was …"
  */
-export function useReckoned(job: Job, optionId: string, whatIf: readonly Move[]): Shows {
+export function useReckoned(job: Job, optionId: string, whatIf: readonly Move[], jobBefore: Job | null): Shows {
   const target = useMemo(() => (whatIf.length > 0 ? applyMoves(job, optionId, whatIf) : job), [job, optionId, whatIf]);
   const [, again] = useReducer((count: number) => count + 1, 0);
   const [problem, setProblem] = useState<string | null>(null);
   const [attempt, retry] = useReducer((count: number) => count + 1, 0);
   const [last, setLast] = useState<Shown | null>(null);
   const view = known(target, optionId);
-  const shown = useMemo(() => view && { job, optionId, view, whatIf }, [job, optionId, view, whatIf]);
+  const shown = useMemo(
+    () => view && { job, optionId, view, whatIf, before: assessmentOf(whatIf.length > 0 ? job : jobBefore, optionId) },
+    [job, optionId, view, whatIf, jobBefore],
+  );
   // Kept while the next figures are reckoned.
   if (shown && shown !== last) setLast(shown);
 
@@ -64,7 +77,9 @@ export function useReckoned(job: Job, optionId: string, whatIf: readonly Move[])
     if (view) return;
     let wanted = true;
     figures
-      .ask('figures', (remote) => remote.evaluate(target, optionId, FIRST_EFFORT))
+      .ask('figures', async (remote) =>
+        answers.take(await remote.evaluate(target, optionId, FIRST_EFFORT, answers.held)),
+      )
       .then(
         (answer) => {
           remember(target, optionId, answer);
@@ -93,7 +108,7 @@ export function useReckoned(job: Job, optionId: string, whatIf: readonly Move[])
     const timer = setTimeout(() => {
       setProving(true);
       details
-        .ask('proof', (remote) => remote.evaluate(target, optionId, effort))
+        .ask('proof', async (remote) => proofs.take(await remote.evaluate(target, optionId, effort, proofs.held)))
         .then(
           (answer) => {
             if (!wanted) return;
@@ -110,11 +125,11 @@ export function useReckoned(job: Job, optionId: string, whatIf: readonly Move[])
     };
   }, [cut, target, optionId, effort]);
 
+  const goOn = useCallback(() => setEffort((now) => now * MORE), []);
   return {
     shown: shown ?? last,
-    assessmentOf: (one) => known(one, optionId)?.assessment ?? null,
     isProving,
-    goOn: () => setEffort((now) => now * MORE),
+    goOn,
     problem,
     retry,
   };

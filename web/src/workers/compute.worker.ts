@@ -53,7 +53,8 @@ import {
   yearsSample,
 } from '@joulemetric/core';
 import { expose, transfer } from 'comlink';
-import { keeping } from '../edges/keeping.ts';
+import { keeping } from '../edges/changes.ts';
+import { Sender, type Sent } from '../edges/sent.ts';
 import { type Reckoned, reckonedOf } from '../edges/view.ts';
 
 /** What the page asks of the core that may take longer than a frame; see `edges/compute.ts`. */
@@ -99,15 +100,23 @@ function preparedDays(job: Job, optionId: string, ask: DaysAsk): PreparedDays {
 export interface RunsAnswer {
   readonly detail: RunsDetail;
   readonly diagram: Diagram;
-  readonly tookMs: number;
 }
+
+/** What follows an edit is large and mostly what it was: only what changed is sent. */
+const sent = {
+  figures: new Sender<Reckoned>(),
+  runs: new Sender<RunsAnswer>(),
+  store: new Sender<StoreDetail>(),
+  sources: new Sender<SourcesDetail>(),
+};
 
 /** Counts what was asked and dropped about sets: whoever sees it change stops. */
 let asked = 0;
 
 const computeWorker = {
-  evaluate(job: Job, optionId: string, effort: number): Reckoned {
-    return reckonedOf(evaluated(job, optionId, effort));
+  /** @param held id of the answer that the page still holds */
+  evaluate(job: Job, optionId: string, effort: number, held: number | null): Sent<Reckoned> {
+    return sent.figures.send(reckonedOf(evaluated(job, optionId, effort)), held);
   },
   /** The day's need on each of some variations of the job, Wh. */
   needs(jobs: readonly Job[], optionId: string, effort: number): number[] {
@@ -119,21 +128,16 @@ const computeWorker = {
     const detail = momentDetail(job, optionId, new Effort(effort));
     return { ...detail, tookMs: performance.now() - started };
   },
-  storeDetail(job: Job, optionId: string, effort: number): StoreDetail {
-    return storeDetail(job, optionId, effort);
+  storeDetail(job: Job, optionId: string, effort: number, held: number | null): Sent<StoreDetail> {
+    return sent.store.send(storeDetail(job, optionId, effort), held);
   },
-  /** With the ms it took, for the benchmark. */
-  sourcesDetail(job: Job, optionId: string, effort: number): SourcesDetail & { readonly tookMs: number } {
-    const started = performance.now();
-    const detail = sourcesDetail(job, optionId, effort);
-    return { ...detail, tookMs: performance.now() - started };
+  sourcesDetail(job: Job, optionId: string, effort: number, held: number | null): Sent<SourcesDetail> {
+    return sent.sources.send(sourcesDetail(job, optionId, effort), held);
   },
-  /** With the ms it took, for the benchmark. */
-  runs(job: Job, optionId: string, effort: number): RunsAnswer {
-    const started = performance.now();
+  runs(job: Job, optionId: string, effort: number, held: number | null): Sent<RunsAnswer> {
     const evaluation = evaluated(job, optionId, effort);
     const detail = runsDetailOf(evaluation, evaluation.runs);
-    return { detail, diagram: diagramOf(detail, job, optionId), tookMs: performance.now() - started };
+    return sent.runs.send({ detail, diagram: diagramOf(detail, job, optionId) }, held);
   },
   thicker(job: Job, optionId: string, effort: number): ReturnType<typeof thickerRuns> {
     return thickerRuns(job, optionId, effort);
