@@ -58,14 +58,23 @@ export interface CableDay {
 export function cableDay(leads: Leads, fed: readonly Fed[], devices: readonly DeviceDay[]): CableDay {
   const { ways, ofLoad, ofDevice } = leads;
   const watts = ways.map(() => new Float64Array(MINUTES_PER_DAY));
-  const variance = ways.map(() => new Float64Array(MINUTES_PER_DAY));
+  /** Null where nothing behind it cycles. */
+  const variance = ways.map((): Float64Array | null => null);
+  const vary = (way: number, more: Float64Array | null, factor: number): void => {
+    if (!more) return;
+    variance[way] ??= new Float64Array(MINUTES_PER_DAY);
+    const sum = variance[way];
+    for (let m = 0; m < MINUTES_PER_DAY; m++) sum[m] = (sum[m] as number) + (more[m] as number) * factor;
+  };
   for (const { profile, chain } of fed) {
     const way = ofLoad.get(profile.load.id);
-    if (chain.fromBus && way !== undefined)
-      addLoad(profile, 1 / chain.efficiency, watts[way] as Float64Array, variance[way] as Float64Array);
+    if (chain.fromBus && way !== undefined) {
+      addLoad(profile, 1 / chain.efficiency, watts[way] as Float64Array);
+      vary(way, profile.varianceW2, (1 / chain.efficiency) ** 2);
+    }
     const behind = chain.device && ofDevice.get(chain.device.id);
-    const day = devices.find(({ feed }) => feed.device.id === chain.device?.id);
-    if (behind != null && day) addVariance(profile, (1 + day.feed.curve.c1) / chain.efficiency, variance[behind]);
+    const day = behind != null && devices.find(({ feed }) => feed.device.id === chain.device?.id);
+    if (behind != null && day) vary(behind, profile.varianceW2, ((1 + day.feed.curve.c1) / chain.efficiency) ** 2);
   }
   for (const { feed, inputW } of devices) {
     const way = ofDevice.get(feed.device.id);
@@ -75,14 +84,16 @@ export function cableDay(leads: Leads, fed: readonly Fed[], devices: readonly De
     const { parent } = ways[r] as Way;
     if (parent < 0) continue;
     addTo(watts[parent] as Float64Array, watts[r] as Float64Array);
-    addTo(variance[parent] as Float64Array, variance[r] as Float64Array);
+    vary(parent, variance[r] as Float64Array | null, 1);
   }
   const lostW = new Float64Array(MINUTES_PER_DAY);
   const lostWh = ways.map(({ perW }, r) => {
-    const [own, spread] = [watts[r] as Float64Array, variance[r] as Float64Array];
+    const own = watts[r] as Float64Array;
+    const spread = variance[r];
     let wattMinutes = 0;
     for (let m = 0; m < MINUTES_PER_DAY; m++) {
-      const lost = perW * ((own[m] as number) ** 2 + (spread[m] as number));
+      const w = own[m] as number;
+      const lost = perW * (w * w + (spread ? (spread[m] as number) : 0));
       lostW[m] = (lostW[m] as number) + lost;
       wattMinutes += lost;
     }
@@ -105,9 +116,11 @@ function accumulated(ways: readonly Way[], watts: readonly Float64Array[]) {
   const perW: Float64Array[] = [];
   const perVariance: number[] = [];
   for (const [r, { parent, perW: own }] of ways.entries()) {
-    const sum = parent < 0 ? new Float64Array(MINUTES_PER_DAY) : (perW[parent] as Float64Array).slice();
+    const sum = new Float64Array(MINUTES_PER_DAY);
     const through = watts[r] as Float64Array;
-    for (let m = 0; m < MINUTES_PER_DAY; m++) sum[m] = (sum[m] as number) + own * (through[m] as number);
+    const before = perW[parent];
+    for (let m = 0; m < MINUTES_PER_DAY; m++)
+      sum[m] = (before ? (before[m] as number) : 0) + own * (through[m] as number);
     perW.push(sum);
     perVariance.push(own + (parent < 0 ? 0 : (perVariance[parent] as number)));
   }
@@ -156,16 +169,9 @@ export function cableWhOf(cables: CableDay, profile: LoadProfile, chain: Chain, 
   return wattMinutes / 60;
 }
 
-function addLoad(profile: LoadProfile, perUseful: number, watts: Float64Array, variance: Float64Array): void {
-  for (const [from, to] of profile.active)
-    for (let m = from; m < to; m++) watts[m] = (watts[m] as number) + (profile.meanW[m] as number) * perUseful;
-  addVariance(profile, perUseful, variance);
-}
-
-function addVariance({ varianceW2 }: LoadProfile, perUseful: number, variance: Float64Array | undefined): void {
-  if (!varianceW2 || !variance) return;
-  for (let m = 0; m < MINUTES_PER_DAY; m++)
-    variance[m] = (variance[m] as number) + (varianceW2[m] as number) * perUseful ** 2;
+function addLoad({ active, meanW }: LoadProfile, perUseful: number, watts: Float64Array): void {
+  for (const [from, to] of active)
+    for (let m = from; m < to; m++) watts[m] = (watts[m] as number) + (meanW[m] as number) * perUseful;
 }
 
 function addTo(sum: Float64Array, more: Float64Array): void {

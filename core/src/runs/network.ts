@@ -38,8 +38,8 @@ export const nothingDrawn = (nodes: number): Drawn => ({
 /** Ω below which a way is taken as having this much, so that a bolt on a busbar is no division by 0. */
 const LEAST_OHM = 1e-7;
 const MOST_STEPS = 100;
-/** V between two steps at which it has settled. */
-const SETTLED_V = 1e-10;
+/** V between two steps at which it has settled: what is still missing goes with the square of the step. */
+const SETTLED_V = 1e-6;
 
 /**
  * V at every node (Newton, each step solved along the tree from the leaves to the source in as many operations as
