@@ -4,7 +4,7 @@ import { createRoot } from 'react-dom/client';
 import { createBrowserRouter, Navigate } from 'react-router';
 import { RouterProvider } from 'react-router/dom';
 import { JobPage } from './shell/JobPage.tsx';
-import { fetchLoadDetail } from './shell/loadDetail.ts';
+import { PANEL_CONTENTS } from './shell/panelContents.ts';
 import { StepMissing } from './shell/StepMissing.tsx';
 import { SHEETS } from './shell/sheets.tsx';
 import { Loads } from './steps/loads/Loads.tsx';
@@ -72,7 +72,12 @@ const AHEAD_AFTER_MS = 1500;
 window.addEventListener('load', () => {
   setTimeout(() => {
     // Without a signal nothing is fetched ahead; the step is fetched when it is opened.
-    for (const load of [fetchLoadDetail, ...Object.values(SHEETS), ...Object.values(PAGES), ...Object.values(LATER)])
+    for (const load of [
+      ...Object.values(PANEL_CONTENTS),
+      ...Object.values(SHEETS),
+      ...Object.values(PAGES),
+      ...Object.values(LATER),
+    ])
       load().catch(() => undefined);
     // From then on the page itself opens without the server, and says what it cannot fetch.
     if (import.meta.env.PROD) navigator.serviceWorker?.register('/sw.js').catch(() => undefined);

@@ -1,4 +1,16 @@
-import { asFed, type Bank, type DesignOption, type Evaluation, type Job } from '@joulemetric/core';
+import {
+  type Assessment,
+  asFed,
+  type Bank,
+  type BoxChoice,
+  type BoxColumn,
+  type DesignOption,
+  type Evaluation,
+  type Finding,
+  type Job,
+  type Words,
+  wordsFor,
+} from '@joulemetric/core';
 import { keeping } from './changes.ts';
 
 /** Columns of a load's lane: one for every ten minutes. */
@@ -13,9 +25,32 @@ export interface Drawn {
   readonly skylineW: Float32Array;
 }
 
+/** A finding with what it says: the sentences of all findings stay where they are made. */
+export type SaidFinding = Finding & { readonly words: Words };
+
+export interface SaidAssessment extends Assessment {
+  readonly findings: readonly SaidFinding[];
+}
+
+export interface SaidBoxColumn extends BoxColumn {
+  readonly findings: readonly SaidFinding[];
+}
+
+export interface SaidBoxChoice extends BoxChoice {
+  readonly columns: readonly SaidBoxColumn[];
+}
+
+/** What has findings, with what they say. */
+export const said = <T extends { readonly findings: readonly Finding[] }>(
+  having: T,
+): T & { readonly findings: readonly SaidFinding[] } => ({
+  ...having,
+  findings: having.findings.map((finding) => ({ ...finding, words: wordsFor(finding) })),
+});
+
 /** What is sent of an evaluation: what its searches and steps went on from stays where it was made. */
-export interface Reckoned
-  extends Pick<Evaluation, 'inverters' | 'feeds' | 'busPeak' | 'supplies' | 'stay' | 'assessment'> {
+export interface Reckoned extends Pick<Evaluation, 'inverters' | 'feeds' | 'busPeak' | 'supplies' | 'stay'> {
+  readonly assessment: SaidAssessment;
   /** What each minute loses in each cable is not shown, and is a lot to send. */
   readonly bus: Omit<Evaluation['bus'], 'cables'>;
   /** The units that are chosen; null = as required. */
@@ -32,10 +67,20 @@ export interface View extends Reckoned {
 }
 
 export function reckonedOf(evaluation: Evaluation): Reckoned {
-  const { inverters, feeds, busPeak, supplies, stay, assessment, profiles, store } = evaluation;
+  const { inverters, feeds, busPeak, supplies, stay, profiles, store } = evaluation;
   const { cables: _cables, ...bus } = evaluation.bus;
   const drawn = profiles.map(({ runningW, energyWh, meanW }) => ({ runningW, energyWh, skylineW: skylineOf(meanW) }));
-  return { inverters, feeds, bus, busPeak, supplies, stay, assessment, bank: store.bank, drawn };
+  return {
+    inverters,
+    feeds,
+    bus,
+    busPeak,
+    supplies,
+    stay,
+    assessment: said(evaluation.assessment),
+    bank: store.bank,
+    drawn,
+  };
 }
 
 /** Of the same profile the very same skyline. */

@@ -1,12 +1,4 @@
-import {
-  type Assessment,
-  asFed,
-  type DesignOption,
-  type Device,
-  type FigureId,
-  type Job,
-  type Move,
-} from '@joulemetric/core';
+import { asFed, type DesignOption, type Device, type FigureId, type Job, type Move } from '@joulemetric/core';
 import {
   createContext,
   type Dispatch,
@@ -22,7 +14,7 @@ import { useLocation, useSearchParams } from 'react-router';
 import { createContext as createSelectable, useContextSelector } from 'use-context-selector';
 import type { Edit } from '../commands/loads.ts';
 import type { JobSession, Snapshot } from '../edges/session.ts';
-import type { View } from '../edges/view.ts';
+import type { SaidAssessment, View } from '../edges/view.ts';
 import { useReckoned } from './useReckoned.ts';
 
 /** The job that is open and how it is changed. */
@@ -38,11 +30,11 @@ interface OpenJob {
 /** What is shown of it. */
 interface Shown {
   readonly view: View;
-  readonly assessment: Assessment;
+  readonly assessment: SaidAssessment;
   /** Moves of the what-if that the figures show: on the Paths step everything shows the job with them made, the job itself is as it was. */
   readonly whatIf: readonly Move[];
   /** The assessment before the last edit, or without the what-if, for "was …"; null when nothing has been edited or the option is new. */
-  readonly before: Assessment | null;
+  readonly before: SaidAssessment | null;
   /** A search that was cut short is being gone on with; and how to let it cost more. */
   readonly isProving: boolean;
   readonly goOn: () => void;
@@ -117,7 +109,7 @@ export function useDevice<D extends Device>(device: D): D {
 }
 
 export const useView = (): View => useShown(({ view }) => view);
-export const useAssessment = (): Assessment => useShown(({ assessment }) => assessment);
+export const useAssessment = (): SaidAssessment => useShown(({ assessment }) => assessment);
 
 const NONE: readonly Move[] = [];
 

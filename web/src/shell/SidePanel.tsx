@@ -1,11 +1,11 @@
 import { Dialog } from 'radix-ui';
 import { lazy, Suspense } from 'react';
 import { usePanels } from './JobContext.tsx';
-import { fetchLoadDetail } from './loadDetail.ts';
+import { PANEL_CONTENTS } from './panelContents.ts';
 import { useIsPhone } from './useIsPhone.ts';
-import { FigureWorking } from './WorkingPanel.tsx';
 
-const LoadDetail = lazy(fetchLoadDetail);
+const LoadDetail = lazy(PANEL_CONTENTS.load);
+const FigureWorking = lazy(PANEL_CONTENTS.figure);
 
 /** The panel on the right: a figure's working or a load in detail; a sheet from below on the phone. */
 export function SidePanel() {
@@ -34,13 +34,9 @@ export function SidePanel() {
           </button>
         </span>
       </div>
-      {panel.kind === 'figure' ? (
-        <FigureWorking panel={panel} />
-      ) : (
-        <Suspense fallback={null}>
-          <LoadDetail key={panel.id} id={panel.id} />
-        </Suspense>
-      )}
+      <Suspense fallback={null}>
+        {panel.kind === 'figure' ? <FigureWorking panel={panel} /> : <LoadDetail key={panel.id} id={panel.id} />}
+      </Suspense>
     </>
   );
   if (!isPhone) {

@@ -1,8 +1,8 @@
-import { type Assessment, applyMoves, type Job, type Move } from '@joulemetric/core';
+import { applyMoves, type Job, type Move } from '@joulemetric/core';
 import { useCallback, useEffect, useMemo, useReducer, useState } from 'react';
 import { details, FIRST_EFFORT, figures, Overtaken } from '../edges/compute.ts';
 import { Holder } from '../edges/sent.ts';
-import { type Reckoned, type View, viewOf } from '../edges/view.ts';
+import { type Reckoned, type SaidAssessment, type View, viewOf } from '../edges/view.ts';
 
 /** What is shown, and of which job: all of it belongs together. */
 export interface Shown {
@@ -11,7 +11,7 @@ export interface Shown {
   readonly view: View;
   readonly whatIf: readonly Move[];
   /** The assessment before the last edit, or without the what-if; null when nothing has been edited or the option is new. */
-  readonly before: Assessment | null;
+  readonly before: SaidAssessment | null;
 }
 
 export interface Shows {
@@ -50,7 +50,7 @@ const PROOF_EFFORT = 3e6;
 const MORE = 10;
 
 /** The assessment of another job, if it is one of the last that were reckoned and has the option. */
-const assessmentOf = (job: Job | null, optionId: string): Assessment | null =>
+const assessmentOf = (job: Job | null, optionId: string): SaidAssessment | null =>
   (job?.options.some(({ id }) => id === optionId) && known(job, optionId)?.assessment) || null;
 
 /**

@@ -1,4 +1,4 @@
-import type { Finding } from '@joulemetric/core';
+import type { SaidFinding } from '../edges/view.ts';
 import { useAssessment } from '../shell/JobContext.tsx';
 import { FindingLine } from './FindingLine.tsx';
 
@@ -15,7 +15,7 @@ export function FitRow({
   size: React.ReactNode;
   aside?: React.ReactNode;
   why: React.ReactNode;
-  findings: readonly Finding[];
+  findings: readonly SaidFinding[];
   children: React.ReactNode;
 }) {
   return (
@@ -44,7 +44,7 @@ export function FitRow({
 }
 
 /** Findings about any of these figures. */
-export function useFindings(...ids: string[]): Finding[] {
+export function useFindings(...ids: string[]): SaidFinding[] {
   const assessment = useAssessment();
   return assessment.findings.filter(({ where }) => where.figure && ids.includes(where.figure));
 }

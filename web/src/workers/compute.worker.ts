@@ -1,7 +1,6 @@
 import {
   asCabled,
   type BestSets,
-  type BoxChoice,
   bestSequence,
   bestSetsInSteps,
   boxChoice,
@@ -55,7 +54,7 @@ import {
 import { expose, transfer } from 'comlink';
 import { keeping } from '../edges/changes.ts';
 import { Sender, type Sent } from '../edges/sent.ts';
-import { type Reckoned, reckonedOf } from '../edges/view.ts';
+import { type Reckoned, reckonedOf, type SaidBoxChoice, said } from '../edges/view.ts';
 
 /** What the page asks of the core that may take longer than a frame; see `edges/compute.ts`. */
 
@@ -145,8 +144,9 @@ const computeWorker = {
   copper(job: Job, optionId: string, effort: number): CopperAt[] {
     return copperChoice(job, optionId, effort);
   },
-  boxes(job: Job, optionId: string, parts: readonly Part[], effort: number): BoxChoice {
-    return boxChoice(job, optionId, parts, effort);
+  boxes(job: Job, optionId: string, parts: readonly Part[], effort: number): SaidBoxChoice {
+    const choice = boxChoice(job, optionId, parts, effort);
+    return { ...choice, columns: choice.columns.map(said) };
   },
   netlist(job: Job, optionId: string): string {
     return netlistOf(asCabled(settle(job, optionId)), { charged: 'low', copper: 'hot' });

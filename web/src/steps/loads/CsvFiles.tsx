@@ -1,12 +1,14 @@
 import type { CsvLoads } from '@joulemetric/core';
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { addLoads, roomFor } from '../../commands/loads.ts';
 import { downloadLoads } from '../../edges/files.ts';
 import { readCsv } from '../../edges/readCsv.ts';
 import { useJob } from '../../shell/JobContext.tsx';
 import { FileLink } from '../../ui/FileLink.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
-import { CsvChoice } from './CsvChoice.tsx';
+
+/** Seldom needed: fetched when a table has faults, or more rows than fit. */
+const CsvChoice = lazy(() => import('./CsvChoice.tsx').then((module) => ({ default: module.CsvChoice })));
 
 type Reading =
   | { readonly kind: 'reading'; readonly file: string; readonly share: number; readonly cancel: () => void }
@@ -72,16 +74,18 @@ export function CsvFiles() {
         </Sheet>
       )}
       {reading?.kind === 'read' && (
-        <CsvChoice
-          file={reading.file}
-          table={reading.table}
-          room={roomFor(job)}
-          onTake={(loads) => {
-            edit(addLoads(loads));
-            close();
-          }}
-          onClose={close}
-        />
+        <Suspense fallback={null}>
+          <CsvChoice
+            file={reading.file}
+            table={reading.table}
+            room={roomFor(job)}
+            onTake={(loads) => {
+              edit(addLoads(loads));
+              close();
+            }}
+            onClose={close}
+          />
+        </Suspense>
       )}
     </div>
   );

@@ -1,8 +1,9 @@
-import { type AllInOne, type BoxChoice, type BoxColumn, formatNumber, showText } from '@joulemetric/core';
+import { type AllInOne, formatNumber, showText } from '@joulemetric/core';
 import { useState } from 'react';
 import { changeAllInOne, changeSystem } from '../../commands/design.ts';
 import { useBoxChoice } from '../../edges/useBoxChoice.ts';
 import { useParts } from '../../edges/useParts.ts';
+import type { SaidBoxChoice, SaidBoxColumn } from '../../edges/view.ts';
 import { useJob, useOption } from '../../shell/JobContext.tsx';
 import { BoughtFields } from '../../ui/BoughtFields.tsx';
 import { Button } from '../../ui/Button.tsx';
@@ -124,7 +125,7 @@ function Unit({ unit }: { unit: AllInOne }) {
 
 const HEADS = { 'as it is': 'As it is', separate: 'Separate, of the list', 'one box': 'One box' } as const;
 
-type Line = readonly [what: string, value: (column: BoxColumn, currency: string) => string];
+type Line = readonly [what: string, value: (column: SaidBoxColumn, currency: string) => string];
 
 const LINES: readonly Line[] = [
   ['Made of', ({ names }) => names.join(', ') || '–'],
@@ -149,8 +150,8 @@ function Columns({
   onTake,
   currency,
 }: {
-  choice: BoxChoice;
-  onTake: (system: NonNullable<BoxColumn['system']>) => void;
+  choice: SaidBoxChoice;
+  onTake: (system: NonNullable<SaidBoxColumn['system']>) => void;
   currency: string;
 }) {
   return (
