@@ -93,6 +93,48 @@ test('sizes and lengths as people write them: understood, asked about, or refuse
   await expect(page.getByText(/has no fuse that opens before its cable burns/).first()).toBeVisible();
 });
 
+test('where weights, warmth and lengths are in lb, °F and ft, nothing is shown or read in kg, °C or m', async ({
+  page,
+}) => {
+  const id = await openJob(page, (job) => ({
+    ...job,
+    brief: { ...job.brief, region: { ...job.brief.region, units: 'imperial' }, payloadKg: 100 },
+  }));
+  await add(page, 'fridge 45W');
+  await add(page, 'kettle 1200W 3x4min');
+  await expect(page.locator('[data-vital="payload.left"]')).toContainText(/lb.*kit \d+\slb/);
+  await goTo(page, 'u');
+  await ready(page);
+  const length = page.getByLabel(/fridge.*: length one way/i).first();
+  await length.fill('10');
+  await length.blur();
+  await expect(length).toHaveValue('10');
+  await saved(page);
+  const fridge = async () =>
+    (await storedJob(page, id)).options[0]?.system.runs?.find(({ end, loads }) => end === 'loads' && loads.length > 0);
+  expect((await fridge())?.lengthM).toBeCloseTo(3.048, 6);
+  // As metric it is the same length.
+  await length.fill('2 m');
+  await length.blur();
+  await expect(length).toHaveValue('6.56');
+  await saved(page);
+  expect((await fridge())?.lengthM).toBeCloseTo(2, 6);
+  await row(page, 'Fridge')
+    .getByRole('button', { name: /fridge/i })
+    .click();
+  await expect(page.getByLabel('Air at its hottest')).toHaveAttribute('placeholder', '86, usual');
+  // 140 °F are 60 °C.
+  await page.getByLabel('Air at its hottest').fill('140');
+  await page.getByLabel('Air at its hottest').blur();
+  await saved(page);
+  expect((await fridge())?.ambientC).toBeCloseTo(60, 6);
+  for (const step of ['l', 'p', 's', 'u', 'd', 'r'] as const) {
+    await goTo(page, step);
+    await expect(page.locator('[data-vital="demand.battery"]')).toBeVisible();
+    await expect(page.locator('main')).not.toContainText(/\d[\s\u2009]?(kg|°C|m)(?![\p{L}²])/u);
+  }
+});
+
 test('many runs are changed at once, and come and go as a table; a bad table is refused line by line', async ({
   page,
 }) => {

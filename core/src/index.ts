@@ -259,7 +259,7 @@ export { type FlowLink, type FlowNode, flowOf } from './paths/flow.ts';
 export type { Ledger, LedgerEntry } from './paths/shares.ts';
 // How is a number read and shown?
 export type { Figure, OriginLabel, WorkingInput } from './quantity/figure.ts';
-export { formatClock, formatDuration, formatNumber, show, showText } from './quantity/format.ts';
+export { formatClock, formatDuration, formatNumber, IMPERIAL, show, showText, type Units } from './quantity/format.ts';
 export { readNumber } from './quantity/numeral.ts';
 export type { Question } from './quantity/question.ts';
 export { readField } from './quantity/readField.ts';

@@ -1,7 +1,7 @@
 import { asFed } from '../job/feeds.ts';
 import type { Job } from '../job/schema.ts';
 import { chainOf } from '../paths/chain.ts';
-import { formatNumber } from '../quantity/format.ts';
+import { formatNumber, showText } from '../quantity/format.ts';
 import { PROTECTION } from '../reference/protection.ts';
 import type { RunLine, RunsDetail } from './runsDetail.ts';
 
@@ -84,7 +84,7 @@ export function diagramOf(detail: RunsDetail, asStored: Job, optionId: string): 
       from: run.from ?? BANK,
       to: run.id,
       runId: run.id,
-      lines: [`${formatNumber(lengthM, lengthM < 0.1 ? 2 : 1)} m, ${size}`, ...voltsAt(run.id)],
+      lines: [`${showText(lengthM, 'm', job.brief.region.units)}, ${size}`, ...voltsAt(run.id)],
       fuse: fuse.kind === null || fuse.ratingA === null ? null : `${formatNumber(fuse.ratingA, 1)} A`,
       hasIsolator: run.isolator,
     }),

@@ -1,4 +1,5 @@
 import { type Draft, family, refer, type WorkingInput } from '../quantity/figure.ts';
+import { showText } from '../quantity/format.ts';
 import { nominalVoltageV } from '../reference/chemistries.ts';
 import { ORIGIN } from '../reference/origins.ts';
 import type { Settled } from '../settle/settle.ts';
@@ -36,7 +37,12 @@ function factorInputs(settled: Settled): Record<'depth' | 'cold' | 'age' | 'ageO
   });
   return {
     depth: share('depth', `Usable depth, ${data.name}`, factors.usableDepth, usableDepth),
-    cold: share('cold', `Capacity left at ${coldestC} °C`, factors.coldFactor, null),
+    cold: share(
+      'cold',
+      `Capacity left at ${showText(coldestC, '°C', settled.job.brief.region.units)}`,
+      factors.coldFactor,
+      null,
+    ),
     age: share('age', 'Left when it is old', factors.ageingReserve, null),
     ageOfFitted: {
       ...share('age', 'Left of it when it is old', settled.store.ageing, null),

@@ -456,6 +456,20 @@ describe('findings', () => {
     }
   });
 
+  it('speak the units of the region: none of them mixes both', () => {
+    const inUnits = (code: FindingCode, units: 'metric' | 'imperial') => {
+      const finding = assess(CASES[code].bad).findings.find((found) => found.code === code);
+      return finding ? Object.values(wordsFor(finding, units)).join(' ') : '';
+    };
+    for (const code of FINDING_CODES) {
+      expect(inUnits(code, 'imperial'), code).not.toMatch(/\d\s?(°C|kg|m|m²|cm)(?![\p{L}²])/u);
+      expect(inUnits(code, 'metric'), code).not.toMatch(/\d\s?(°F|lb|ft|ft²|AWG)\b/);
+    }
+    // 5 kg over: 11 lb; °C as °F; mm² of an AWG size by its name.
+    expect(inUnits('store-cold', 'imperial')).toMatch(/below 32\s°F/);
+    expect(inUnits('payload-exceeded', 'imperial')).toMatch(/\slb/);
+  });
+
   it('say stop for an inverter below the worst moment, caution for one below the margin', () => {
     const severity = (ratingW: number) =>
       assess(withSystem(aJob([kettle(1500)]), { inverter: { ratingW } })).findings.find(

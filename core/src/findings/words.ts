@@ -1,4 +1,5 @@
-import { formatClock, formatNumber, showText } from '../quantity/format.ts';
+import { formatClock, formatNumber, showText, type Units } from '../quantity/format.ts';
+import { sizeWords } from '../runs/typedSize.ts';
 import type { Finding, FindingCode } from './finding.ts';
 import type { FindingValues } from './values.ts';
 
@@ -19,7 +20,8 @@ const w = <V>(values: V, key: KeysOf<V, number>): string => showText(n(values, k
 const a = <V>(values: V, key: KeysOf<V, number>): string => showText(n(values, key), 'A');
 const kiloA = <V>(values: V, key: KeysOf<V, number>): string =>
   n(values, key) >= 1000 ? `${formatNumber(n(values, key) / 1000, 1)} kA` : a(values, key);
-const area = <V extends { readonly areaMm2: number }>({ areaMm2 }: V): string => `${formatNumber(areaMm2, 2)} mm²`;
+const area = <V extends { readonly areaMm2: number }>({ areaMm2 }: V, units: Units): string =>
+  units === 'imperial' ? sizeWords({ areaMm2, conductor: 'awg', parallel: 1 }) : `${formatNumber(areaMm2, 2)} mm²`;
 const size = <V extends { readonly unit: string }>(values: V, key: KeysOf<V, number>): string =>
   showText(n(values, key), values.unit);
 
@@ -31,7 +33,7 @@ const EVIDENCE_PHRASE: Readonly<Record<string, string>> = {
   guess: 'a guess',
 };
 
-const WORDS: { readonly [C in FindingCode]: (values: FindingValues[C]) => Words } = {
+const WORDS: { readonly [C in FindingCode]: (values: FindingValues[C], units: Units) => Words } = {
   'no-loads': () => ({
     what: 'Nothing runs yet.',
     why: 'Every size follows from the loads.',
@@ -104,8 +106,8 @@ const WORDS: { readonly [C in FindingCode]: (values: FindingValues[C]) => Words 
           why: `Longer than that it carries ${w(v, 'limitW')} for about a minute: it trips while the motor comes up to speed.`,
           act: 'Ask the maker for its surge time, take the next size, or let it start alone.',
         },
-  'inverter-heat': (v) => ({
-    what: `At ${showText(n(v, 'ambientC'), '°C')} ${s(v, 'device')} carries ${w(v, 'limitW')} of the ${w(v, 'askedW')}.`,
+  'inverter-heat': (v, units) => ({
+    what: `At ${showText(n(v, 'ambientC'), '°C', units)} ${s(v, 'device')} carries ${w(v, 'limitW')} of the ${w(v, 'askedW')}.`,
     why: 'It runs at first and shuts off when it is hot, after minutes or hours.',
     act: 'Give it air, a cooler place, or the next size.',
   }),
@@ -169,26 +171,26 @@ const WORDS: { readonly [C in FindingCode]: (values: FindingValues[C]) => Words 
     why: `Old and at its coldest it lasts ${formatNumber(n(v, 'days'), 1)} days without sun.`,
     act: 'Add capacity, lower the need, or accept fewer sunless days.',
   }),
-  'store-cold': (v) => ({
-    what: `At ${showText(n(v, 'coldestC'), '°C')} an LFP battery must not be charged.`,
-    why: 'Charging below 0 °C ruins the cells for good.',
+  'store-cold': (v, units) => ({
+    what: `At ${showText(n(v, 'coldestC'), '°C', units)} an LFP battery must not be charged.`,
+    why: `Charging below ${showText(0, '°C', units)} ruins the cells for good.`,
     act:
       n(v, 'heaterW') > 0
         ? `Its heater of ${w(v, 'heaterW')} does not hold it above that: ${w(v, 'holdW')} are lost in a box. Take a stronger one, or a warmer place.`
         : 'Put it in the warm, heat it, or fit a charger that stops in the cold.',
   }),
-  'store-heated': (v) => ({
-    what: `At ${showText(n(v, 'coldestC'), '°C')} the bank is heated before it is charged: ${showText(n(v, 'warmUpH'), 'h')} until it has ${showText(n(v, 'holdC'), '°C')}.`,
+  'store-heated': (v, units) => ({
+    what: `At ${showText(n(v, 'coldestC'), '°C', units)} the bank is heated before it is charged: ${showText(n(v, 'warmUpH'), 'h')} until it has ${showText(n(v, 'holdC'), '°C', units)}.`,
     why: `Holding it there in a box takes ${w(v, 'holdW')}, ${wh(v, 'holdWh')} on such a day.`,
     act: 'Take the heater down among the loads, for the hours in which the bank is to be charged.',
   }),
-  'run-undersized': (v) => ({
-    what: `${s(v, 'name')}: ${a(v, 'amps')} for hours, and its ${area(v)} bear ${a(v, 'bearsA')} as they lie.`,
+  'run-undersized': (v, units) => ({
+    what: `${s(v, 'name')}: ${a(v, 'amps')} for hours, and its ${area(v, units)} bear ${a(v, 'bearsA')} as they lie.`,
     why: 'A cable that carries more than it bears heats until its insulation goes. This is where fires start.',
     act: 'Lay the next thicker, or see that less flows; fewer cables side by side and cooler air help too.',
   }),
-  'run-over-fused': (v) => ({
-    what: `${s(v, 'name')}: the fuse of ${a(v, 'ratingA')} is above the ${a(v, 'bearsA')} that ${area(v)} bear.`,
+  'run-over-fused': (v, units) => ({
+    what: `${s(v, 'name')}: the fuse of ${a(v, 'ratingA')} is above the ${a(v, 'bearsA')} that ${area(v, units)} bear.`,
     why: 'The cable burns before the fuse opens: it protects nothing.',
     act: 'A smaller fuse, or a cable that bears it.',
   }),
@@ -200,8 +202,8 @@ const WORDS: { readonly [C in FindingCode]: (values: FindingValues[C]) => Words 
         : `Its cable bears ${a(v, 'bearsA')}, and the source gives more when it is short-circuited.`,
     act: 'A fuse as near the source as possible, no larger than the cable bears.',
   }),
-  'run-no-fuse-fits': (v) => ({
-    what: `${s(v, 'name')}: no fuse is sold between ${a(v, 'neededA')} and the ${a(v, 'bearsA')} that ${area(v)} bear.`,
+  'run-no-fuse-fits': (v, units) => ({
+    what: `${s(v, 'name')}: no fuse is sold between ${a(v, 'neededA')} and the ${a(v, 'bearsA')} that ${area(v, units)} bear.`,
     why: 'The smaller opens in use, the larger lets the cable burn.',
     act: n(v, 'neededA') > 500 ? 'Split the load over two ways, or take a higher voltage.' : 'Lay the next thicker.',
   }),
@@ -231,10 +233,10 @@ const WORDS: { readonly [C in FindingCode]: (values: FindingValues[C]) => Words 
     why: 'A fault on one circuit should not put out all the others.',
     act: `A main fuse of about ${formatNumber(n(v, 'ratio'), 1)} × the branch where the cable bears it.`,
   }),
-  'run-drop': (v) => ({
+  'run-drop': (v, units) => ({
     what: `${s(v, 'name')}: ${formatNumber(n(v, 'share') * 100, 1)} % is lost on the way, ${showText(n(v, 'lostV'), 'V')}; ${formatNumber(n(v, 'limit') * 100)} % is the limit.`,
     why: 'What is lost warms the cable; a charger ends early and a motor starts badly.',
-    act: `More than ${area(v)}, or less than ${showText(n(v, 'lengthM'), 'm')}; joints count too.`,
+    act: `More than ${area(v, units)}, or less than ${showText(n(v, 'lengthM'), 'm', units)}; joints count too.`,
   }),
   'run-collapse': (v) => ({
     what: `${s(v, 'name')} cannot ${s(v, 'what')} on a low store: the volts break down at ${s(v, 'falls')}.`,
@@ -284,9 +286,9 @@ const WORDS: { readonly [C in FindingCode]: (values: FindingValues[C]) => Words 
     why: 'Without a run it has neither size nor fuse, and what its cable loses is not counted.',
     act: 'Let the program add what is missing, or put it at the end of a run.',
   }),
-  'payload-exceeded': (v) => ({
-    what: `The kit is ${showText(n(v, 'overKg'), 'kg')} over the payload.`,
-    why: `Battery, panels and inverter weigh about ${showText(n(v, 'kitKg'), 'kg')}. An overloaded vehicle is unsafe and may be unlawful.`,
+  'payload-exceeded': (v, units) => ({
+    what: `The kit is ${showText(n(v, 'overKg'), 'kg', units)} over the payload.`,
+    why: `Battery, panels and inverter weigh about ${showText(n(v, 'kitKg'), 'kg', units)}. An overloaded vehicle is unsafe and may be unlawful.`,
     act: 'Take a lighter store, or less of it, and weigh the vehicle.',
   }),
   'no-sun': () => ({
@@ -345,18 +347,18 @@ const WORDS: { readonly [C in FindingCode]: (values: FindingValues[C]) => Words 
     why: 'A relay changes no voltage: nothing is charged, or far too much flows.',
     act: 'Fit a DC-DC charger that goes from one to the other.',
   }),
-  'driving-drop': (v) => ({
+  'driving-drop': (v, units) => ({
     what: `${s(v, 'name')}: ${formatNumber(n(v, 'dropShare') * 100, 1)} % is lost in its cable; ${showText(n(v, 'farV'), 'V')} reach it.`,
     why: 'Below its lowest input a charger switches off, and what is lost warms the cable.',
-    act: `Lay more than ${formatNumber(n(v, 'areaMm2'))} mm², or a shorter way.`,
+    act: `Lay more than ${area(v, units)}, or a shorter way.`,
   }),
-  'array-volts': (v) => ({
-    what: `${s(v, 'name')}: ${showText(n(v, 'coldV'), 'V')} open at ${formatNumber(n(v, 'coldC'))} °C; its controller bears ${showText(n(v, 'limitV'), 'V')}.`,
+  'array-volts': (v, units) => ({
+    what: `${s(v, 'name')}: ${showText(n(v, 'coldV'), 'V')} open at ${showText(Math.round(n(v, 'coldC')), '°C', units)}; its controller bears ${showText(n(v, 'limitV'), 'V')}.`,
     why: 'One clear dawn of frost is enough to destroy it, and no warranty covers that.',
     act: 'Put fewer panels in series, or take a controller for a higher voltage.',
   }),
-  'array-low': (v) => ({
-    what: `${s(v, 'name')}: ${showText(n(v, 'hotV'), 'V')} at its best point when its cells have ${formatNumber(n(v, 'hotC'))} °C; charging needs ${showText(n(v, 'neededV'), 'V')}.`,
+  'array-low': (v, units) => ({
+    what: `${s(v, 'name')}: ${showText(n(v, 'hotV'), 'V')} at its best point when its cells have ${showText(Math.round(n(v, 'hotC')), '°C', units)}; charging needs ${showText(n(v, 'neededV'), 'V')}.`,
     why: 'On the hottest days, when there is most sun, it hardly charges or stops before the store is full.',
     act: 'Put more panels in series, or take panels of more cells.',
   }),
@@ -365,13 +367,13 @@ const WORDS: { readonly [C in FindingCode]: (values: FindingValues[C]) => Words 
     why: 'One of them would not fit, or lie in the shade of the other.',
     act: 'Move or turn it on the plan, or take a smaller one.',
   }),
-  'roof-overhang': (v) => ({
-    what: `${s(v, 'name')} hangs over the edge of the roof by ${formatNumber(n(v, 'edgeM') * 100)} cm.`,
+  'roof-overhang': (v, units) => ({
+    what: `${s(v, 'name')} hangs over the edge of the roof by ${units === 'imperial' ? showText(n(v, 'edgeM'), 'm', units) : `${formatNumber(n(v, 'edgeM') * 100)} cm`}.`,
     why: 'What stands out catches wind and branches, and may break the rules of the road.',
     act: 'Move or turn it on the plan, or take a smaller one.',
   }),
-  'roof-full': (v) => ({
-    what: `The panels need ${formatNumber(n(v, 'panelsM2'), 1)} m²; the roof has ${formatNumber(n(v, 'roofM2'), 1)} m² beside what is in the way.`,
+  'roof-full': (v, units) => ({
+    what: `The panels need ${showText(n(v, 'panelsM2'), 'm²', units)}; the roof has ${showText(n(v, 'roofM2'), 'm²', units)} beside what is in the way.`,
     why: 'They cannot all lie on it.',
     act: 'Take fewer or better panels, or set some of them out by hand.',
   }),
@@ -477,8 +479,9 @@ const WORDS: { readonly [C in FindingCode]: (values: FindingValues[C]) => Words 
   }),
 };
 
-export function wordsFor(finding: Finding): Words {
+/** @param units of the reader's region */
+export function wordsFor(finding: Finding, units: Units = 'metric'): Words {
   // The words of a code take that code's values: the table's type says so, which the compiler cannot follow here.
-  const words = WORDS[finding.code] as (values: Finding['values']) => Words;
-  return words(finding.values);
+  const words = WORDS[finding.code] as (values: Finding['values'], units: Units) => Words;
+  return words(finding.values, units);
 }

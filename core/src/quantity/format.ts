@@ -1,4 +1,17 @@
-import { KG_PER_LB } from './units.ts';
+import { KG_PER_LB, M_PER_FT } from './units.ts';
+
+/** What a region reads numbers in. */
+export type Units = 'metric' | 'imperial';
+
+/** How the imperial reader writes a quantity of the core, and back. */
+export const IMPERIAL = {
+  '°C': { unit: '°F', to: (c: number) => c * 1.8 + 32, from: (f: number) => (f - 32) / 1.8 },
+  kg: { unit: 'lb', to: (kg: number) => kg / KG_PER_LB, from: (lb: number) => lb * KG_PER_LB },
+  m: { unit: 'ft', to: (m: number) => m / M_PER_FT, from: (ft: number) => ft * M_PER_FT },
+  'm²': { unit: 'ft²', to: (m2: number) => m2 / M_PER_FT ** 2, from: (ft2: number) => ft2 * M_PER_FT ** 2 },
+} as const;
+
+const hasImperial = (unit: string): unit is keyof typeof IMPERIAL => Object.hasOwn(IMPERIAL, unit);
 
 const THIN_SPACE = '\u2009';
 
@@ -19,6 +32,7 @@ function digitsFor(value: number, unit: string): number {
   if (unit === 'share') return size < 0.1 ? 1 : 0;
   if (unit === 'days' || unit === 'h') return size < 10 ? 1 : 0;
   if (unit === '' || unit === '°C' || unit === '°') return 3;
+  if (unit === 'm²' || unit === 'ft²') return 1;
   // A tenth of an ampere decides whether a breaker holds.
   if (size >= (unit === 'A' ? 100 : 20)) return 0;
   return size < 1 ? 2 : 1;
@@ -29,17 +43,20 @@ export interface Shown {
   readonly unit: string;
 }
 
-/** A value in the reader's units: shares as %, kg as lb for the imperial reader. */
-export function show(value: number, unit: string, units: 'metric' | 'imperial' = 'metric'): Shown {
+/** A value in the reader's units: shares as %; kg, °C, m and m² as lb, °F, ft and ft² for the imperial reader. */
+export function show(value: number, unit: string, units: Units = 'metric'): Shown {
   if (unit === 'share') return { number: formatNumber(value * 100, digitsFor(value, unit)), unit: '%' };
-  if (unit === 'kg' && units === 'imperial') return { number: formatNumber(value / KG_PER_LB), unit: 'lb' };
-  if (unit === '°C' && units === 'imperial') return { number: formatNumber(value * 1.8 + 32, 0), unit: '°F' };
+  if (units === 'imperial' && hasImperial(unit)) {
+    const its = IMPERIAL[unit];
+    const converted = its.to(value);
+    return { number: formatNumber(converted, unit === '°C' ? 0 : digitsFor(converted, its.unit)), unit: its.unit };
+  }
   if (unit === 'Wh/day') return { number: formatNumber(value, digitsFor(value, unit)), unit: 'Wh' };
   const number = formatNumber(value, digitsFor(value, unit));
   return { number, unit: unit === 'days' && number === '1' ? 'day' : unit };
 }
 
-export function showText(value: number, unit: string, units?: 'metric' | 'imperial'): string {
+export function showText(value: number, unit: string, units?: Units): string {
   const shown = show(value, unit, units);
   return shown.unit ? `${shown.number}${THIN_SPACE}${shown.unit}` : shown.number;
 }

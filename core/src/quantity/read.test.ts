@@ -209,7 +209,17 @@ describe('numbers as shown', () => {
   it('shows shares in % and weights in the region’s units', () => {
     expect(show(0.18, 'share')).toEqual({ number: '18', unit: '%' });
     expect(show(45.359237, 'kg', 'imperial')).toEqual({ number: '100', unit: 'lb' });
+    expect(show(0.45359237, 'kg', 'imperial')).toEqual({ number: '1', unit: 'lb' });
+    expect(show(0.3, 'kg', 'imperial')).toEqual({ number: '0.66', unit: 'lb' });
     expect(show(100, '°C', 'imperial')).toEqual({ number: '212', unit: '°F' });
+    expect(show(-40, '°C', 'imperial')).toEqual({ number: '−40', unit: '°F' });
+    expect(show(3.048, 'm', 'imperial')).toEqual({ number: '10', unit: 'ft' });
+    expect(show(0.18, 'm', 'imperial')).toEqual({ number: '0.59', unit: 'ft' });
+    // An acre, 4,046.86 m², is 43,560 ft².
+    expect(show(4046.8564224, 'm²', 'imperial')).toEqual({ number: '43\u2009560', unit: 'ft²' });
+    for (const unit of ['kg', '°C', 'm', 'm²']) expect(show(12, unit, 'metric')).toEqual({ number: '12', unit });
+    for (const unit of ['W', 'Ah', 'V', 'h', 'share'])
+      expect(show(0.5, unit, 'imperial')).toEqual(show(0.5, unit, 'metric'));
     expect(show(1, 'days')).toEqual({ number: '1', unit: 'day' });
   });
 

@@ -7,6 +7,8 @@ export const W_PER_BTU_H = 0.293071;
 export const W_PER_HP = 745.7;
 /** kg per lb, exact. */
 export const KG_PER_LB = 0.45359237;
+/** m per foot, exact. */
+export const M_PER_FT = 0.3048;
 /** MJ per kWh, exact. */
 export const MJ_PER_KWH = 3.6;
 

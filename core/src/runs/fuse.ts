@@ -65,7 +65,7 @@ export function fuseOf(run: Run, load: Load, bearsA: number, mustInterruptA: num
   const strongest = [...options].sort((a, b) => interruptOf(b) - interruptOf(a))[0];
   const best =
     options.find((choice) => interrupts(choice) && outlasts(choice, load)) ??
-    options.find(interrupts) ??
+    lastingLongest(options.filter(interrupts), load) ??
     strongest ??
     atLeast(run, neededA(load));
   if (!best) return none;
@@ -77,6 +77,13 @@ export function fuseOf(run: Run, load: Load, bearsA: number, mustInterruptA: num
     interruptA: interruptOf(best),
   };
 }
+
+/** Where none outlasts a start, the one that comes closest, the smallest of equals. */
+const lastingLongest = (options: readonly Choice[], load: Load): Choice | undefined =>
+  options.reduce<Choice | undefined>(
+    (best, choice) => (best && startHeld(best, load) >= startHeld(choice, load) ? best : choice),
+    undefined,
+  );
 
 /** What lets the current pass, whatever the cable bears. */
 function atLeast(run: Run, fromA: number): Choice | null {

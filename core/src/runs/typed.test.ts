@@ -90,6 +90,17 @@ it('a typed length', () => {
   for (const typed of ['0', '400 m', 'long', '-3', '5 kg']) expect(readLengthM(typed)).toHaveProperty('problem');
 });
 
+it('a bare number is feet where lengths are in feet; a unit that is typed counts everywhere', () => {
+  const inFeet = (typed: string) => readLengthM(typed, 'imperial');
+  expect(inFeet('10')).toEqual({ value: expect.closeTo(3.048, 9) });
+  expect(inFeet('2.5')).toEqual({ value: expect.closeTo(0.762, 9) });
+  expect(inFeet('4 m')).toEqual({ value: 4 });
+  expect(inFeet('18 in')).toEqual({ value: expect.closeTo(0.4572, 9) });
+  // 100 m are 328.08 ft.
+  expect(inFeet('328')).toHaveProperty('value');
+  expect(inFeet('329')).toMatchObject({ problem: expect.stringMatching(/0\.16 to 328\sft/) });
+});
+
 describe('runs as a table', () => {
   it('come back as they were', () => {
     const runs = [

@@ -1,4 +1,5 @@
 import type { Run } from '../job/schema.ts';
+import { show, showText, type Units } from '../quantity/format.ts';
 import { awgAreaMm2 } from '../reference/conductors.ts';
 
 /** A size of cable as it can be bought. */
@@ -143,6 +144,10 @@ function gaugeWords(areaMm2: number): string | null {
   return whole <= 0 ? `${1 - whole}/0 AWG` : `${whole} AWG`;
 }
 
+/** m one way that a run may have. */
+const LEAST_M = 0.05;
+const MOST_M = 100;
+
 const LENGTH_M: Readonly<Record<string, number>> = {
   m: 1,
   cm: 0.01,
@@ -154,11 +159,21 @@ const LENGTH_M: Readonly<Record<string, number>> = {
 };
 const LENGTH = /^(\d+(?:[.,]\d+)?)\s*(m|cm|mm|ft|feet|foot|'|in|inch|inches|")?$/;
 
-/** Reads "4", "4 m", "400 cm", "13 ft", "6 in" as m one way. */
-export function readLengthM(typed: string): { readonly value: number } | { readonly problem: string } {
+/**
+ * Reads "4", "4 m", "400 cm", "13 ft", "6 in" as m one way.
+ * @param units of the reader's region: a bare number is m, or feet
+ */
+export function readLengthM(
+  typed: string,
+  units: Units = 'metric',
+): { readonly value: number } | { readonly problem: string } {
   const match = LENGTH.exec(typed.trim().toLowerCase());
   if (!match) return { problem: 'Type a length one way, such as 4 m or 13 ft.' };
-  const unit = (match[2] ?? 'm').replace(/^fe?e?o?o?t$/, 'ft').replace(/^inch(es)?$/, 'in');
+  const unit = (match[2] ?? (units === 'imperial' ? 'ft' : 'm'))
+    .replace(/^fe?e?o?o?t$/, 'ft')
+    .replace(/^inch(es)?$/, 'in');
   const value = numberOf(match[1]) * (LENGTH_M[unit] ?? 1);
-  return value >= 0.05 && value <= 100 ? { value } : { problem: 'From 0.05 to 100 m one way.' };
+  return value >= LEAST_M && value <= MOST_M
+    ? { value }
+    : { problem: `From ${show(LEAST_M, 'm', units).number} to ${showText(MOST_M, 'm', units)} one way.` };
 }

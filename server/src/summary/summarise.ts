@@ -17,7 +17,7 @@ export function summarise(job: Job): JobSummary {
     busV: job.options[0]?.system.busVoltageV ?? 12,
     worst:
       worst && worst.severity !== 'note'
-        ? { severity: worst.severity, what: wordsFor(worst).what.slice(0, LONGEST_SENTENCE) }
+        ? { severity: worst.severity, what: wordsFor(worst, job.brief.region.units).what.slice(0, LONGEST_SENTENCE) }
         : null,
     stops: count('stop'),
     cautions: count('caution'),

@@ -1,22 +1,20 @@
-import { type FigureId, type Figures, type Job, show, showText } from '@joulemetric/core';
+import { type FigureId, type Figures, show, showText, type Units } from '@joulemetric/core';
 import { memo } from 'react';
 import { Num } from '../ui/Number.tsx';
 import { useAssessment, usePanels, useShown, useView } from './JobContext.tsx';
-
-type Units = Job['brief']['region']['units'];
 
 interface Vital {
   readonly id: FigureId;
   readonly label: string;
   /** One line of meaning beneath the number. */
-  readonly meaning: (figures: Figures, nominalV: number) => string;
+  readonly meaning: (figures: Figures, nominalV: number, units: Units) => string;
   readonly onPhone: boolean;
 }
 
 const value = (figures: Figures, id: FigureId): number => figures[id]?.value ?? 0;
-const text = (figures: Figures, id: FigureId): string => {
+const text = (figures: Figures, id: FigureId, units?: Units): string => {
   const figure = figures[id];
-  return figure ? showText(figure.value, figure.unit) : '';
+  return figure ? showText(figure.value, figure.unit, units) : '';
 };
 
 const VITALS: readonly Vital[] = [
@@ -63,7 +61,7 @@ const VITALS: readonly Vital[] = [
 const PAYLOAD: Vital = {
   id: 'payload.left',
   label: 'Payload left',
-  meaning: (f) => `kit ${text(f, 'mass.kit')}`,
+  meaning: (f, _volts, units) => `kit ${text(f, 'mass.kit', units)}`,
   onPhone: false,
 };
 const MASS: Vital = { id: 'mass.kit', label: 'Kit weighs', meaning: () => 'payload not given', onPhone: false };
@@ -135,7 +133,7 @@ const VitalCell = memo(function VitalCell({
               {' · '}
             </>
           )}
-          <Meaning text={vital.meaning(figures, volts)} />
+          <Meaning text={vital.meaning(figures, volts, units)} />
         </span>
       </button>
     </li>

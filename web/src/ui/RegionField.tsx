@@ -1,15 +1,8 @@
+import { IMPERIAL, show } from '@joulemetric/core';
 import { useJob } from '../shell/JobContext.tsx';
 import { QuantityField } from './Field.tsx';
 
-const KG_PER_LB = 0.45359237;
-
-/** How a quantity is written in a region, and back into the core's unit. */
-const IMPERIAL = {
-  '°C': { unit: '°F', to: (c: number) => c * 1.8 + 32, from: (f: number) => (f - 32) / 1.8 },
-  kg: { unit: 'lb', to: (kg: number) => kg / KG_PER_LB, from: (lb: number) => lb * KG_PER_LB },
-} as const;
-
-/** A temperature or a weight in the units of the job's region; values in °C and kg. */
+/** A temperature, a weight or a length in the units of the job's region; values in °C, kg and m. */
 export function RegionField({
   quantity,
   label,
@@ -17,6 +10,8 @@ export function RegionField({
   min,
   max,
   auto,
+  usual,
+  note,
   onChange,
 }: {
   quantity: keyof typeof IMPERIAL;
@@ -25,21 +20,27 @@ export function RegionField({
   min: number;
   max: number;
   auto?: string;
+  /** What is taken when nothing is given, in the core's unit. */
+  usual?: number;
+  note?: string | undefined;
   onChange: (value: number | null) => void;
 }) {
   const { job } = useJob();
-  const common = { label, ...(auto === undefined ? {} : { auto }) };
-  if (job.brief.region.units === 'metric') {
+  const { units } = job.brief.region;
+  const stands = usual === undefined ? auto : `${show(usual, quantity, units).number}, usual`;
+  const common = { label, note, ...(stands === undefined ? {} : { auto: stands }) };
+  if (units === 'metric') {
     return <QuantityField {...common} unit={quantity} value={value} min={min} max={max} onChange={onChange} />;
   }
   const { unit, to, from } = IMPERIAL[quantity];
+  const factor = quantity === 'm' || quantity === 'm²' ? 100 : 10;
   return (
     <QuantityField
       {...common}
       unit={unit}
-      value={value === null ? null : Math.round(to(value) * 10) / 10}
-      min={Math.ceil(to(min))}
-      max={Math.floor(to(max))}
+      value={value === null ? null : Math.round(to(value) * factor) / factor}
+      min={Math.ceil(to(min) * factor) / factor}
+      max={Math.floor(to(max) * factor) / factor}
       onChange={(shown) => onChange(shown === null ? null : from(shown))}
     />
   );

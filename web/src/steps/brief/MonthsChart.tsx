@@ -1,4 +1,5 @@
-import { formatNumber, type Job, monthName } from '@joulemetric/core';
+import { formatNumber, type Job, monthName, show } from '@joulemetric/core';
+import { useJob } from '../../shell/JobContext.tsx';
 
 const WIDTH = 600;
 const HEIGHT = 154;
@@ -8,12 +9,14 @@ const TOP = 10;
 
 /** Twelve months of sun: the mean as a bar, from a dull day to a bright one as a line where both are known. */
 export function MonthsChart({ monthly }: { monthly: Job['brief']['place']['monthly'] }) {
+  const { units } = useJob().job.brief.region;
   const { peakSunHours, brightSunHours, dullSunHours, dayTempC, nightTempC } = monthly;
   if (!peakSunHours) return null;
   const most = Math.max(1, Math.ceil(Math.max(...peakSunHours, ...(brightSunHours ?? []))));
   const y = (hours: number) => BASE - ((BASE - TOP) * hours) / most;
   const step = (WIDTH - LEFT) / 12;
-  const degrees = (values: readonly number[] | null, i: number) => (values ? `${formatNumber(values[i] ?? 0)}°` : '');
+  const degrees = (values: readonly number[] | null, i: number) =>
+    values ? `${show(Math.round(values[i] ?? 0), '°C', units).number}°` : '';
   return (
     <figure className="pt-2">
       <svg
@@ -63,7 +66,7 @@ export function MonthsChart({ monthly }: { monthly: Job['brief']['place']['month
       </svg>
       <figcaption className="text-note text-ink-2">
         Peak sun hours on the flat{brightSunHours && dullSunHours ? ', from a dull day to a bright one' : ''}
-        {dayTempC && nightTempC ? '; °C by night and by day' : ''}
+        {dayTempC && nightTempC ? `; ${units === 'imperial' ? '°F' : '°C'} by night and by day` : ''}
       </figcaption>
     </figure>
   );

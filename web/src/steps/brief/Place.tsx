@@ -14,8 +14,8 @@ const MAINS = [
   { value: '120V-60Hz', label: '120 V 60 Hz' },
 ] as const;
 const UNITS = [
-  { value: 'metric', label: 'kg, °C' },
-  { value: 'imperial', label: 'lb, °F' },
+  { value: 'metric', label: 'kg, °C, m' },
+  { value: 'imperial', label: 'lb, °F, ft' },
 ] as const;
 
 /** What is finer than a latitude and a word for the sky: where the clocks stand, how high it is, what a table says. */
@@ -56,9 +56,9 @@ function FinerPlace() {
           max={14}
           onChange={(value) => edit(changePlace({ utcOffsetH: value }), 'utc')}
         />
-        <QuantityField
+        <RegionField
           label="Above the sea"
-          unit="m"
+          quantity="m"
           value={place.heightM}
           auto="not known"
           min={-430}
@@ -184,7 +184,7 @@ export function Place() {
         onChange={(mains) => edit(changeRegion({ mains }))}
       />
       <Choice
-        label="Weights and warmth in"
+        label="Weights, warmth and lengths in"
         value={region.units}
         options={UNITS}
         onChange={(units) => edit(changeRegion({ units }))}

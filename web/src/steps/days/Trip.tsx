@@ -4,6 +4,7 @@ import {
   monthName,
   showText,
   type TripDetail,
+  type Units,
   type WhatIf,
   whatIfsOf,
 } from '@joulemetric/core';
@@ -18,16 +19,16 @@ import { lengthText, whenText } from './when.ts';
 
 const TripChart = lazy(() => import('./TripChart.tsx').then((module) => ({ default: module.TripChart })));
 
-const WHAT_IF: Readonly<Record<WhatIf, string>> = {
-  'heat-wave': 'heat wave, 8 °C warmer',
-  'cold-snap': 'cold snap, 10 °C colder',
+const whatIfWords = (units: Units): Readonly<Record<WhatIf, string>> => ({
+  'heat-wave': `heat wave, ${units === 'imperial' ? '14 °F' : '8 °C'} warmer`,
+  'cold-snap': `cold snap, ${units === 'imperial' ? '18 °F' : '10 °C'} colder`,
   overcast: 'one grey day after the other',
   'inverter-on': 'inverter left on',
   guest: 'one more guest',
   shaded: 'first array half in shade',
   aged: 'battery old',
   timer: 'the outlet’s timer',
-};
+});
 
 /** Years that might be, offered by number: the same number is the same weather for every option. */
 const MIGHT_BE = [1, 2, 3, 4, 5];
@@ -99,7 +100,10 @@ export function TripControls({
       {isPhone ? (
         <details className="pt-2">
           <summary className="py-1 text-number">
-            What if{ask.ifs.length > 0 ? `: ${ask.ifs.map((one) => WHAT_IF[one]).join(', ')}` : ' it comes otherwise'}
+            What if
+            {ask.ifs.length > 0
+              ? `: ${ask.ifs.map((one) => whatIfWords(job.brief.region.units)[one]).join(', ')}`
+              : ' it comes otherwise'}
           </summary>
           <WhatIfs job={job} chosen={ask.ifs} onToggle={toggle} />
         </details>
@@ -111,6 +115,7 @@ export function TripControls({
 }
 
 function WhatIfs({ job, chosen, onToggle }: { job: Job; chosen: readonly WhatIf[]; onToggle: (one: WhatIf) => void }) {
+  const words = whatIfWords(job.brief.region.units);
   return (
     <fieldset className="pt-2">
       <legend className="text-note text-ink-2 phone:sr-only">What if</legend>
@@ -123,7 +128,7 @@ function WhatIfs({ job, chosen, onToggle }: { job: Job; chosen: readonly WhatIf[
               onChange={() => onToggle(one)}
               className="size-3.5 accent-[var(--ink)]"
             />
-            {WHAT_IF[one]}
+            {words[one]}
           </label>
         ))}
       </div>

@@ -1,6 +1,7 @@
 import { type Draw, type Load, withPhases } from '@joulemetric/core';
 import { Choice, QuantityField, TextField } from '../../ui/Field.tsx';
 import { RegionField } from '../../ui/RegionField.tsx';
+import { useText } from '../../ui/useText.ts';
 
 type Of<K extends Draw['kind']> = Extract<Draw, { kind: K }>;
 type ChangeLoad = (part: Partial<Pick<Load, 'draw' | 'uses' | 'variants'>>) => void;
@@ -30,10 +31,11 @@ export function DrawFields({ load, onChange: change }: { load: Load; onChange: C
 const PAIR = 'grid grid-cols-2 gap-x-4 gap-y-3';
 
 function ThermostaticFields({ draw, onChange }: FieldsOf<'thermostatic'>) {
+  const text = useText();
   return (
     <div className={PAIR}>
       <QuantityField
-        label="Runs, at 25 °C around it"
+        label={`Runs, at ${text(25, '°C')} around it`}
         unit="%"
         factor={0.01}
         value={draw.duty}

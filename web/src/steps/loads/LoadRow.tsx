@@ -14,6 +14,7 @@ import { changeLoads, changeUses, type Edit } from '../../commands/loads.ts';
 import { useDraft } from '../../ui/Field.tsx';
 import { LedgerBar } from '../../ui/LedgerBar.tsx';
 import { Num } from '../../ui/Number.tsx';
+import { useText } from '../../ui/useText.ts';
 import { COLUMNS, LANE_COLUMN, SPARE_COLUMN } from './columns.ts';
 import { Lane } from './Lane.tsx';
 import { type Placement, usePlaced } from './placed.ts';
@@ -147,6 +148,7 @@ function TickCell({
 }
 
 function NameCell({ load, mark, change }: { load: Load; mark: string | null; change: Change }) {
+  const inUnits = useText();
   const name = useDraft(load.name, (text) => {
     if (text.trim() === '') return 'a load needs a name';
     change({ name: text }, 'name');
@@ -166,7 +168,7 @@ function NameCell({ load, mark, change }: { load: Load; mark: string | null; cha
       />
       {load.quantity > 1 && <span className="num whitespace-nowrap text-note text-ink-2">{load.quantity} ×</span>}
       {mark && <span className="num whitespace-nowrap text-note font-medium text-copper">{mark}</span>}
-      <span className={`num truncate text-note text-ink-2 ${LANE_COLUMN}`}>{kindWords(load)}</span>
+      <span className={`num truncate text-note text-ink-2 ${LANE_COLUMN}`}>{kindWords(load, inUnits)}</span>
     </td>
   );
 }

@@ -47,13 +47,13 @@ export function besidePower(load: Load): string | null {
 }
 
 /** What the row says beside the name: phases or the temperature held. */
-export function kindWords(load: Load): string {
+export function kindWords(load: Load, inUnits: (value: number, unit: string) => string): string {
   switch (load.draw.kind) {
     case 'cycle':
       return load.draw.phases.map(({ label }) => label).join(', ');
     case 'room':
     case 'thermostatic':
-      return `${String(load.draw.setC).replace('-', '−')} °C`;
+      return inUnits(load.draw.setC, '°C');
     case 'water-heating':
       return `${load.draw.litres} l`;
     default:

@@ -20,6 +20,7 @@ import { useFindings } from '../../ui/FitRow.tsx';
 import { InverterRating } from '../../ui/InverterRating.tsx';
 import { Num } from '../../ui/Number.tsx';
 import { RegionField } from '../../ui/RegionField.tsx';
+import { useText } from '../../ui/useText.ts';
 import { FAIL_WORDS } from './words.ts';
 
 const GRID =
@@ -37,6 +38,7 @@ export function Sizes({
   alone: boolean;
 }) {
   const { edit, optionId } = useJob();
+  const text = useText();
   const view = useView();
   const device = useDevice(inverter.device);
   const ids = inverterFigures(inverter);
@@ -128,7 +130,7 @@ export function Sizes({
           quantity="°C"
           label="Air around it, hottest"
           value={device.ambientC}
-          auto="at most 25"
+          auto={`at most ${text(25, '°C')}`}
           min={-20}
           max={80}
           onChange={(ambientC) => change({ ambientC }, 'ambient')}

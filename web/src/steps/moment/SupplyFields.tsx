@@ -2,6 +2,7 @@ import type { Supply } from '@joulemetric/core';
 import { changeSupply, type SupplyChange } from '../../commands/supplies.ts';
 import { useJob } from '../../shell/JobContext.tsx';
 import { Choice, QuantityField, TextField } from '../../ui/Field.tsx';
+import { RegionField } from '../../ui/RegionField.tsx';
 
 type Change = (part: SupplyChange, key: string) => void;
 
@@ -129,9 +130,9 @@ function Limits({ supply, change }: { supply: Supply; change: Change }) {
             max={150_000}
             onChange={(ratedVa) => change({ ratedVa }, 'va')}
           />
-          <QuantityField
+          <RegionField
             label="Runs at"
-            unit="m"
+            quantity="m"
             value={supply.altitudeM}
             min={-400}
             max={5500}

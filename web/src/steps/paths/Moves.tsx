@@ -7,6 +7,7 @@ import { useJob, useTicks } from '../../shell/JobContext.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { QuantityField } from '../../ui/Field.tsx';
 import { Num } from '../../ui/Number.tsx';
+import { useText } from '../../ui/useText.ts';
 
 const GRID =
   'grid grid-cols-[20px_minmax(0,1fr)_84px_70px_minmax(120px,180px)] gap-x-4 @max-[620px]:grid-cols-[20px_minmax(0,1fr)_80px]';
@@ -109,6 +110,7 @@ const MoveRow = memo(function MoveRow({
   onToggle: (move: Move) => void;
 }) {
   const [open, setOpen] = useState(false);
+  const text = useText();
   const { move, words, savedWh, besideWh, averageWh, worth } = ranked;
   const shownWh = anyTicked ? besideWh : savedWh;
   return (
@@ -148,7 +150,7 @@ const MoveRow = memo(function MoveRow({
             day with this done, everything else the same.
             {averageWh !== null && ` By the average efficiency of its chain it would be ${showText(averageWh, 'Wh')}.`}{' '}
             It spares {showText(worth.storeWh, 'Wh')} of store
-            {worth.panelW !== null && `, ${showText(worth.panelW, 'W')} of panel`} and {showText(worth.kg, 'kg')}.
+            {worth.panelW !== null && `, ${showText(worth.panelW, 'W')} of panel`} and {text(worth.kg, 'kg')}.
           </p>
           <QuantityField
             label="What it costs to do"
@@ -168,10 +170,11 @@ const MoveRow = memo(function MoveRow({
 
 function WorthWords({ ranked, currency, className }: { ranked: RankedMove; currency: string; className: string }) {
   const { ahPerDay, panelW, kg, money } = ranked.worth;
+  const text = useText();
   const parts = [
     showText(ahPerDay, 'Ah'),
     ...(panelW === null ? [] : [`${formatNumber(panelW)} W of panel`]),
-    showText(kg, 'kg'),
+    text(kg, 'kg'),
     ...(money === null ? [] : [`${formatNumber(money)}\u00a0${currency}`]),
   ];
   return <span className={`num text-note text-ink-2 ${className}`}>{parts.join(' · ')}</span>;
@@ -203,6 +206,7 @@ function Ticked({
   onDrop: () => void;
 }) {
   const { tickedWh, tickedWorth } = ranking;
+  const text = useText();
   return (
     <div
       className="sticky bottom-0 flex flex-wrap items-center gap-x-6 gap-y-2 border-t border-ink bg-paper py-2.5"
@@ -211,7 +215,7 @@ function Ticked({
       <p className="num text-number">
         {count === 1 ? 'This one saves' : `These ${count} together save`}{' '}
         <span className="font-semibold">{showText(tickedWh, 'Wh')}</span> a day, {showText(tickedWorth.storeWh, 'Wh')}{' '}
-        of store and {showText(tickedWorth.kg, 'kg')}. The job is still as it was.
+        of store and {text(tickedWorth.kg, 'kg')}. The job is still as it was.
       </p>
       <Button strong onClick={onApply}>
         Make {count === 1 ? 'it' : 'them'} in the job

@@ -4,6 +4,7 @@ import { removeRuns } from '../../commands/runs.ts';
 import { useJob } from '../../shell/JobContext.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Choice, QuantityField } from '../../ui/Field.tsx';
+import { RegionField } from '../../ui/RegionField.tsx';
 import { LengthField } from './LengthField.tsx';
 import { SizeField } from './SizeField.tsx';
 import type { ChangeRuns } from './useRuns.ts';
@@ -41,13 +42,13 @@ export function Batch({
           auto="6 mm², 10 AWG"
           onChange={(size) => size && change(ids, size, 'size')}
         />
-        <QuantityField
+        <RegionField
           label="Insulation bears, all"
-          unit="°C"
+          quantity="°C"
           min={60}
           max={250}
           value={null}
-          auto="105"
+          usual={105}
           onChange={(insulationC) => insulationC !== null && change(ids, { insulationC }, 'insulation')}
         />
         <QuantityField

@@ -1,13 +1,17 @@
-import { type CopperAt, DROP_LIMIT, formatNumber, showText } from '@joulemetric/core';
+import { type CopperAt, DROP_LIMIT, formatNumber, IMPERIAL, showText } from '@joulemetric/core';
 import { changeBrief, changeRules } from '../../commands/design.ts';
 import { useJob } from '../../shell/JobContext.tsx';
 import { Choice, QuantityField } from '../../ui/Field.tsx';
+import { RegionField } from '../../ui/RegionField.tsx';
+import { useText } from '../../ui/useText.ts';
 
 /** The copper of the whole job at 12 and at 24 V, and the schools that cables are reckoned by. */
 export function Copper({ copper }: { copper: readonly CopperAt[] }) {
   const { job, edit } = useJob();
+  const text = useText();
   const { cables } = job.rules;
   const { prices, region } = job.brief;
+  const isMetric = region.units === 'metric';
   const change = (part: Partial<typeof cables>) => edit(changeRules({ cables: { ...cables, ...part } }), 'cables');
   const limits = DROP_LIMIT[cables.limits];
   return (
@@ -36,7 +40,7 @@ export function Copper({ copper }: { copper: readonly CopperAt[] }) {
             </tr>
           </thead>
           <tbody>
-            <Line what="In all runs" values={copper.map(({ kg }) => `${formatNumber(kg, 1)} kg`)} />
+            <Line what="In all runs" values={copper.map(({ kg }) => text(kg, 'kg'))} />
             {prices.copperPerKg !== null && (
               <Line
                 what="At your price"
@@ -87,24 +91,25 @@ export function Copper({ copper }: { copper: readonly CopperAt[] }) {
           />
           <QuantityField
             label="Price of cable"
-            unit={`${region.currency} for 1 kg of copper`}
+            unit={`${region.currency} for 1 ${isMetric ? 'kg' : 'lb'} of copper`}
+            factor={isMetric ? 1 : IMPERIAL.kg.to(1)}
             min={0}
             max={10_000}
             auto="not given"
             value={prices.copperPerKg}
             onChange={(copperPerKg) => edit(changeBrief({ prices: { ...prices, copperPerKg } }), 'copper-price')}
           />
-          <QuantityField
+          <RegionField
             label="Copper that carries little"
-            unit="°C"
+            quantity="°C"
             min={-40}
             max={60}
             value={cables.coldC}
             onChange={(coldC) => change({ coldC: coldC ?? 20 })}
           />
-          <QuantityField
+          <RegionField
             label="Copper that carries what it may"
-            unit="°C"
+            quantity="°C"
             min={20}
             max={120}
             value={cables.hotC}

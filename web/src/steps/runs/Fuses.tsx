@@ -1,9 +1,11 @@
 import { formatNumber, type RunLine, showText } from '@joulemetric/core';
 import { memo } from 'react';
+import { useText } from '../../ui/useText.ts';
 import { bigAmps, fuseKindWords } from './words.ts';
 
 /** The fuse schedule: what protects which run, where it sits, what it must break. */
 export const Fuses = memo(function Fuses({ lines, onRun }: { lines: readonly RunLine[]; onRun: (id: string) => void }) {
+  const text = useText();
   const fused = lines.filter(({ fuse }) => fuse.kind !== null);
   if (fused.length === 0) return null;
   return (
@@ -72,7 +74,7 @@ export const Fuses = memo(function Fuses({ lines, onRun }: { lines: readonly Run
                   {bigAmps(fuse.interruptA)}
                 </td>
                 <td className="pl-3 text-left text-ink-2 phone:hidden">
-                  {run.fuseAtM === null ? '' : `${formatNumber(run.fuseAtM, 2)} m from its source`}
+                  {run.fuseAtM === null ? '' : `${text(run.fuseAtM, 'm')} from its source`}
                   {run.isolator ? `${run.fuseAtM === null ? '' : ', '}isolator` : ''}
                 </td>
               </tr>

@@ -1,4 +1,5 @@
-import { formatNumber, readLengthM } from '@joulemetric/core';
+import { formatNumber, IMPERIAL, readLengthM, show, type Units } from '@joulemetric/core';
+import { useJob } from '../../shell/JobContext.tsx';
 import { LineField } from '../../ui/Field.tsx';
 
 /** A length one way, as it is typed: m, cm, feet. */
@@ -15,19 +16,20 @@ export function LengthField({
   onChange: (lengthM: number | null) => void;
   hideLabel?: boolean;
 }) {
+  const { units } = useJob().job.brief.region;
   return (
     <LineField
       label={label}
-      unit="m"
+      unit={show(0, 'm', units).unit}
       hideLabel={hideLabel}
-      value={value === null ? '' : formatNumber(value, 2)}
-      placeholder={formatNumber(auto, 1)}
+      value={value === null ? '' : exact(value, units)}
+      placeholder={show(auto, 'm', units).number}
       read={(text) => {
         if (text.trim() === '') {
           onChange(null);
           return null;
         }
-        const read = readLengthM(text);
+        const read = readLengthM(text, units);
         if ('problem' in read) return read.problem;
         onChange(read.value);
         return null;
@@ -35,3 +37,7 @@ export function LengthField({
     />
   );
 }
+
+/** To the centimetre, as it was typed. */
+const exact = (lengthM: number, units: Units): string =>
+  formatNumber(units === 'imperial' ? IMPERIAL.m.to(lengthM) : lengthM, 2);

@@ -14,6 +14,8 @@ import { Button } from '../../ui/Button.tsx';
 import { Choice, QuantityField, TextField } from '../../ui/Field.tsx';
 import { Fig } from '../../ui/Fig.tsx';
 import { FindingLine } from '../../ui/FindingLine.tsx';
+import { RegionField } from '../../ui/RegionField.tsx';
+import { useText } from '../../ui/useText.ts';
 import { LoadsAtEnd } from './LoadsAtEnd.tsx';
 import type { ChangeRuns } from './useRuns.ts';
 import { bigAmps, CONDUCTORS, DECIDED, ENDS, fuseKindWords, PROTECTIONS, winsWords } from './words.ts';
@@ -74,20 +76,20 @@ export function RunFields({
           ]}
           onChange={(back) => set({ return: back }, 'return')}
         />
-        <QuantityField
+        <RegionField
           label="Insulation bears"
-          unit="°C"
+          quantity="°C"
           min={60}
           max={250}
           value={run.insulationC}
           onChange={(insulationC) => set({ insulationC: insulationC ?? 105 }, 'insulation')}
         />
-        <QuantityField
+        <RegionField
           label="Air at its hottest"
-          unit="°C"
+          quantity="°C"
           min={-40}
           max={100}
-          auto="30, usual"
+          usual={30}
           value={run.ambientC}
           onChange={(ambientC) => set({ ambientC }, 'ambient')}
         />
@@ -155,9 +157,9 @@ export function RunFields({
               value={run.interruptA}
               onChange={(interruptA) => set({ interruptA }, 'interrupt')}
             />
-            <QuantityField
+            <RegionField
               label="From the source"
-              unit="m"
+              quantity="m"
               min={0}
               max={50}
               auto="not known"
@@ -217,7 +219,8 @@ const CHARGES: readonly Run['end'][] = ['array', 'driving', 'charger'];
 /** The answer first: what decided the size, what it loses, what its fuse must bear, and what the next thicker wins. */
 function Answer({ line, thicker }: { line: RunLine; thicker: ThickerLine | null }) {
   const { run, fuse } = line;
-  const { currency } = useJob().job.brief.region;
+  const { currency, units } = useJob().job.brief.region;
+  const text = useText();
   const isLaid = useOption().system.runs !== null;
   return (
     <div className="num space-y-0.5 text-ink-2">
@@ -242,16 +245,16 @@ function Answer({ line, thicker }: { line: RunLine; thicker: ThickerLine | null 
           {fuse.mustInterruptA !== null &&
             `; breaks ${bigAmps(fuse.interruptA)}, the bank short-circuits with ${bigAmps(fuse.mustInterruptA)}`}
           . As near the source as possible
-          {run.fuseAtM === null ? '' : `, here ${formatNumber(run.fuseAtM, 2)} m`}: some codes allow{' '}
+          {run.fuseAtM === null ? '' : `, here ${text(run.fuseAtM, 'm')}`}: some codes allow{' '}
           {Object.entries(FUSE_WITHIN_M)
-            .map(([how, m]) => `${formatNumber(m, 2)} m ${how}`)
+            .map(([how, m]) => `${text(m, 'm')} ${how}`)
             .join(', ')}
           .
         </p>
       )}
       {thicker && (
         <p>
-          The next thicker, {thicker.size}: {winsWords(thicker, currency)}.
+          The next thicker, {thicker.size}: {winsWords(thicker, currency, units)}.
         </p>
       )}
     </div>

@@ -1,4 +1,4 @@
-import { formatNumber, showText } from '@joulemetric/core';
+import { showText } from '@joulemetric/core';
 import { useCallback, useDeferredValue, useState } from 'react';
 import { addRun, layRuns } from '../../commands/runs.ts';
 import { useCopper, useRunsDetail, useThicker } from '../../edges/useRunsDetail.ts';
@@ -9,6 +9,7 @@ import { Fig } from '../../ui/Fig.tsx';
 import { StepHead } from '../../ui/Question.tsx';
 import { StepFindings } from '../../ui/StepFindings.tsx';
 import { useSettled } from '../../ui/useSettled.ts';
+import { useText } from '../../ui/useText.ts';
 import { Batch } from './Batch.tsx';
 import { Copper } from './Copper.tsx';
 import { Diagram } from './Diagram.tsx';
@@ -24,6 +25,7 @@ const COPPER_AFTER_MS = 400;
 /** Step 8: cables, what protects them, the volts at each appliance, and the diagram. */
 export function Runs() {
   const { job, optionId, edit } = useJob();
+  const text = useText();
   const deferred = useDeferredValue(job);
   const { value, problem } = useRunsDetail(job, optionId);
   // Two more systems are sized for it: not with every keystroke.
@@ -52,7 +54,7 @@ export function Runs() {
       <StepHead question="What reaches each appliance, and what protects the way?">
         {detail && detail.lines.length > 0 ? (
           <>
-            {detail.lines.length} runs, {formatNumber(detail.kg, 1)} kg of copper,{' '}
+            {detail.lines.length} runs, {text(detail.kg, 'kg')} of copper,{' '}
             {isLaid ? (
               <>
                 <Fig id="loss.cable" /> of the need lost in them

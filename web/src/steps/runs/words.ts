@@ -6,6 +6,7 @@ import {
   type RunLine,
   showText,
   type ThickerLine,
+  type Units,
 } from '@joulemetric/core';
 
 /** What decided a size, as it stands beside it. */
@@ -74,13 +75,13 @@ export function stopsBand({ dropOut }: ApplianceVolts): string {
 }
 
 /** What the next thicker wins, in the order it matters. */
-export function winsWords(thicker: ThickerLine, currency: string): string {
+export function winsWords(thicker: ThickerLine, currency: string, units: Units): string {
   const parts = [
     ...(thicker.savedWh >= 0.05 ? [`${formatNumber(thicker.savedWh, 1)} Wh/day`] : []),
     ...(thicker.wonAh >= 0.05 ? [`${formatNumber(thicker.wonAh, 1)} Ah for ${thicker.wonBy}`] : []),
   ];
   const cost = [
-    thicker.kg < 1 ? `${formatNumber(thicker.kg * 1000)} g` : `${formatNumber(thicker.kg, 1)} kg`,
+    units === 'metric' && thicker.kg < 1 ? `${formatNumber(thicker.kg * 1000)} g` : showText(thicker.kg, 'kg', units),
     ...(thicker.money === null ? [] : [`${formatNumber(thicker.money, 2)} ${currency}`]),
   ];
   return `${parts.length > 0 ? parts.join(', ') : 'nothing'} for ${cost.join(', ')}`;

@@ -1,8 +1,9 @@
-import { blankArray, freeId, type SolarArray, type SourcesDetail, showText } from '@joulemetric/core';
+import { blankArray, freeId, type SolarArray, type SourcesDetail } from '@joulemetric/core';
 import { changeSources } from '../../commands/design.ts';
 import { useJob, useOption, useShown } from '../../shell/JobContext.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Fig } from '../../ui/Fig.tsx';
+import { useText } from '../../ui/useText.ts';
 import { ArrayFields } from './ArrayFields.tsx';
 import { LedgerSteps } from './LedgerSteps.tsx';
 import { UnlikeChart } from './UnlikeChart.tsx';
@@ -16,6 +17,7 @@ export function Arrays({ detail }: { detail: SourcesDetail | null }) {
   const { arrays } = useOption().system;
   const suggestedW = useShown(({ assessment }) => assessment.figures['array.rating'].value);
   const neededW = useShown(({ assessment }) => assessment.figures['array.required'].value);
+  const text = useText();
   const replace = (next: SolarArray[] | null, key: string) =>
     edit(changeSources(optionId, 'arrays', next), `array-${key}`);
   const add = () => {
@@ -73,8 +75,8 @@ export function Arrays({ detail }: { detail: SourcesDetail | null }) {
             />
             {sums?.kg != null && (
               <p className="num pt-1 text-note text-ink-2">
-                {sums.panels} {sums.panels === 1 ? 'panel' : 'panels'}, {showText(sums.areaM2 ?? 0, 'm²')},{' '}
-                {showText(sums.kg, 'kg')}
+                {sums.panels} {sums.panels === 1 ? 'panel' : 'panels'}, {text(sums.areaM2 ?? 0, 'm²')},{' '}
+                {text(sums.kg, 'kg')}
               </p>
             )}
             <div className="grid grid-cols-[minmax(0,3fr)_minmax(280px,2fr)] gap-x-10 gap-y-3 pt-3 @max-[860px]:grid-cols-1">

@@ -17,6 +17,8 @@ import { Choice, QuantityField, TextField } from '../../ui/Field.tsx';
 import { Fig } from '../../ui/Fig.tsx';
 import { HoursField } from '../../ui/HoursField.tsx';
 import { PartPicker } from '../../ui/PartPicker.tsx';
+import { RegionField } from '../../ui/RegionField.tsx';
+import { useText } from '../../ui/useText.ts';
 
 const MOST_LINKS = 4;
 const GRID = 'grid grid-cols-6 items-end gap-x-5 gap-y-2 @max-[1000px]:grid-cols-4 @max-[560px]:grid-cols-2';
@@ -35,7 +37,10 @@ const SHARINGS = [
 ] as const;
 
 /** What charges while driving: the plan, the alternator, and what links it to the store. */
+type Text = ReturnType<typeof useText>;
+
 export function DrivingPart({ links }: { links: readonly LinkDetail[] }) {
+  const text = useText();
   const { job, edit, optionId } = useJob();
   const { driving, arrays } = useOption().system;
   const { alternator, drives } = job.brief;
@@ -137,11 +142,11 @@ export function DrivingPart({ links }: { links: readonly LinkDetail[] }) {
                 max={500}
                 onChange={(ratingA) => ratingA !== null && change({ ratingA }, 'amps')}
               />
-              <QuantityField
+              <RegionField
                 label="Cable to it, one way"
-                unit="m"
+                quantity="m"
                 value={link.cableM}
-                auto={link.kind === 'relay' ? '5, usual' : 'not known'}
+                {...(link.kind === 'relay' ? { usual: 5 } : { auto: 'not known' })}
                 min={0.1}
                 max={50}
                 onChange={(cableM) => change({ cableM }, 'cable')}
@@ -191,7 +196,7 @@ export function DrivingPart({ links }: { links: readonly LinkDetail[] }) {
                 Take it out
               </button>
             </div>
-            {flow && <p className="num pt-1.5 text-ink-2">{flowWords(flow)}</p>}
+            {flow && <p className="num pt-1.5 text-ink-2">{flowWords(flow, text)}</p>}
           </article>
         );
       })}
@@ -208,10 +213,8 @@ export function DrivingPart({ links }: { links: readonly LinkDetail[] }) {
   );
 }
 
-function flowWords({ inputA, alternatorShare, farV, areaMm2, cableM, outputW, wh }: LinkDetail): string {
+function flowWords({ inputA, alternatorShare, farV, areaMm2, cableM, outputW, wh }: LinkDetail, text: Text): string {
   const cable =
-    cableM > 0
-      ? ` ${showText(farV, 'V')} at the end of ${formatNumber(cableM, 1)} m of ${formatNumber(areaMm2)} mm².`
-      : '';
+    cableM > 0 ? ` ${showText(farV, 'V')} at the end of ${text(cableM, 'm')} of ${formatNumber(areaMm2)} mm².` : '';
   return `Draws ${showText(inputA, 'A')}, ${formatNumber(alternatorShare * 100)} % of the alternator’s label, and gives ${showText(outputW, 'W')}: ${showText(wh, 'Wh')} a day.${cable}`;
 }

@@ -10,6 +10,7 @@ import { Button } from '../../ui/Button.tsx';
 import { QuantityField, TextField } from '../../ui/Field.tsx';
 import { FindingLine } from '../../ui/FindingLine.tsx';
 import { useSettled } from '../../ui/useSettled.ts';
+import { useText } from '../../ui/useText.ts';
 
 /** ms without an edit after which the columns are reckoned: several systems are, for one edit. */
 const AFTER_MS = 400;
@@ -125,7 +126,10 @@ function Unit({ unit }: { unit: AllInOne }) {
 
 const HEADS = { 'as it is': 'As it is', separate: 'Separate, of the list', 'one box': 'One box' } as const;
 
-type Line = readonly [what: string, value: (column: SaidBoxColumn, currency: string) => string];
+type Line = readonly [
+  what: string,
+  value: (column: SaidBoxColumn, currency: string, text: ReturnType<typeof useText>) => string,
+];
 
 const LINES: readonly Line[] = [
   ['Made of', ({ names }) => names.join(', ') || '–'],
@@ -135,7 +139,7 @@ const LINES: readonly Line[] = [
   ['Worst moment, of its rating', ({ loadShare }) => showText(loadShare, 'share')],
   ['Solar input', ({ solarShare }) => inputWords(solarShare)],
   ['Sun held back, a day', ({ clippedWh }) => (clippedWh < 0.5 ? '–' : showText(clippedWh, 'Wh'))],
-  ['Mass', ({ kg }) => (kg === null ? 'not all known' : showText(kg, 'kg'))],
+  ['Mass', ({ kg }, _currency, text) => (kg === null ? 'not all known' : text(kg, 'kg'))],
   ['Price', ({ money }, currency) => (money === null ? 'not all known' : `${formatNumber(money)} ${currency}`)],
 ];
 
@@ -154,6 +158,7 @@ function Columns({
   onTake: (system: NonNullable<SaidBoxColumn['system']>) => void;
   currency: string;
 }) {
+  const text = useText();
   return (
     <>
       <table
@@ -182,7 +187,7 @@ function Columns({
               </th>
               {columns.map((column) => (
                 <td key={column.what} className={`pl-4 ${column.system === null ? 'bg-sheet font-semibold' : ''}`}>
-                  {value(column, currency)}
+                  {value(column, currency, text)}
                 </td>
               ))}
             </tr>

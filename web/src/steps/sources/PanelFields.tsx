@@ -108,23 +108,23 @@ export function PanelFields({
             quantity="°C"
             label="NOCT"
             value={group.noctC}
-            auto="45, usual"
+            usual={45}
             min={20}
             max={80}
             onChange={(noctC) => onChange({ noctC }, 'noct')}
           />
-          <QuantityField
+          <RegionField
             label="Longer side"
-            unit="m"
+            quantity="m"
             value={group.lengthM}
             auto="by its area"
             min={0.1}
             max={4}
             onChange={(lengthM) => onChange({ lengthM }, 'length')}
           />
-          <QuantityField
+          <RegionField
             label="Covers"
-            unit="m²"
+            quantity="m²"
             value={group.areaM2}
             auto="the usual"
             min={0.01}

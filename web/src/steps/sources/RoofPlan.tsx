@@ -1,9 +1,11 @@
-import { formatNumber, type LyingPanel, type Roof, roofPlan, showText } from '@joulemetric/core';
+import { type LyingPanel, type Roof, roofPlan } from '@joulemetric/core';
 import { useRef } from 'react';
 import { addObstacle, changeRoof, layAllOut, placePanel } from '../../commands/roof.ts';
 import { useJob, useOption } from '../../shell/JobContext.tsx';
 import { Button } from '../../ui/Button.tsx';
-import { QuantityField, TextField } from '../../ui/Field.tsx';
+import { TextField } from '../../ui/Field.tsx';
+import { RegionField } from '../../ui/RegionField.tsx';
+import { useText } from '../../ui/useText.ts';
 
 /** m by which an arrow key moves, alone and with Shift. */
 const STEP_M = 0.05;
@@ -16,6 +18,7 @@ const toCm = (m: number): number => Math.round(m * 100) / 100;
 /** The roof from above, to scale: panels and what is in the way, moved with mouse, touch or keys. */
 export function RoofPlan() {
   const { job, edit, optionId } = useJob();
+  const text = useText();
   const { system } = useOption();
   const { roof } = job.brief;
   const listed = system.arrays?.some(({ panels, mount }) => panels.length > 0 && mount !== 'portable') ?? false;
@@ -41,24 +44,24 @@ export function RoofPlan() {
       <h2 className="text-body font-semibold">
         The roof{' '}
         <span className="num font-normal text-note text-ink-2">
-          from above, its front to the left; {showText(plan.panelsM2, 'm²')} of panels on {showText(plan.roofM2, 'm²')}
+          from above, its front to the left; {text(plan.panelsM2, 'm²')} of panels on {text(plan.roofM2, 'm²')}
         </span>
       </h2>
       <div className="grid grid-cols-[minmax(0,3fr)_minmax(260px,1fr)] gap-x-8 gap-y-3 pt-2 @max-[860px]:grid-cols-1">
         <Drawing roof={roof} lying={plan.lying} />
         <div>
           <div className="grid grid-cols-2 gap-x-5 gap-y-2">
-            <QuantityField
+            <RegionField
               label="Front to rear"
-              unit="m"
+              quantity="m"
               value={roof.lengthM}
               min={0.5}
               max={20}
               onChange={(lengthM) => lengthM !== null && change({ lengthM }, 'length')}
             />
-            <QuantityField
+            <RegionField
               label="Side to side"
-              unit="m"
+              quantity="m"
               value={roof.widthM}
               min={0.5}
               max={5}
@@ -70,7 +73,7 @@ export function RoofPlan() {
               {plan.unplaced.length} {plan.unplaced.length === 1 ? 'panel has' : 'panels have'} no place yet:{' '}
               {plan.unplaced
                 .slice(0, 4)
-                .map(({ name, longM, shortM }) => `${name}, ${formatNumber(longM, 2)} × ${formatNumber(shortM, 2)} m`)
+                .map(({ name, longM, shortM }) => `${name}, ${text(longM, 'm')} × ${text(shortM, 'm')}`)
                 .join('; ')}
               {plan.unplaced.length > 4 ? ' …' : ''}
             </p>
@@ -123,17 +126,17 @@ function Obstacle({
         value={obstacle.name}
         onChange={(name) => alter({ name }, 'name')}
       />
-      <QuantityField
+      <RegionField
         label="Along"
-        unit="m"
+        quantity="m"
         value={obstacle.lengthM}
         min={0.02}
         max={20}
         onChange={(lengthM) => lengthM !== null && alter({ lengthM }, 'length')}
       />
-      <QuantityField
+      <RegionField
         label="Across"
-        unit="m"
+        quantity="m"
         value={obstacle.widthM}
         min={0.02}
         max={5}
@@ -153,6 +156,7 @@ function Obstacle({
 
 function Drawing({ roof, lying }: { roof: Roof; lying: readonly LyingPanel[] }) {
   const { edit, optionId } = useJob();
+  const text = useText();
   const svg = useRef<SVGSVGElement>(null);
   const box = [-AROUND_M, -AROUND_M, roof.lengthM + 2 * AROUND_M, roof.widthM + 2 * AROUND_M];
   const whole = Array.from({ length: Math.floor(roof.lengthM) }, (_, i) => i + 1).filter((m) => m < roof.lengthM);
@@ -165,7 +169,7 @@ function Drawing({ roof, lying }: { roof: Roof; lying: readonly LyingPanel[] }) 
         width="100%"
         style={{ maxHeight: 360 }}
         role="group"
-        aria-label={`The roof, ${roof.lengthM} by ${roof.widthM} m`}
+        aria-label={`The roof, ${text(roof.lengthM, 'm')} by ${text(roof.widthM, 'm')}`}
       >
         <rect width={roof.lengthM} height={roof.widthM} fill="var(--sheet)" stroke="var(--ink)" strokeWidth="0.012" />
         {whole.map((m) => (
@@ -253,6 +257,7 @@ function Movable({
   onOff?: () => void;
 }) {
   const { xM, yM, lengthM, widthM } = rectangle;
+  const text = useText();
   const drag = useRef<{ x: number; y: number; xM: number; yM: number; perPx: number } | null>(null);
   const keys = (event: React.KeyboardEvent) => {
     const step = event.shiftKey ? FINE_M : STEP_M;
@@ -269,7 +274,7 @@ function Movable({
     <g
       role="button"
       tabIndex={0}
-      aria-label={`${name}: ${formatNumber(xM, 2)} m from the front, ${formatNumber(yM, 2)} m from the left${isWrong ? ', does not fit there' : ''}. Arrow keys move it.`}
+      aria-label={`${name}: ${text(xM, 'm')} from the front, ${text(yM, 'm')} from the left${isWrong ? ', does not fit there' : ''}. Arrow keys move it.`}
       data-on-roof={name}
       onKeyDown={keys}
       onDoubleClick={() => onTurn?.()}

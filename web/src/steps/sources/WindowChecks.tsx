@@ -1,11 +1,13 @@
 import { type Check, formatNumber, showText, type Window } from '@joulemetric/core';
+import { useText } from '../../ui/useText.ts';
 
 /** What the panels bring to their controller at both ends of the year, and how much of each limit that is. */
 export function WindowChecks({ window }: { window: Window }) {
   const { coldC, hotC, coldVoc, hotVmp, inputA, outputA, watts } = window;
+  const text = useText();
   const lines: readonly (readonly [string, Check | null, string])[] = [
-    [`Open, at ${formatNumber(coldC)} °C`, coldVoc, 'V'],
-    [`Best point, cells at ${formatNumber(hotC)} °C`, hotVmp, 'V'],
+    [`Open, at ${text(Math.round(coldC), '°C')}`, coldVoc, 'V'],
+    [`Best point, cells at ${text(Math.round(hotC), '°C')}`, hotVmp, 'V'],
     ['Short-circuited', inputA, 'A'],
     ['At the store, by laboratory watts', outputA, 'A'],
     ['Laboratory watts', watts, 'W'],

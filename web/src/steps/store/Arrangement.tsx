@@ -1,5 +1,6 @@
 import { type Bank, formatNumber, showText } from '@joulemetric/core';
 import { useView } from '../../shell/JobContext.tsx';
+import { useText } from '../../ui/useText.ts';
 
 const UNIT = { width: 54, height: 30, gap: 8 };
 /** Branches that are drawn; a long bank says how many more there are. */
@@ -17,6 +18,7 @@ interface Branch {
 
 /** The bank as it is wired: strings side by side, leads taken off at opposite corners, the fuse by the positive post. */
 export function Arrangement({ fuseA }: { fuseA: number | null }) {
+  const text = useText();
   const { strings } = useView().option.system.store;
   const bank = useView().bank;
   if (!strings || !bank) return null;
@@ -44,7 +46,7 @@ export function Arrangement({ fuseA }: { fuseA: number | null }) {
         width="100%"
         className="max-h-[230px]"
         role="img"
-        aria-label={words(bank)}
+        aria-label={words(bank, text)}
       >
         <g stroke="var(--ink)" strokeWidth="2" fill="none">
           <path d={`M8 20H${x(drawn.length - 1) + UNIT.width / 2}`} />
@@ -65,7 +67,7 @@ export function Arrangement({ fuseA }: { fuseA: number | null }) {
         ))}
       </svg>
       <figcaption className="num text-note text-ink-2">
-        {words(bank)}
+        {words(bank, text)}
         {branches.length > drawn.length && ` The first ${drawn.length} branches are drawn.`} Leads of equal length,
         taken off at opposite corners, so that every string carries its share.
       </figcaption>
@@ -73,11 +75,14 @@ export function Arrangement({ fuseA }: { fuseA: number | null }) {
   );
 }
 
-function words({ units, strings, ah, nominalV, dischargeA, chargeA, kg, price }: Bank): string {
+function words(
+  { units, strings, ah, nominalV, dischargeA, chargeA, kg, price }: Bank,
+  text: ReturnType<typeof useText>,
+): string {
   const parts = strings.map(({ series, parallel }) => `${series} in series × ${parallel} side by side`);
   return [
     `${units} ${units === 1 ? 'unit' : 'units'}: ${parts.join(' + ')}.`,
-    `${showText(ah, 'Ah')} at ${formatNumber(nominalV, 1)} V, gives ${showText(dischargeA, 'A')}, takes ${showText(chargeA, 'A')}, ${showText(kg, 'kg')}${price === null ? '' : `, ${formatNumber(price)}`}.`,
+    `${showText(ah, 'Ah')} at ${formatNumber(nominalV, 1)} V, gives ${showText(dischargeA, 'A')}, takes ${showText(chargeA, 'A')}, ${text(kg, 'kg')}${price === null ? '' : `, ${formatNumber(price)}`}.`,
   ].join(' ');
 }
 

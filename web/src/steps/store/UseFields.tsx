@@ -98,11 +98,11 @@ export function UseFields() {
         max={50_000}
         onChange={(inputW) => edit(changeStore(optionId, { inputW }), 'store-input')}
       />
-      <QuantityField
+      <RegionField
         label="Leads, one way"
-        unit="m"
+        quantity="m"
         value={store.leadM}
-        auto="1.5, usual"
+        usual={1.5}
         min={0.1}
         max={30}
         onChange={(leadM) => edit(changeStore(optionId, { leadM }), 'store-lead')}

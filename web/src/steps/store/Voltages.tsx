@@ -2,8 +2,9 @@ import { formatNumber, type StoreDetail, showText, type VoltageChoice } from '@j
 import { changeBusVoltage } from '../../commands/design.ts';
 import { useJob } from '../../shell/JobContext.tsx';
 import { Button } from '../../ui/Button.tsx';
+import { useText } from '../../ui/useText.ts';
 
-type Line = readonly [what: string, value: (choice: VoltageChoice) => string];
+type Line = readonly [what: string, value: (choice: VoltageChoice, text: ReturnType<typeof useText>) => string];
 
 const CONVERTER = 'Loads for 12 V only, by a converter';
 
@@ -12,7 +13,7 @@ const LINES: readonly Line[] = [
   ['Store needed', ({ storeAh }) => showText(storeAh, 'Ah')],
   ['Main fuse', ({ fuseA }) => (fuseA === null ? 'none common' : `${fuseA} A`)],
   ['Leads, each pole', ({ leadMm2 }) => `${formatNumber(leadMm2)} mm²`],
-  ['Copper in them', ({ leadKg }) => `${formatNumber(leadKg, 1)} kg`],
+  ['Copper in them', ({ leadKg }, text) => text(leadKg, 'kg')],
   ['Lost in them, a day', ({ leadWh }) => showText(leadWh, 'Wh')],
   ['Array that a 50 A controller carries', ({ controllerW }) => showText(controllerW, 'W')],
   ['DC-DC to cover the day by driving', ({ drivingA }) => (drivingA > 0 ? showText(drivingA, 'A') : 'no driving')],
@@ -27,6 +28,7 @@ const LINES: readonly Line[] = [
 /** This very job at 12, 24 and 48 V, side by side. */
 export function Voltages({ detail }: { detail: StoreDetail | null }) {
   const { edit, optionId } = useJob();
+  const text = useText();
   if (!detail) return null;
   const { voltages, advised } = detail;
   const guide = voltages.find(({ isByGuide }) => isByGuide)?.busV;
@@ -65,7 +67,7 @@ export function Voltages({ detail }: { detail: StoreDetail | null }) {
                   key={choice.busV}
                   className={`pl-4 ${what === CONVERTER ? '' : 'whitespace-nowrap'} ${choice.isChosen ? 'bg-sheet font-semibold' : ''}`}
                 >
-                  {value(choice)}
+                  {value(choice, text)}
                 </td>
               ))}
             </tr>
