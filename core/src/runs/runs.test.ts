@@ -380,6 +380,20 @@ describe('a size', () => {
     expect(rowOf(caravan, 'lead').areaMm2).toBe(4);
   });
 
+  it('where no fuse outlasts the start, the one that comes closest is suggested, and its start is told', () => {
+    // 60 W start as 246 W for 0.5 s: 20.5 A. 16 AWG in 60 °C of air bears 25 A × √((105 − 60) ÷ (105 − 30)) = 19.4 A. Of
+    // 7.5, 10 and 15 A the last is at 1.37 × of its rating and holds 0.15 s, the others at 2.05 and 2.7 × hold 0.08 s.
+    const lead = { conductor: 'awg', areaMm2: awgAreaMm2(16), ambientC: 60, ratingA: null } as const;
+    const job = oneLead({ watts: 60, startRatio: 4.1, startSeconds: 0.5 }, lead);
+    const { fuse, ampacityA } = rowOf(job, 'lead');
+    expect(ampacityA).toBeCloseTo(19.36, 2);
+    expect([fuse.ratingA, fuse.holdsSeconds]).toEqual([15, 0.15]);
+    expect(assess(job).findings.map(({ code }) => code)).toContain('run-start-opens');
+    // A slower kind holds: nothing is left to tell.
+    const slow = oneLead({ watts: 60, startRatio: 4.1, startSeconds: 0.5 }, { ...lead, protection: 'breaker' });
+    expect(assess(slow).findings.map(({ code }) => code)).not.toContain('run-start-opens');
+  });
+
   it('a joint takes its share, and what joints alone lose is no reason for a thicker cable', () => {
     const joints = { joints: 10, jointMohm: 20, lengthM: 1, areaMm2: null, ratingA: null };
     const row = rowOf(oneLead({ watts: 120 }, joints), 'lead');

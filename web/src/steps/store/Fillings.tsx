@@ -23,10 +23,10 @@ export function Fillings({ fillings }: { fillings: readonly Filling[] | null }) 
             <span className={kind === 'all' ? 'font-semibold' : ''}>{name}</span>
             <span className="num text-right text-ink-2">{showText(amps, 'A')}</span>
             <svg width="100%" height="10" aria-hidden="true" className="@max-[620px]:hidden">
-              <rect width={`${(Math.min(hours ?? scale, scale) / scale) * 100}%`} height="10" fill="var(--ink-2)" />
+              {hours !== null && <Bar share={hours / scale} />}
             </svg>
             <span className="num text-right">
-              <span className="font-semibold">{hours === null ? 'never' : formatDuration(Math.round(hours * 60))}</span>
+              <span className="font-semibold">{hours === null ? 'never' : longWords(hours)}</span>
               <span className="text-note text-ink-2"> {decidedBy === 'store' ? 'the store decides' : ''}</span>
             </span>
           </li>
@@ -36,6 +36,22 @@ export function Fillings({ fillings }: { fillings: readonly Filling[] | null }) 
     </section>
   );
 }
+
+/** Broken where it is longer than there is room for. */
+function Bar({ share }: { share: number }) {
+  if (share <= 1) return <rect width={`${share * 100}%`} height="10" fill="var(--ink-2)" />;
+  return (
+    <>
+      <rect width="95%" height="10" fill="var(--ink-2)" />
+      <rect x="96%" width="1%" height="10" fill="var(--ink-2)" />
+      <rect x="98%" width="2%" height="10" fill="var(--ink-2)" />
+    </>
+  );
+}
+
+/** Minutes say nothing beside days. */
+const longWords = (hours: number): string =>
+  hours > LONGEST_H ? `${formatNumber(hours)} h` : formatDuration(Math.round(hours * 60));
 
 /** From the reserve, after the usual day's drive. */
 function driveWords({ hours, inAh, flatSoc, soc }: NonNullable<Filling['drive']>): string {
