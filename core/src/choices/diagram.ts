@@ -104,20 +104,20 @@ function endVolts({ appliances, lines }: RunsDetail): (runId: string) => string[
   };
 }
 
-const nameOf = ({ run, leadsTo }: RunLine): string =>
-  run.end === 'device' || (run.end === 'loads' && run.loads.length <= 2) ? leadsTo : run.name;
+const nameOf = ({ run, leadsTo, isUnit }: RunLine): string =>
+  run.end === 'device' || isUnit || (run.end === 'loads' && run.loads.length <= 2) ? leadsTo : run.name;
 
-function noteOf({ run, carriesA, fuse }: RunLine): string {
+function noteOf({ run, carriesA, fuse, isUnit }: RunLine): string {
   if (run.loads.length > 2) return `${run.loads.length} loads`;
   const amps = `${formatNumber(carriesA, carriesA < 10 ? 1 : 0)} A`;
-  return run.end === 'busbar' && fuse.kind ? `${amps}, ${PROTECTION[fuse.kind].name}` : amps;
+  return run.end === 'busbar' && !isUnit && fuse.kind ? `${amps}, ${PROTECTION[fuse.kind].name}` : amps;
 }
 
-function symbolOf({ run }: RunLine, job: Job, optionId: string): SymbolKind {
+function symbolOf({ run, isUnit }: RunLine, job: Job, optionId: string): SymbolKind {
   const system = job.options.find(({ id }) => id === optionId)?.system;
   switch (run.end) {
     case 'busbar':
-      return 'busbar';
+      return isUnit ? 'inverter' : 'busbar';
     case 'device': {
       const kind = system?.devices.find(({ id }) => id === run.part)?.kind;
       return kind ?? 'converter';

@@ -7,6 +7,7 @@ import { propose } from '../runs/propose.ts';
 import type { DecidedBy } from '../runs/sized.ts';
 import { type Thicker, thickerOf } from '../runs/thicker.ts';
 import { sizeWords } from '../runs/typedSize.ts';
+import { unitAt } from '../runs/units.ts';
 import { asCabled, runsOf } from '../settle/runs.ts';
 import { type Settled, settle } from '../settle/settle.ts';
 
@@ -19,6 +20,8 @@ export interface RunLine {
   readonly depth: number;
   /** What is at its end, in words. */
   readonly leadsTo: string;
+  /** Whether that is an all-in-one unit. */
+  readonly isUnit: boolean;
   readonly zone: 'bus' | 'output' | 'panels' | 'alternator';
   readonly volts: number;
   readonly carriesA: number;
@@ -90,7 +93,7 @@ export function runsDetailOf(settled: Settled, reckoned: LaidRuns | null = null)
   const completed = propose(cabled, runs ?? []);
   return {
     isLaid: laid.isLaid,
-    lines: laid.rows.map((row) => lineOf(row, job, option.id)),
+    lines: laid.rows.map((row) => lineOf(row, laid.rows, job, option.id)),
     appliances: laid.appliances,
     withoutRun: laid.withoutRun,
     kg: laid.kg,
@@ -102,12 +105,19 @@ export function runsDetailOf(settled: Settled, reckoned: LaidRuns | null = null)
   };
 }
 
-function lineOf(row: RunRow, job: Job, optionId: string): RunLine {
+function lineOf(row: RunRow, rows: readonly RunRow[], job: Job, optionId: string): RunLine {
   const { run, carried, zone, coldOhm, hotOhm, volts, dropV } = row;
+  const units = job.options.find(({ id }) => id === optionId)?.system.allInOnes ?? [];
+  const unit = unitAt(
+    run,
+    rows.map((other) => other.run),
+    units,
+  );
   return {
     run,
     depth: row.depth,
-    leadsTo: endWords(run, job, optionId),
+    leadsTo: unit ? unit.name : endWords(run, job, optionId),
+    isUnit: unit !== null,
     zone: zone.kind,
     volts,
     carriesA: carried.lowA,

@@ -2,6 +2,8 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { assess } from '../assess/assess.ts';
 import { prepareDays, tripDetail } from '../choices/daysDetail.ts';
+import { diagramOf } from '../choices/diagram.ts';
+import { runsDetail } from '../choices/runsDetail.ts';
 import { supplyUses } from '../choices/supplyUse.ts';
 import { blankArray, blankCharger } from '../job/blank.ts';
 import type { AllInOne, Job, Run } from '../job/schema.ts';
@@ -79,6 +81,29 @@ describe('an all-in-one unit', () => {
     expect(leadOf(withUnit({})).carried.chargeA).toBeCloseTo(300 / 14.2 + 40, 9);
     expect(leadOf(withUnit({}, 1500)).carried.lowA).toBeCloseTo(1500 / 14.2 + 40, 9);
     expect(leadOf(withUnit({ inverter: 'inverter', arrays: [], charger: null })).carried.chargeA).toBe(0);
+  });
+
+  it('is a unit in the table and the diagram, laid or proposed; busbars with anything else on them are busbars', () => {
+    const shown = (job: Job) => {
+      const detail = runsDetail(job, 'a');
+      const { nodes } = diagramOf(detail, job, 'a');
+      return detail.lines
+        .filter(({ run }) => run.end === 'busbar')
+        .map(({ run, isUnit, leadsTo }) => [run.name, isUnit, leadsTo, nodes.find(({ id }) => id === run.id)?.kind]);
+    };
+    const others = [
+      ['Bank to busbars', false, 'busbars', 'busbar'],
+      ['Busbars to fuse block', false, 'busbars', 'busbar'],
+    ];
+    const job = withUnit({});
+    expect(shown(job)).toEqual([others[0], ['Box', true, 'Box', 'inverter'], others[1]]);
+    expect(shown(withRuns(job, proposed(job)))).toEqual([others[0], ['Box', true, 'Box', 'inverter'], others[1]]);
+    expect(shown(withUnit(null))).toEqual(others);
+    const laid = proposed(job);
+    const moved = laid.map((run) =>
+      run.loads.length > 0 ? { ...run, from: laid.find(({ name }) => name === 'Box')?.id ?? null } : run,
+    );
+    expect(shown(withRuns(job, moved)).find(([name]) => name === 'Box')).toEqual(['Box', false, 'busbars', 'busbar']);
   });
 
   it('what is added to it later goes inside; where its parts are laid apart it goes apart', () => {

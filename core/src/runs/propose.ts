@@ -1,8 +1,9 @@
 import { freeId } from '../job/ids.ts';
-import type { AllInOne, Load, Run } from '../job/schema.ts';
+import type { Load, Run } from '../job/schema.ts';
 import { chainOf } from '../paths/chain.ts';
 import { DEFAULT } from '../reference/defaults.ts';
 import type { Fitted } from './fitted.ts';
+import { isInside, unitAt } from './units.ts';
 
 /** A run of which nothing is said but where it leads; sized as it needs. */
 export const blankRun = (id: string, name: string, from: string | null, end: Run['end']): Run => ({
@@ -71,18 +72,9 @@ export function propose(fitted: Fitted, existing: readonly Run[] = []): Run[] {
   const beginOf = (end: Run['end'], part: string): { readonly from: string; readonly change: Partial<Run> } => {
     const unit = system.allInOnes.find((one) => isInside(one, end, part));
     if (!unit) return { from: busbars().id, change: {} };
-    const others = existing.filter((run) => run.part !== null && isInside(unit, run.end, run.part));
-    const known =
-      boxes.get(unit.id) ??
-      existing.find(
-        (run) =>
-          run.end === 'busbar' &&
-          run.from !== null &&
-          others.some(({ from }) => from === run.id) &&
-          existing.every(({ id, from }) => from !== run.id || others.some((other) => other.id === id)),
-      );
+    const known = boxes.get(unit.id) ?? existing.find((run) => unitAt(run, existing, [unit]));
     // Where its parts were laid apart already, so is what is added.
-    if (!known && others.length > 0) return { from: busbars().id, change: {} };
+    if (!known && existing.some((run) => isInside(unit, run.end, run.part))) return { from: busbars().id, change: {} };
     const box = known ?? add(`to ${unit.id}`, unit.name, busbars().id, 'busbar');
     boxes.set(unit.id, box);
     return { from: box.id, change: INSIDE };
@@ -119,11 +111,6 @@ export function propose(fitted: Fitted, existing: readonly Run[] = []): Run[] {
 
 /** A way inside a unit: bars of its maker's, behind the fuse of its lead. */
 const INSIDE = { lengthM: 0.05, joints: 0, protection: 'none' } as const satisfies Partial<Run>;
-
-const isInside = ({ inverter, arrays, charger }: AllInOne, end: Run['end'], part: string): boolean =>
-  (end === 'device' && part === inverter) ||
-  (end === 'array' && arrays.includes(part)) ||
-  (end === 'charger' && part === charger);
 
 /** What burns fuel and takes nothing of the bus. */
 export const needsNoLead = ({ path, residueW }: Load): boolean => path === 'fuel' && residueW === 0;

@@ -138,7 +138,9 @@ const Row = memo(function Row({
             style={{ '--depth': Math.min(depth, 4) } as React.CSSProperties}
           >
             <span className="shrink-0 font-medium phone:min-w-0 phone:shrink">{run.name}</span>
-            {line.leadsTo !== run.name && <span className="truncate text-note text-ink-2">{line.leadsTo}</span>}
+            {(line.isUnit || line.leadsTo !== run.name) && (
+              <span className="truncate text-note text-ink-2">{line.isUnit ? 'all-in-one unit' : line.leadsTo}</span>
+            )}
           </button>
         </th>
         <td className="pl-3">
