@@ -1,5 +1,5 @@
 import { formatNumber } from '@joulemetric/core';
-import { useMemo } from 'react';
+import { memo, useMemo } from 'react';
 import { useView } from '../../shell/JobContext.tsx';
 
 const WIDTH = 1440;
@@ -24,7 +24,7 @@ function area(values: readonly number[], scaleW: number): string {
 }
 
 /** The day's demand on the store, stacked: useful at the bottom, then what is lost converting and idling. */
-export function DayCurve() {
+export const DayCurve = memo(function DayCurve() {
   const view = useView();
   const { useful, converted, total, topW } = useMemo(() => {
     const { busW, usefulW, idleW } = view.bus;
@@ -68,7 +68,7 @@ export function DayCurve() {
       </figcaption>
     </figure>
   );
-}
+});
 
 /** The next of 1, 2, 5 × 10ⁿ or half of it above a value, for an axis that reads well. */
 function niceAbove(value: number): number {

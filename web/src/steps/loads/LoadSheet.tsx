@@ -19,8 +19,13 @@ const ROW_PX = 33;
 const PHONE_ROW_PX = 61;
 const GROUP_PX = 30;
 
-/** What is being edited or dragged, and what could not be read. */
-const KEPT_ROWS = '[data-index]:has(:focus), [data-index]:has([aria-invalid])';
+/** Rows of the list that hold what is being edited or dragged, or what could not be read. */
+function keptRows(list: HTMLElement | null): number[] {
+  if (!list) return [];
+  const cells = [document.activeElement, ...list.querySelectorAll('[aria-invalid]')];
+  const rows = cells.map((cell) => cell?.closest<HTMLElement>('[data-index]'));
+  return rows.flatMap((row) => (row && list.contains(row) ? [Number(row.dataset.index)] : []));
+}
 
 export interface Selection {
   readonly selected: string | null;
@@ -68,9 +73,8 @@ export function LoadSheet({
     scrollMargin,
     // What is being edited stays, and so does what could not be read: nothing typed is lost by scrolling.
     rangeExtractor: (range) => {
-      const kept = [...(list.current?.querySelectorAll<HTMLElement>(KEPT_ROWS) ?? [])];
-      const indexes = kept.map(({ dataset }) => Number(dataset.index)).filter((index) => index < items.length);
-      return [...new Set([...defaultRangeExtractor(range), ...indexes])].sort((a, b) => a - b);
+      const kept = keptRows(list.current).filter((index) => index < items.length);
+      return [...new Set([...defaultRangeExtractor(range), ...kept])].sort((a, b) => a - b);
     },
   });
   const moved = useCallback(

@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useAssessment, useJob, useView } from '../../shell/JobContext.tsx';
 import { PhoneOptions } from '../../shell/PhoneBar.tsx';
 import { useIsPhone } from '../../shell/useIsPhone.ts';
@@ -21,7 +21,6 @@ import { type Grouping, sheetItems } from './sheetView.ts';
 
 /** Step 2: what runs, how much it takes, and what that costs the store. */
 export function Loads() {
-  const { job } = useJob();
   const isPhone = useIsPhone();
   return (
     <div className="phone:flex phone:h-full phone:flex-col">
@@ -32,7 +31,7 @@ export function Loads() {
             <Summary />
           </StepHead>
           <MissingLoads />
-          {job.loads.length === 0 ? <FirstLoads /> : <Sheet isPhone={isPhone} />}
+          <List isPhone={isPhone} />
           <CsvFiles />
         </div>
       </div>
@@ -43,6 +42,11 @@ export function Loads() {
       )}
     </div>
   );
+}
+
+function List({ isPhone }: { isPhone: boolean }) {
+  const { job } = useJob();
+  return job.loads.length === 0 ? <FirstLoads /> : <Sheet isPhone={isPhone} />;
 }
 
 /** The answer in one line: how many, how good, and between which bounds the day lies. */
@@ -63,7 +67,8 @@ function Summary() {
 
 const EVIDENCE_PAST = { measured: 'of the energy is measured', guess: 'guessed' } as const;
 
-function Sheet({ isPhone }: { isPhone: boolean }) {
+/** Drawn anew with what is shown; what is being typed is the rows' own. */
+const Sheet = memo(function Sheet({ isPhone }: { isPhone: boolean }) {
   const view = useView();
   const assessment = useAssessment();
   const { job } = view;
@@ -137,7 +142,7 @@ function Sheet({ isPhone }: { isPhone: boolean }) {
       <LoadFindings selected={selected} />
     </>
   );
-}
+});
 
 /** On the phone what is seldom needed is one line until it is opened. */
 function Folded({ folds, title, children }: { folds: boolean; title: string; children: React.ReactNode }) {

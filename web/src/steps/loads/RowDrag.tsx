@@ -23,6 +23,9 @@ export interface Drop {
 /** px the mouse must travel, and ms a finger must rest, before a press becomes a drag, so that a tick stays a tick. */
 const SLOP_PX = 5;
 const REST_MS = 200;
+// The same objects always: with new ones every row would be drawn anew with every edit.
+const BY_MOUSE = { activationConstraint: { distance: SLOP_PX } };
+const BY_TOUCH = { activationConstraint: { delay: REST_MS, tolerance: SLOP_PX } };
 
 /** Rows come and go as the page scrolls, and stand where a transform puts them. */
 const MEASURING = { droppable: { strategy: MeasuringStrategy.Always, measure: getClientRect } };
@@ -47,10 +50,7 @@ export function RowDrag({
   onDrop: (drop: Drop) => void;
   children: React.ReactNode;
 }) {
-  const sensors = useSensors(
-    useSensor(MouseSensor, { activationConstraint: { distance: SLOP_PX } }),
-    useSensor(TouchSensor, { activationConstraint: { delay: REST_MS, tolerance: SLOP_PX } }),
-  );
+  const sensors = useSensors(useSensor(MouseSensor, BY_MOUSE), useSensor(TouchSensor, BY_TOUCH));
   const [drop, setDrop] = useState<Drop | null>(null);
   const announcements = useMemo<Announcements>(() => {
     const landing = (at: Drop | null) =>

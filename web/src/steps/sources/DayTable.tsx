@@ -1,4 +1,5 @@
 import { type DayCell, formatNumber, monthName, type SourcesDetail, showText } from '@joulemetric/core';
+import { memo } from 'react';
 import { useJob } from '../../shell/JobContext.tsx';
 
 /** Which cell of the table is looked at: by its place among the kinds, so that a kind that goes takes nothing with it. */
@@ -8,7 +9,7 @@ export interface Chosen {
 }
 
 /** Twelve months × the kinds of day: what is over and what is short, each cell to be looked at. */
-export function DayTable({
+export const DayTable = memo(function DayTable({
   detail,
   chosen,
   onChoose,
@@ -80,7 +81,7 @@ export function DayTable({
       </p>
     </div>
   );
-}
+});
 
 function Cell({
   cell,

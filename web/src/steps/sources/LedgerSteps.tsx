@@ -1,4 +1,5 @@
 import { type ArrayLedger, CAUSES, type Cause, formatNumber, showText } from '@joulemetric/core';
+import { memo } from 'react';
 
 /** What each cause is called, in the order the light passes it. */
 const WORDS: Readonly<Record<Cause, string>> = {
@@ -18,7 +19,7 @@ const WORDS: Readonly<Record<Cause, string>> = {
 const TINTS = [0.62, 0.34, 0.5, 0.26, 0.44, 0.2, 0.38, 0.16, 0.56, 0.3];
 
 /** From laboratory watts, aimed at the sun under a clear sky, to watt-hours in the store: what each cause takes. */
-export function LedgerSteps({ ledger }: { ledger: ArrayLedger }) {
+export const LedgerSteps = memo(function LedgerSteps({ ledger }: { ledger: ArrayLedger }) {
   const { name, ratingW, baseWh, taken, usedWh, worthH } = ledger;
   if (baseWh <= 0) return <p className="text-ink-2">The sun does not rise in the month designed for.</p>;
   const steps = CAUSES.map((cause, i) => ({ cause, wh: taken[cause], tint: TINTS[i] as number })).filter(
@@ -74,7 +75,7 @@ export function LedgerSteps({ ledger }: { ledger: ArrayLedger }) {
       </ul>
     </figure>
   );
-}
+});
 
 const Swatch = ({ fill, opacity }: { fill: string; opacity: number }) => (
   <svg width="12" height="9" aria-hidden="true">

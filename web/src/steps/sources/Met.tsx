@@ -1,9 +1,10 @@
 import { type MetBy, showText } from '@joulemetric/core';
+import { memo } from 'react';
 
 const WAYS = ['straight from the bus', 'through one conversion', 'through two'] as const;
 
 /** How the uses of the day are met: from what, and through how many conversions. */
-export function Met({ rows }: { rows: readonly MetBy[] }) {
+export const Met = memo(function Met({ rows }: { rows: readonly MetBy[] }) {
   const used = rows.filter(({ fromSunWh, fromDrivingWh, fromStoreWh }) => fromSunWh + fromDrivingWh + fromStoreWh > 0);
   if (used.length === 0) return null;
   const drives = used.some(({ fromDrivingWh }) => fromDrivingWh > 0);
@@ -47,4 +48,4 @@ export function Met({ rows }: { rows: readonly MetBy[] }) {
       </table>
     </section>
   );
-}
+});

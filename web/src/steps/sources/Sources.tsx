@@ -1,4 +1,4 @@
-import { useDeferredValue, useState } from 'react';
+import { useDeferredValue, useMemo, useState } from 'react';
 import { useSourcesDetail } from '../../edges/useSourcesDetail.ts';
 import { useJob } from '../../shell/JobContext.tsx';
 import { PhoneOptions } from '../../shell/PhoneBar.tsx';
@@ -20,7 +20,8 @@ export function Sources() {
   const settled = useDeferredValue(job);
   const { value: detail, problem } = useSourcesDetail(settled, optionId);
   const [chosen, setChosen] = useState<Chosen | null>(null);
-  const shown = detail && (chosen ?? { month: detail.designMonth, kind: 1 });
+  const first = detail?.designMonth;
+  const shown = useMemo(() => chosen ?? (first === undefined ? null : { month: first, kind: 1 }), [chosen, first]);
   const kind = detail && shown && (detail.kinds[shown.kind] ?? detail.kinds[0]);
   return (
     <div className="px-5 pb-10 pt-3.5 phone:px-4" data-sources={detail ? 'ready' : 'waiting'}>
@@ -55,7 +56,7 @@ export function Sources() {
       <DrivingPart links={detail?.links ?? []} />
       <SuppliesPart uses={detail?.supplies ?? []} />
       <OneBox />
-      <Met rows={detail?.met ?? []} />
+      {detail && <Met rows={detail.met} />}
     </div>
   );
 }

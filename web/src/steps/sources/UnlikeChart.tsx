@@ -3,12 +3,13 @@ import { LineChart } from 'echarts/charts';
 import { GridComponent, MarkPointComponent } from 'echarts/components';
 import { use as register } from 'echarts/core';
 import { CanvasRenderer } from 'echarts/renderers';
+import { memo } from 'react';
 import { useChart } from '../../ui/useChart.ts';
 
 register([LineChart, GridComponent, MarkPointComponent, CanvasRenderer]);
 
 /** Unlike panels on one controller: each one's curve, that of all together, and where it works best. */
-export function UnlikeChart({ unlike }: { unlike: UnlikeDetail }) {
+export const UnlikeChart = memo(function UnlikeChart({ unlike }: { unlike: UnlikeDetail }) {
   const holder = useChart(unlike, optionsOf);
   const { atLabel, atWork, wiring } = unlike;
   const { together, apart, apartW, lostShare } = atLabel;
@@ -26,7 +27,7 @@ export function UnlikeChart({ unlike }: { unlike: UnlikeDetail }) {
       </figcaption>
     </figure>
   );
-}
+});
 
 function optionsOf(
   { curve, curves, atLabel }: UnlikeDetail,

@@ -1,8 +1,9 @@
 import { type Check, formatNumber, showText, type Window } from '@joulemetric/core';
+import { memo } from 'react';
 import { useText } from '../../ui/useText.ts';
 
 /** What the panels bring to their controller at both ends of the year, and how much of each limit that is. */
-export function WindowChecks({ window }: { window: Window }) {
+export const WindowChecks = memo(function WindowChecks({ window }: { window: Window }) {
   const { coldC, hotC, coldVoc, hotVmp, inputA, outputA, watts } = window;
   const text = useText();
   const lines: readonly (readonly [string, Check | null, string])[] = [
@@ -39,4 +40,4 @@ export function WindowChecks({ window }: { window: Window }) {
       </tbody>
     </table>
   );
-}
+});
