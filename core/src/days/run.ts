@@ -202,7 +202,8 @@ export function runDays(setup: DaysSetup, weather: WeatherRun, options: RunOptio
       const isLocked = storeC < battery.minChargeC;
       let heaterW = 0;
       if (battery.heaterW > 0 && storeC < battery.heatToC && incomeW > 0) {
-        heaterW = battery.heaterW;
+        // It takes of what charges, not of what is stored.
+        heaterW = battery.heaterW < incomeW ? battery.heaterW : incomeW;
         storeC += (heaterW * hours) / battery.whPerK;
       }
       if (isLocked) lockedH += hours;

@@ -103,13 +103,15 @@ const LEAST_BAND = 0.01;
 const NO_TIME = 1e-12;
 /** Wh within which a level counts as reached. */
 const REACHED_WH = 1e-9;
+/** Times that loads come back within a step: what is filled and emptied faster than that stays off until the next. */
+const MOST_RETURNS = 8;
 /** W that are not missed. */
 const NO_POWER_W = 1e-9;
 
 /**
  * One step at constant powers. Sources feed the loads first and straight from the bus; what is over charges, the sun
  * before chargers; what is missing comes out of the store. Where the store reaches its cut-off inside the step, loads
- * are dropped there and then, whole ones, and come back where it reaches the level of that.
+ * are dropped there and then, whole ones, and come back where it reaches the level of that, a few times in a step.
  * @param shares what each load takes in this step; asked for only where some are dropped
  * @param unserved Wh that each load went without, added to
  */
@@ -277,13 +279,16 @@ export function makeStep(model: StoreModel, cutOff: CutOff) {
     books.sunOfferedWh += sunW * left;
     connected(state, input, shares);
     // Each turn passes time, drops a load or brings some back.
-    let turns = 4 * slots + 16;
+    let turns = (MOST_RETURNS + 1) * (slots + 4);
+    let returns = MOST_RETURNS;
     while (left > NO_TIME) {
       if (turns-- === 0) throw new Error(`a step did not end: ${JSON.stringify(input)}`);
-      if (state.cutCount > 0 && canHold) {
+      const mayReturn = state.cutCount > 0 && canHold && returns > 0;
+      if (mayReturn) {
         const all = state.storedWh >= whAt(model, allBackSoc, warmShare) + stopWh - REACHED_WH;
         if (all || (state.storedWh >= whAt(model, backSoc, warmShare) + stopWh - REACHED_WH && hasCriticalCut(state))) {
           reconnect(state, all);
+          returns--;
           connected(state, input, shares);
         }
       }
@@ -293,7 +298,7 @@ export function makeStep(model: StoreModel, cutOff: CutOff) {
       let intoWh = 0;
       if (missingW > NO_POWER_W) {
         // More than the store may give trips for as long as it is asked for.
-        if (missingW > model.dischargeLimitW + NO_POWER_W && state.storedWh > cutWh && canHold) {
+        if (missingW > model.dischargeLimitW + NO_POWER_W && state.storedWh > cutWh + REACHED_WH && canHold) {
           const before = state.cut.slice();
           dropUntil(state, input, shares, incomeW + model.dischargeLimitW);
           const outW = Math.max(0, on.busW - incomeW);
@@ -332,8 +337,7 @@ export function makeStep(model: StoreModel, cutOff: CutOff) {
         const over = -missingW;
         const sunOver = Math.max(0, sunW - on.busW);
         const efficiency = (sunOver * model.inBySun + (over - sunOver) * model.inByAmps) / over;
-        const until =
-          state.cutCount === 0 || !canHold ? Number.POSITIVE_INFINITY : nextBackWh(state, warmShare, stopWh);
+        const until = state.cutCount > 0 && mayReturn ? nextBackWh(state, warmShare, stopWh) : Number.POSITIVE_INFINITY;
         fill(model, state.storedWh, over, efficiency, warmShare, left, until, filled);
         storedNext = filled.storedWh;
         intoWh = filled.takenWh;
