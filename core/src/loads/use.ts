@@ -22,11 +22,11 @@ export function readUse(text: string, load: Load): { uses: Use[] } | { problem: 
   const trimmed = text.trim().toLowerCase();
   if (/^(?:all day|24 ?h|always)$/.test(trimmed)) return { uses: [{ startMin: 0, minutes: MINUTES_PER_DAY }] };
   if (/^(?:never|0)$/.test(trimmed)) return { uses: [] };
-  const bare = /^\d+(?:[.,]\d+)?$/.test(trimmed) ? `${trimmed} h` : text;
+  const bare = /^\d+(?:[.,]\d+)?$/.test(trimmed) ? `${trimmed} h` : text.replace(/^\s*[x×]\s*(\d+)\s*$/i, '$1 ×');
   const { tokens } = readQuantities(bare);
   const durations = tokens.filter(({ kind }) => kind === 'duration');
   const minutes = durations.reduce((sum, { value }) => sum + value, 0);
-  const times = tokens.find(({ kind }) => kind === 'times')?.value ?? null;
+  const times = tokens.find(({ kind }) => kind === 'times' || kind === 'count')?.value ?? null;
   const fixed = load.draw.kind === 'cycle' && !cycleLength(load.draw.phases).stretches;
   if (times !== null && times >= 1 && (fixed || minutes > 0)) {
     if (times * minutes > MINUTES_PER_DAY) return { problem: 'A day has 24 hours: fewer or shorter uses' };
