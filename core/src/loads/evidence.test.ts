@@ -32,6 +32,11 @@ describe('how good the list is (spreads by hand)', () => {
     expect(figures['demand.high'].working.inputs[0]?.value).toBeCloseTo(480, 9);
   });
 
+  it('is all zero for loads that take nothing', () => {
+    const { shares } = assess(aJob([aLoad({ watts: 0 }), aLoad({ watts: 0, evidence: 'guess' })])).evidence;
+    expect(Object.values(shares)).toEqual([0, 0, 0, 0, 0]);
+  });
+
   it('is all zero for an empty job', () => {
     const empty = assess(aJob([]));
     expect(Object.values(empty.evidence.shares)).toEqual([0, 0, 0, 0, 0]);

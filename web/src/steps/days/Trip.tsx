@@ -117,7 +117,7 @@ export function TripControls({
 function WhatIfs({ job, chosen, onToggle }: { job: Job; chosen: readonly WhatIf[]; onToggle: (one: WhatIf) => void }) {
   const words = whatIfWords(job.brief.region.units);
   return (
-    <fieldset className="pt-4">
+    <fieldset className="mt-3 pt-1">
       <legend className="text-note text-ink-2 phone:sr-only">What if</legend>
       <div className="flex flex-wrap gap-x-5 gap-y-0.5">
         {whatIfsOf(job).map((one) => (
