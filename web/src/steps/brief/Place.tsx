@@ -1,4 +1,4 @@
-import { type Job, monthlyExtraterrestrialKwh, SKY } from '@joulemetric/core';
+import { IMPERIAL, type Job, monthlyExtraterrestrialKwh, SKY } from '@joulemetric/core';
 import { useState } from 'react';
 import { changePlace, changeRegion } from '../../commands/design.ts';
 import { useJob } from '../../shell/JobContext.tsx';
@@ -29,11 +29,10 @@ function FinerPlace() {
   const change = (part: Partial<typeof monthly>, key: string) =>
     edit(changePlace({ monthly: { ...monthly, ...part, days: null } }), `monthly-${key}`);
   const imperial = job.brief.region.units === 'imperial';
-  const degrees = imperial
-    ? { unit: '°F', shown: (c: number) => c * 1.8 + 32, stored: (f: number) => (f - 32) / 1.8 }
-    : { unit: '°C' };
+  const { unit, to, from } = IMPERIAL['°C'];
+  const degrees = imperial ? { unit, shown: to, stored: from } : { unit: '°C' };
   const range = (min: number, max: number) =>
-    imperial ? { min: Math.ceil(min * 1.8 + 32), max: Math.floor(max * 1.8 + 32) } : { min, max };
+    imperial ? { min: Math.ceil(to(min)), max: Math.floor(to(max)) } : { min, max };
   return (
     <details className="col-span-full" open={unfolded}>
       <summary className="cursor-pointer py-1 text-note text-ink-2">Clocks, height, month by month</summary>
