@@ -103,7 +103,7 @@ const LEAST_BAND = 0.01;
 const NO_TIME = 1e-12;
 /** Wh within which a level counts as reached. */
 const REACHED_WH = 1e-9;
-/** Times that loads come back within a step: what is filled and emptied faster than that stays off until the next. */
+/** Times that loads come back within a step: what is filled and emptied faster than that stays off until the next. From memory. */
 const MOST_RETURNS = 8;
 /** W that are not missed. */
 const NO_POWER_W = 1e-9;

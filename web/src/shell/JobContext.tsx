@@ -1,4 +1,12 @@
-import { asFed, type DesignOption, type Device, type FigureId, type Job, type Move } from '@joulemetric/core';
+import {
+  asFed,
+  type DesignOption,
+  type Device,
+  type FigureId,
+  type Job,
+  type Move,
+  type Units,
+} from '@joulemetric/core';
 import {
   createContext,
   type Dispatch,
@@ -108,6 +116,8 @@ export function useDevice<D extends Device>(device: D): D {
   return (devices.find(({ id, kind }) => id === device.id && kind === device.kind) as D | undefined) ?? device;
 }
 
+/** What the job's region reads numbers in. */
+export const useUnits = (): Units => useShown(({ view }) => view.job.brief.region.units);
 export const useView = (): View => useShown(({ view }) => view);
 export const useAssessment = (): SaidAssessment => useShown(({ assessment }) => assessment);
 

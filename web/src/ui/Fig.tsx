@@ -1,5 +1,5 @@
 import { type FigureId, showText } from '@joulemetric/core';
-import { usePanels, useShown } from '../shell/JobContext.tsx';
+import { usePanels, useShown, useUnits } from '../shell/JobContext.tsx';
 import { Num } from './Number.tsx';
 
 /**
@@ -7,7 +7,7 @@ import { Num } from './Number.tsx';
  * @param after punctuation that must stay on the figure's line
  */
 export function Fig({ id, signed = false, after = '' }: { id: FigureId; signed?: boolean; after?: string }) {
-  const units = useShown(({ view }) => view.job.brief.region.units);
+  const units = useUnits();
   const figure = useShown(({ assessment }) => assessment.figures[id]);
   const { open } = usePanels();
   if (!figure) return null;

@@ -1,9 +1,9 @@
 import { showText } from '@joulemetric/core';
 import { useCallback } from 'react';
-import { useShown } from '../shell/JobContext.tsx';
+import { useUnits } from '../shell/JobContext.tsx';
 
 /** Values with their units as the job's region writes them. */
 export function useText(): (value: number, unit: string) => string {
-  const units = useShown(({ view }) => view.job.brief.region.units);
+  const units = useUnits();
   return useCallback((value, unit) => showText(value, unit, units), [units]);
 }

@@ -1,5 +1,5 @@
 import { formatNumber, IMPERIAL, readLengthM, show, type Units } from '@joulemetric/core';
-import { useJob } from '../../shell/JobContext.tsx';
+import { useUnits } from '../../shell/JobContext.tsx';
 import { LineField } from '../../ui/Field.tsx';
 
 /** A length one way, as it is typed: m, cm, feet. */
@@ -16,7 +16,7 @@ export function LengthField({
   onChange: (lengthM: number | null) => void;
   hideLabel?: boolean;
 }) {
-  const { units } = useJob().job.brief.region;
+  const units = useUnits();
   return (
     <LineField
       label={label}
