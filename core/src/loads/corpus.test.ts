@@ -49,6 +49,8 @@ function actual(key: string, load: Load, type: string): string | number | null {
       return load.daysPerWeek;
     case 'duty':
       return load.draw.kind === 'thermostatic' ? load.draw.duty * 100 : null;
+    case 'start':
+      return load.startRatio;
     case 'pf':
       return load.powerFactor;
     case 'V':
@@ -62,7 +64,7 @@ function actual(key: string, load: Load, type: string): string | number | null {
 
 describe('typed lines', () => {
   it('are many', () => {
-    expect(lines.length).toBeGreaterThanOrEqual(190);
+    expect(lines.length).toBeGreaterThanOrEqual(430);
   });
 
   it.each(lines)('$text', ({ text, told }) => {

@@ -13,15 +13,15 @@ import type { LabelReading, LabelToken, Quantity, Side } from './labelReading.ts
  */
 
 const NUMBER = NUMERAL;
-const SIGN = String.raw`(?:\s*\(?(~|∿|⎓|⏛|a\.?c\.?|d\.?c\.?)\)?)?`;
+const SIGN = String.raw`(?:\s*\(?(~|∿|⎓|⏛|a\.?c\.?\s*\/\s*d\.?c\.?|a\.?c\.?|d\.?c\.?)\)?)?`;
 
 /** Units of a nameplate: pattern, quantity, factor. The longer unit stands before the one it begins with. */
 const UNITS: readonly (readonly [pattern: string, quantity: Quantity, factor: number])[] = [
   [String.raw`kwh\s*(?:\/|per|p\.?)\s*(?:annum|year|yr|a\.?|365\s*d(?:ays)?)(?![a-z])`, 'Wh/day', 1000 / 365],
-  [String.raw`kwh\s*(?:\/|per)\s*(?:24\s*h(?:ours)?|day|d)(?![a-z])`, 'Wh/day', 1000],
-  [String.raw`wh\s*(?:\/|per)\s*(?:24\s*h(?:ours)?|day|d)(?![a-z])`, 'Wh/day', 1],
+  [String.raw`kwh\s*(?:\/|per)\s*(?:24\s*h(?:(?:ou)?rs?)?|day|d)(?![a-z])`, 'Wh/day', 1000],
+  [String.raw`wh\s*(?:\/|per)\s*(?:24\s*h(?:(?:ou)?rs?)?|day|d)(?![a-z])`, 'Wh/day', 1],
   [String.raw`kwh\s*(?:\/|per)\s*100\s*(?:cycles|washes|uses)`, 'Wh/cycle', 10],
-  [String.raw`kwh\s*(?:\/|per)\s*1[.,]?000\s*h(?:ours)?(?![a-z])`, 'Wh/day', 24],
+  [String.raw`kwh\s*(?:\/|per)\s*1[.,]?000\s*h(?:ours)?(?![a-z])`, 'W', 1],
   [String.raw`kwh\s*(?:\/|per)\s*month`, 'Wh/day', (1000 * 12) / 365],
   [String.raw`kwh\s*(?:\/|per)\s*(?:week|wk)`, 'Wh/day', 1000 / 7],
   [String.raw`kwh\s*(?:\/|per)\s*(?:cycle|wash|load|use|run)`, 'Wh/cycle', 1000],
@@ -55,16 +55,18 @@ const PATTERNS = UNITS.map(([unit, quantity, factor]) => ({
 }));
 const POWER_FACTOR = new RegExp(String.raw`(?:cos\s*(?:φ|ϕ|phi)|power\s*factor|p\.?f\.?)\s*[:=]?\s*(${NUMBER})`, 'giu');
 const SIDE =
-  /((?<!\p{L})(?:in(?:put)?(?!\p{L})|i\/p|primary|pri(?!\p{L})|entr[ée]e|entrada|ingresso|ing[åa]ng|eingang|ac\s*in(?!\p{L})))|((?<!\p{L})(?:out(?:put)?(?!\p{L})|o\/p|secondary|sec(?!\p{L})|sortie|salida|uscita|utg[åa]ng|ausgang|dc\s*out(?!\p{L})))/giu;
+  /((?<!\p{L})(?:in(?:put)?(?!\p{L})|i\/p|primary|pri(?!\p{L})|ein(?=\s*:)|entr[ée]e|entrada|ingresso|ing[åa]ng|eingang|ac\s*in(?!\p{L})))|((?<!\p{L})(?:out(?:put)?(?!\p{L})|o\/p|secondary|sec(?!\p{L})|aus(?=\s*:)|sortie|salida|uscita|utg[åa]ng|ausgang|dc\s*out(?!\p{L})))/giu;
 const COOKING = /(?:cooking|microwave\s+output|output\s+power|rf\s+output)[^\d\n]{0,12}$/iu;
 const COOKING_AFTER = /^[ \t,(]{0,3}(?:cooking|microwave\s+output)/iu;
+/** Blanks within a line: what stands below is of something else. */
+const GAP = String.raw`[^\S\n]*`;
 const BREAKER = new RegExp(
-  String.raw`(?:circuit\s*)?(?:breaker|fuse|mcb|rcbo|fused\s+at|socket|outlet|circuit)\s*[:=]?\s*(?:of\s*)?(${NUMBER})\s*a(?:mps?)?(?!\p{L})|(${NUMBER})\s*a(?:mps?)?\s*(?:circuit\s*)?(?:breaker|fuse|mcb|rcbo|socket|outlet|circuit)`,
+  String.raw`(?:circuit\s*)?(?:breaker|fuse|mcb|rcbo|fused\s+at|socket|outlet|circuit)${GAP}[:=]?${GAP}(?:of\s*)?(${NUMBER})\s*a(?:mps?)?(?!\p{L})|(${NUMBER})\s*a(?:mps?)?${GAP}(?:circuit\s*)?(?:breaker|fuse|mcb|rcbo|socket|outlet|circuit)`,
   'giu',
 );
 /** Amps of a motor's plate by their letters: locked rotor is the start, the others what it runs at or its cable must bear. */
 const LETTERED = new RegExp(
-  String.raw`(?<!\p{L})(?:(lra|locked\s*rotor(?:\s*amps?)?)|(rla|fla|flc|rated\s*load\s*amps?|full\s*load\s*amps?)|(mca|mocp|mop|minimum\s*circuit\s*ampacity))\s*[:=]?\s*(${NUMBER})\s*(?:a(?:mps?)?)?(?!\p{L})|(${NUMBER})\s*a(?:mps?)?\s*(?:(lra)|(rla|fla|flc)|(mca|mocp))(?!\p{L})`,
+  String.raw`(?<!\p{L})(?:(lra|locked\s*rotor(?:\s*amps?)?|(?:glow\s*)?(?:start(?:ing|[ -]?up)?|inrush)(?:\s*current)?)|(rla|fla|flc|rated\s*load\s*amps?|full\s*load\s*amps?)|(mca|mocp|mop|min(?:imum)?\.?\s*circuit\s*amp(?:s|acity)|max(?:imum)?\.?\s*(?:fuse|breaker|overcurrent)(?:\s*(?:size|protection|device))*))\s*[:=]?\s*(${NUMBER})\s*(?:a(?:mps?)?)?(?!\p{L})|(${NUMBER})\s*a(?:mps?)?\s*(?:(lra)|(rla|fla|flc)|(mca|mocp))(?!\p{L})`,
   'giu',
 );
 
@@ -73,15 +75,17 @@ export function readLabel(text: string): LabelReading {
   const free = (start: number, end: number) => !taken.some((span) => start < span.end && end > span.start);
   const questions: Question[] = settingsOf(text);
   taken.push(...questions.map(({ start, end }) => ({ start, end })));
-  for (const match of text.matchAll(BREAKER)) {
-    const [start, end] = [match.index, match.index + match[0].length];
-    taken.push({ start, end });
-    questions.push({ code: 'breaker', start, end, found: match[0], choices: [] });
-  }
-
   const sides = sideMarks(text);
-  const tokens: LabelToken[] = lettered(text).filter(({ start, end }) => free(start, end));
+  const tokens: LabelToken[] = lettered(text).filter(
+    ({ start, end, high }) => free(start, end) && Number.isFinite(high),
+  );
   for (const { start, end } of tokens) taken.push({ start, end });
+  const protections = [...text.matchAll(BREAKER)].flatMap((match): LabelToken[] => {
+    const span = { start: match.index, end: match.index + match[0].length };
+    if (!free(span.start, span.end) || !Number.isFinite(readNumber(match[1] ?? match[2] ?? ''))) return [];
+    taken.push(span);
+    return [{ ...plainToken('A cable', readNumber(match[1] ?? match[2] ?? '')), ...span }];
+  });
   for (const { pattern, quantity, factor } of PATTERNS) {
     for (const match of text.matchAll(pattern)) {
       // "K-17 230V": volts and amps never come in thousands.
@@ -94,7 +98,7 @@ export function readLabel(text: string): LabelReading {
       taken.push({ start, end });
       const single = match[2] === undefined;
       tokens.push({
-        quantity: cookingOr(quantity, text, start, end),
+        quantity: quantity === 'W' ? whichWatts(text, start, end) : quantity,
         side: sideAt(sides, start),
         low: Math.min(first, second),
         high: Math.max(first, second),
@@ -114,9 +118,17 @@ export function readLabel(text: string): LabelReading {
       tokens.push({ ...plainToken('PF', value), start, end });
     }
   }
+  // Beside what it takes a fuse says what its cable needs; by itself it says nothing of the appliance.
+  if (!tokens.some(({ quantity }) => TAKES.has(quantity)))
+    for (const { start, end } of protections)
+      questions.push({ code: 'breaker', start, end, found: text.slice(start, end), choices: [] });
+  tokens.push(...protections);
   tokens.sort((a, b) => a.start - b.start);
   return { tokens, questions: [...questions, ...labelQuestions(text, tokens)], ...conclusion(tokens) };
 }
+
+/** What says how much an appliance takes. */
+const TAKES: ReadonlySet<Quantity> = new Set(['A', 'W', 'VA', 'W cooking', 'W cooling', 'W shaft']);
 
 /** Both ends of a range, or the one value twice. */
 function bounds(match: RegExpMatchArray, factor: number): [number, number] {
@@ -162,11 +174,22 @@ function sideAt(marks: readonly { at: number; side: Side }[], start: number): Si
   return marks.filter(({ at }) => at < start).at(-1)?.side ?? 'plain';
 }
 
-function cookingOr(quantity: Quantity, text: string, start: number, end: number): Quantity {
-  if (quantity !== 'W' || !/microwave|cooking/iu.test(text)) return quantity;
+const SHAFT = /(?:(?<![\p{L}\d])p2|shaft(?:\s*power)?|(?:on|at)\s+the\s+shaft)[\s:=]*$/iu;
+const SHAFT_AFTER = /^[ \t,(]{0,3}(?:(?:on|at)\s+the\s+)?shaft/iu;
+const FUEL = /(?<!\p{L})(?:diesel|petrol|gasoline|kerosene|gas|lpg|propane|butane|fuel)(?!\p{L})/iu;
+const HEAT =
+  /(?:heat(?:ing)?\s*(?:output|power|capacity|performance)?|heat\s*flow|thermal(?:\s*power)?|gas[^\n]{0,16})[\s:=(]*$/iu;
+
+/** Whether watts are what it takes in, or what it cooks, turns or, burning something, heats with. */
+function whichWatts(text: string, start: number, end: number): Quantity {
+  const quantity = 'W';
+  const line = text.slice(text.lastIndexOf('\n', start) + 1, start);
   const before = text.slice(Math.max(0, start - 40), start);
   const after = text.slice(end, end + 24);
   if (/input\W{0,3}$/iu.test(before) || /^\W{0,3}input/iu.test(after)) return quantity;
+  if (SHAFT.test(before) || SHAFT_AFTER.test(after)) return 'W shaft';
+  if (FUEL.test(text) && HEAT.test(line)) return 'W heat';
+  if (!/microwave|cooking/iu.test(text)) return quantity;
   const cooking =
     COOKING.test(before) ||
     COOKING_AFTER.test(after) ||
@@ -176,7 +199,9 @@ function cookingOr(quantity: Quantity, text: string, start: number, end: number)
 }
 
 function currentOf(sign: string | undefined, after: string): LabelToken['current'] {
-  const mark = (sign ?? /^\s*\(?(~|⎓|ac|dc)\b/iu.exec(after)?.[1] ?? '').toLowerCase().replaceAll('.', '');
+  const mark = (sign ?? /^\s*\(?(~|⎓|ac\s*\/\s*dc|ac|dc)\b/iu.exec(after)?.[1] ?? '').toLowerCase().replaceAll('.', '');
+  // What takes either hangs on the bus.
+  if (/^ac\s*\/\s*dc$/.test(mark)) return 'dc';
   if (mark === '~' || mark === '∿' || mark === 'ac') return 'ac';
   return mark === '⎓' || mark === '⏛' || mark === 'dc' ? 'dc' : null;
 }

@@ -1,16 +1,18 @@
-import { runningPowerW, withRunningPower } from '../job/draw.ts';
+import { runningPowerW } from '../job/draw.ts';
 import { plainLoad } from '../job/plainLoad.ts';
 import type { Draw, Load, Use } from '../job/schema.ts';
 import type { Question } from '../quantity/question.ts';
 import { readQuantities } from '../quantity/read.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
 import { type Appliance, bestFit, loadFrom, nearMatches } from '../reference/appliances.ts';
-import { fitsBus, NAMEPLATE, windowOf } from '../reference/nameplates.ts';
+import { fitsBus, windowOf } from '../reference/nameplates.ts';
 import { readLabel } from './label.ts';
 import type { LabelReading } from './labelReading.ts';
+import { poweredDraw } from './powered.ts';
 import type { Bus, Proposal } from './proposal.ts';
 import { typedUse } from './typedUse.ts';
 import { usesFor } from './uses.ts';
+import { whatItIs } from './whatItIs.ts';
 
 /** What may be written beside a label by hand: how long, how often and when. */
 const TIMES: ReadonlySet<string> = new Set([
@@ -19,6 +21,8 @@ const TIMES: ReadonlySet<string> = new Set([
   'clock',
   'every',
   'days-per-week',
+  'per-week',
+  'per-month',
   'weekdays',
   'weekends',
 ]);
@@ -26,6 +30,8 @@ const TIMES: ReadonlySet<string> = new Set([
 /** Words of a nameplate that are not the appliance's name. */
 const PLATE_WORDS =
   /\b(?:model|type|rated?|rating|input|output|voltage|power|current|consumption|frequency|supply|mains|serial|no|class|ac|dc|in|out|max|min|nominal|energy|cooling|capacity|heating)\b[.:]?|[~⎓⏛:;|=()]/giu;
+
+const NO_CHARGER = { questions: [], chargesStore: null } as const;
 
 /** A load as its nameplate tells it; null when nothing on it could be read. */
 export function proposeFromLabel(
@@ -40,9 +46,11 @@ export function proposeFromLabel(
   const words = nameBefore(text, label);
   const appliance = pick ?? bestFit(nearMatches(words, firm), label.powerW, feedOf(label));
   const name = words || pick?.name || '';
+  const identity = whatItIs(text, readQuantities(words), appliance);
+  const charger = identity.isCharger ? identity : NO_CHARGER;
   const about = {
     appliance,
-    questions: [...label.questions, ...microwaveQuestion(text, label, appliance)],
+    questions: [...label.questions, ...microwaveQuestion(text, label, appliance), ...charger.questions],
     label,
     notes: [],
   };
@@ -75,6 +83,7 @@ export function proposeFromLabel(
       startRatio: label.startRatio ?? base.startRatio,
       evidence: 'nameplate',
       powerFactor: label.powerFactor ?? base.powerFactor,
+      chargesStore: charger.chargesStore ?? base.chargesStore,
     },
   };
 }
@@ -118,25 +127,14 @@ function microwaveQuestion(text: string, { tokens }: LabelReading, appliance: Ap
   ];
 }
 
-function drawOf(draw: Draw, { powerW, coolingW, energyWhPerDay }: LabelReading): Draw {
-  const powered = poweredBy(draw, powerW, coolingW);
+function drawOf(draw: Draw, label: LabelReading): Draw {
+  const { energyWhPerDay } = label;
+  const powered = poweredDraw(draw, label);
   if (energyWhPerDay === null) return powered;
   if (powered.kind === 'standby') return { kind: 'standby', powerW: energyWhPerDay / 24 };
   const runningW = Math.max(runningPowerW(powered), energyWhPerDay / 24);
   const setC = powered.kind === 'thermostatic' ? powered.setC : 4;
   return { kind: 'thermostatic', runningW, duty: Math.min(1, energyWhPerDay / 24 / Math.max(1e-9, runningW)), setC };
-}
-
-function poweredBy(draw: Draw, powerW: number | null, coolingW: number | null): Draw {
-  if (coolingW !== null && draw.kind === 'room') {
-    const cop = powerW === null ? draw.cop : Math.min(8, Math.max(0.5, coolingW / powerW));
-    return { ...draw, capacityW: coolingW, cop };
-  }
-  const watts = powerW ?? (coolingW === null ? null : coolingW / NAMEPLATE.coolingPerInput.value);
-  if (watts === null) return draw;
-  // What is too little or too much for a room's machine is some other thing of that name.
-  const room = draw.kind === 'room' && (watts * draw.cop < 50 || watts * draw.cop > 30_000);
-  return room ? { kind: 'steady', powerW: watts } : withRunningPower(draw, watts);
 }
 
 function usesOfLabel(usual: readonly Use[], draw: Draw, { energyWhPerCycle }: LabelReading): Use[] {

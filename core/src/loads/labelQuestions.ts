@@ -26,7 +26,13 @@ export function labelQuestions(text: string, tokens: readonly LabelToken[]): Que
   }
   const shaft = tokens.filter(({ quantity }) => quantity === 'W shaft');
   const said = tokens.some(({ quantity }) => quantity === 'W' || quantity === 'A' || quantity === 'VA');
-  if (shaft[0] && !said && !/shaft/iu.test(text))
+  const alike = tokens.find(
+    ({ quantity, high }) => quantity === 'W' && shaft.some((one) => Math.abs(one.high - high) < high * 0.1),
+  );
+  // "1.5 HP 1.1 kW" is the shaft said twice.
+  if (alike && !tokens.some(({ quantity }) => quantity === 'VA'))
+    questions.push(ask('shaft-or-input', [alike], [`${textOf(alike)} shaft`, `${textOf(alike)} input`]));
+  if (shaft[0] && !said && !/shaft|(?<![\p{L}\d])p2/iu.test(text))
     questions.push(ask('shaft-or-input', [shaft[0]], [`${textOf(shaft[0])} shaft`, `${Math.round(shaft[0].high)} W`]));
   for (const side of ['input', 'output', 'plain'] as const) {
     const of = (quantity: Quantity) => tokens.filter((token) => token.quantity === quantity && token.side === side);
@@ -112,7 +118,7 @@ function contradiction(text: string, watts: LabelToken, volts: LabelToken, amps:
       ? [volts.pair[0] * amps.pair[0], volts.pair[1] * amps.pair[1]]
       : [volts.low * amps.high, volts.high * amps.high];
   const [least, most] = [Math.min(...products), Math.max(...products)];
-  const lowest = mains ? NAMEPLATE.leastPowerFactor.value * 0.5 : 0.5;
+  const lowest = mains ? NAMEPLATE.leastPowerFactor.value * 0.5 : 0.7;
   if (watts.high <= most * 1.15 && watts.low >= least * lowest) return [];
   return [contradicts(text, watts, most)];
 }

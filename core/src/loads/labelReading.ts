@@ -16,7 +16,8 @@ export type Quantity =
   | 'Wh'
   | 'W cooking'
   | 'W cooling'
-  | 'W shaft';
+  | 'W shaft'
+  | 'W heat';
 
 export interface LabelToken {
   readonly quantity: Quantity;

@@ -1,5 +1,6 @@
 import { plainLoad } from '../job/plainLoad.ts';
 import type { Load } from '../job/schema.ts';
+import { unreadWords } from '../quantity/doubts.ts';
 import { temperatureIn, withoutMeasures, withoutTemperature } from '../quantity/measures.ts';
 import type { Question } from '../quantity/question.ts';
 import { readQuantities } from '../quantity/read.ts';
@@ -9,8 +10,9 @@ import { DEFAULT } from '../reference/defaults.ts';
 import { MAINS_FROM_V } from '../reference/nameplates.ts';
 import { looksLikeLabel } from './label.ts';
 import { proposeFromLabel } from './labelProposal.ts';
+import { bearing, poweredDraw } from './powered.ts';
 import { type Bus, type Proposal, USUAL_BUS } from './proposal.ts';
-import { poweredDraw, typedPower } from './typedPower.ts';
+import { typedPower } from './typedPower.ts';
 import { typedUse } from './typedUse.ts';
 import { unfit } from './unfit.ts';
 import { givesPower, whatItIs } from './whatItIs.ts';
@@ -49,9 +51,10 @@ function proposeFromLine(
   firm: readonly Appliance[],
   bus: Bus,
 ): Proposal {
-  const reading = readQuantities(text);
-  const near = namedBy(reading.words, firm);
-  const base = pick ?? likeliest(reading, near);
+  const typed = readQuantities(text);
+  const near = namedBy(typed.words, firm);
+  const base = pick ?? likeliest(typed, near);
+  const reading = base?.draw.kind === 'thermostatic' ? meansOfADay(typed) : typed;
   const nothing = { load: null, label: null, notes: [] };
   const identity = whatItIs(text, reading, base);
   const questions: Question[] = [...reading.questions, ...identity.questions];
@@ -67,6 +70,7 @@ function proposeFromLine(
   const use = typedUse(text, reading, start, poweredDraw(start.draw, power), knowsPower, bus.busV);
   const count = reading.tokens.find(({ kind }) => kind === 'count');
   questions.push(...power.questions, ...use.questions);
+  questions.push(...unreadWords(text, [...typed.tokens, ...questions]));
   questions.push(...leftOver(text, reading, [...power.used, ...use.used, ...(count ? [count] : [])], questions));
   const saysEnergy = use.draw.kind !== 'steady' || use.draw.powerW > 0;
   if (type === null && !knowsPower && !saysEnergy) return { ...nothing, appliance: null, questions, missing: 'power' };
@@ -96,6 +100,21 @@ function proposeFromLine(
   };
 }
 
+/** The mean of what cycles is its energy of a day, not what its compressor takes. */
+function meansOfADay(reading: Reading): Reading {
+  const volts = reading.tokens.find(({ kind }) => kind === 'voltage')?.value ?? null;
+  const tokens = reading.tokens.map((token): Token => {
+    if (token.mark !== 'average') return token;
+    const { mark: _mark, ...rest } = token;
+    if (token.kind === 'power') return { ...rest, kind: 'energy-per-day', value: token.value * 24 };
+    if (token.kind !== 'current') return token;
+    return volts === null
+      ? { ...rest, kind: 'charge-per-day', value: token.value * 24 }
+      : { ...rest, kind: 'energy-per-day', value: token.value * volts * 24 };
+  });
+  return { ...reading, tokens };
+}
+
 /** Types by a line's words: a size may be part of a type's name, or of this one thing alone. */
 function namedBy(words: string, firm: readonly Appliance[]): Match[] {
   const [whole, bare] = [withoutTemperature(words), withoutMeasures(words)];
@@ -108,7 +127,13 @@ function namedBy(words: string, firm: readonly Appliance[]): Match[] {
   return (plain[0]?.score ?? 0) > (best?.score ?? 0) ? plain : sized;
 }
 
-/** What holds a temperature, at the one that was typed; the usual duty goes with the difference to 25 °C. */
+/** °C from which a temperature in a line is of the air around what cools. */
+const AMBIENT_FROM_C = 21;
+
+/**
+ * What holds a temperature, at the one that was typed; the usual duty goes with the difference to 25 °C. A warmer one
+ * is of the air around it, in which a typed energy was measured.
+ */
 function held(
   start: Load,
   text: string,
@@ -116,6 +141,11 @@ function held(
 ): { readonly start: Load; readonly notes: readonly string[] } {
   const setC = temperatureIn(text);
   if (setC === null || start.draw.kind !== 'thermostatic') return { start, notes: [] };
+  if (setC >= AMBIENT_FROM_C)
+    return {
+      start,
+      notes: [`${Number(setC.toPrecision(3))} °C taken for the air around it; the figures stand as typed`],
+    };
   const reference = DEFAULT.fridgeReferenceAmbientC.value;
   const { draw } = start;
   const saysDuty = tokens.some(({ kind }) => kind === 'share' || kind.startsWith('energy'));
@@ -144,7 +174,7 @@ function likeliest(reading: Reading, near: readonly Match[]): Appliance | null {
   const watts = value('power') ?? value('apparent') ?? (volts !== null && amps !== null ? volts * amps : null);
   const mains = /(?<!\p{L})mains(?!\p{L})/iu.test(reading.words) || (volts !== null && volts >= MAINS_FROM_V);
   const feed = mains ? 'mains' : volts === null ? null : 'dc';
-  return bestFit(near, watts, feed);
+  return bestFit(bearing(near, watts), watts, feed);
 }
 
 function nameOf(words: string, base: Appliance | null): string {

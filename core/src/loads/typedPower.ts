@@ -1,5 +1,4 @@
-import { withRunningPower } from '../job/draw.ts';
-import type { Draw, Load } from '../job/schema.ts';
+import type { Load } from '../job/schema.ts';
 import type { Question } from '../quantity/question.ts';
 import type { Reading, Token } from '../quantity/token.ts';
 import { type Appliance, isFullyNamed } from '../reference/appliances.ts';
@@ -74,20 +73,25 @@ export function typedPower(
     questions.push({ code, start, end, found: text.slice(start, end), choices });
 
   const volts = of('voltage');
-  const amps = of('current');
   const factor = of('factor')[0]?.value ?? null;
   used.push(...of('factor').slice(0, 1), ...of('frequency'));
   const feeds = voltsOf(volts, bus);
   used.push(...feeds.used);
   const saysMains = feeds.mains || of('frequency').length > 0 || /(?<!\p{L})mains(?!\p{L})/iu.test(reading.words);
 
-  const peak = of('power').find(({ mark }) => mark === 'peak');
-  const stated = of('power', 'shaft').filter((token) => token !== peak);
+  const { usual, peak, notes: which } = usualOf([...of('power', 'shaft', 'current')]);
+  notes.push(...which);
+  const stated = usual.filter(({ kind }) => kind !== 'current');
+  const amps = usual.filter(({ kind }) => kind === 'current');
   const input = stated.find(({ mark }) => mark === 'input');
   const main = input ?? stated[0] ?? null;
   // Beside a stated input the other figure says what comes of it, and is read but not needed.
   if (input) used.push(...stated.filter(({ mark }) => mark !== undefined));
   else if (stated.length > 1) askWhich(text, stated, questions, used);
+  for (const bulb of of('power').filter(({ mark }) => mark === 'equivalent')) {
+    used.push(bulb);
+    if (!main) ask('like-a-bulb', bulb, [`${Math.max(1, Math.round(bulb.value * NAMEPLATE.ledPerBulb.value))} W`]);
+  }
 
   let powerW: number | null = null;
   let coolingW: number | null = null;
@@ -102,7 +106,8 @@ export function typedPower(
       if (fits.length === 1) powerW = fits[0] as number;
       else ask('two-readings', main, readingsAsText(text, main));
     }
-    const meaning = main === input ? null : meaningOf(main, reading.words, base);
+    // Beside Btu/h or watts of cooling, other watts are its input.
+    const meaning = main === input || (heat && main.mark === undefined) ? null : meaningOf(main, reading.words, base);
     if (meaning === 'ask') {
       const what = ambiguity(reading.words, base, main) as Meaning;
       const own = text.slice(main.start, main.end);
@@ -125,9 +130,15 @@ export function typedPower(
 
   const va = of('apparent')[0] ?? null;
   if (va) used.push(va);
-  const byAmps = ampsAsVa(text, amps, feeds.volts, base, saysMains, bus, questions, notes, used);
-  const apparent = va?.value ?? byAmps;
-  const mains = saysMains || (feeds.volts === null && (base?.path ?? '').startsWith('inverter'));
+  const [current] = amps;
+  if (amps.length > 1) askWhich(text, amps, questions, used);
+  if (current) used.push(current);
+  const byAmps = current ? ampsAsVa(current, feeds.volts, base, reading.words, saysMains, bus, notes) : null;
+  const apparent = va?.value ?? byAmps?.va ?? null;
+  const mains =
+    saysMains ||
+    byAmps?.on === 'mains' ||
+    (!byAmps && feeds.volts === null && (base?.path ?? '').startsWith('inverter'));
   let powerFactor = factor;
   if (apparent !== null && powerW !== null && coolingW === null) {
     const most = apparent * 1.05;
@@ -140,9 +151,12 @@ export function typedPower(
     powerW = apparent * (mains ? (factor ?? 1) : 1);
     powerFactor ??= mains && va === null ? 1 : null;
   }
-  const startRatio = peak && powerW ? startOf(peak, powerW, used) : null;
+  const peakVa = peak && peak.value * (peak.kind === 'current' ? (feeds.volts ?? (mains ? bus.mainsV : bus.busV)) : 1);
+  const startRatio = peak && powerW ? startOf(peak, (peakVa as number) / (apparent ?? powerW), used) : null;
 
-  const path = feeds.path ?? (saysMains ? mainsPath(base) : null);
+  // Amps that were taken at the volts of the bus hang on it.
+  const taken = byAmps?.on === 'usb' ? ('dc-dc' as const) : byAmps?.on === 'bus' ? (fedByBus(base) ?? 'direct') : null;
+  const path = feeds.path ?? (saysMains ? mainsPath(base) : taken);
   return {
     powerW,
     coolingW,
@@ -168,10 +182,30 @@ function meaningOf(main: Token, words: string, base: Appliance | null): Meaning 
   return unclear === null ? null : 'ask';
 }
 
-const startOf = (peak: Token, powerW: number, used: Token[]): number | null => {
+const startOf = (peak: Token, ratio: number, used: Token[]): number | null => {
+  // A peak below what it takes as a rule is asked about.
+  if (ratio < 1) return null;
   used.push(peak);
-  return peak.value >= powerW ? Math.min(12, peak.value / powerW) : null;
+  return Math.min(12, ratio);
 };
+
+/**
+ * Of the watts and amps those that it takes as a rule, and what it takes at most: a mean before a rating, and a
+ * highest figure by itself for want of another.
+ */
+function usualOf(all: readonly Token[]): {
+  readonly usual: readonly Token[];
+  readonly peak: Token | null;
+  readonly notes: readonly string[];
+} {
+  const high = ({ mark }: Token) => mark === 'peak' || mark === 'most';
+  const rest = all.filter((token) => !high(token) && token.mark !== 'equivalent');
+  const highest = all.filter(high);
+  if (rest.length > 0) return { usual: rest, peak: highest[0] ?? null, notes: [] };
+  const most = highest.filter(({ mark }) => mark === 'most');
+  const peak = highest.find((token) => !most.includes(token)) ?? null;
+  return { usual: most, peak, notes: most.length > 0 ? ['the highest figure, for want of a usual one'] : [] };
+}
 
 interface Feeds {
   readonly volts: number | null;
@@ -203,27 +237,37 @@ function voltsOf(volts: readonly Token[], bus: Bus): Feeds {
   };
 }
 
+/** What amps come to, and what they were taken to hang on when no volts stand beside them. */
+interface Amps {
+  readonly va: number;
+  readonly on: 'mains' | 'bus' | 'usb' | null;
+}
+
+/** V of a plain USB socket. */
+const USB_V = 5;
+/** How far from what is usual for a type watts may be and still be its own, as a factor. From memory. */
+const USUAL = 3;
+
 /** Amps as VA: with the volts that stand there, or with those of the path, which is said. */
 function ampsAsVa(
-  text: string,
-  amps: readonly Token[],
+  { value }: Token,
   volts: number | null,
   base: Appliance | null,
+  words: string,
   saysMains: boolean,
   { busV, mainsV }: Bus,
-  questions: Question[],
   notes: string[],
-  used: Token[],
-): number | null {
-  const [first] = amps;
-  if (!first) return null;
-  if (amps.length > 1) askWhich(text, amps, questions, used);
-  used.push(first);
-  if (volts !== null) return volts * first.value;
-  const mains = saysMains || (base?.path ?? 'direct').startsWith('inverter');
-  const taken = mains ? mainsV : busV;
-  notes.push(`${Number(first.value.toPrecision(4))} A × ${taken} V of the ${mains ? 'mains' : 'bus'}`);
-  return first.value * taken;
+): Amps {
+  if (volts !== null) return { va: volts * value, on: null };
+  const usual = (watts: number) => base === null || (watts >= base.lowW / USUAL && watts <= base.highW * USUAL);
+  const isMains = saysMains || (base?.path ?? 'direct').startsWith('inverter');
+  // A mains type that would take far too much by the mains, and as much as it does by the bus, hangs on the bus.
+  const onBus = !saysMains && !usual(mainsV * value) && usual(busV * value);
+  const on = isMains && !onBus ? 'mains' : base === null && /(?<!\p{L})usb(?!\p{L})/iu.test(words) ? 'usb' : 'bus';
+  const taken = { mains: mainsV, bus: busV, usb: USB_V }[on];
+  const named = { mains: 'the mains', bus: 'the bus', usb: 'USB' }[on];
+  notes.push(`${Number(value.toPrecision(4))} A × ${taken} V of ${named}`);
+  return { va: value * taken, on };
 }
 
 /** Of two figures of one kind one must go: each may be the one. */
@@ -275,6 +319,9 @@ function readingsAsText(text: string, token: Token): string[] {
   return [number.replace(/[.,]/, ''), String(Number(number.replace(',', '.')))].map((one) => own.replace(number, one));
 }
 
+const fedByBus = (base: Appliance | null): Load['path'] | null =>
+  base && !base.path.startsWith('inverter') ? base.path : null;
+
 const mainsPath = (base: Appliance | null): Load['path'] =>
   base?.path === 'inverter-adapter' ? base.path : 'inverter';
 
@@ -284,14 +331,4 @@ function unsaidPath(base: Appliance | null, powerW: number | null, notes: string
   if (powerW === null || powerW <= NAMEPLATE.mainsFromW.value) return 'direct';
   notes.push('taken for a mains appliance; write 12V if it is not');
   return 'inverter';
-}
-
-/** The draw of a type with the power that was typed. */
-export function poweredDraw(draw: Draw, { powerW, coolingW }: TypedPower): Draw {
-  if (coolingW !== null && draw.kind === 'room') {
-    const cop = powerW === null ? draw.cop : Math.min(8, Math.max(0.5, coolingW / powerW));
-    return { ...draw, capacityW: coolingW, cop };
-  }
-  const watts = powerW ?? (coolingW === null ? null : coolingW / NAMEPLATE.coolingPerInput.value);
-  return watts === null ? draw : withRunningPower(draw, watts);
 }

@@ -17,6 +17,11 @@ export interface TypedUse {
 
 /** Uses of one minute or so that are put together, so that a pump of 20 s every ten minutes stays a list one can read. */
 const MOST_RUNS = 48;
+/** Minutes that somebody says for a week and means for one day of it. From memory. */
+const ONCE_A_WEEK_MIN = 180;
+/** Duty that a fridge of the usual watts has at most, and how many times them its mean may be before it is a slip. From memory. */
+const MOST_DUTY = 0.8;
+const LARGER = 2;
 /** How far an energy and watts × hours may be apart and still be the same, share. */
 const SAME = 0.1;
 
@@ -33,13 +38,17 @@ export function typedUse(
   const duty = asked.duty(start, powered);
   const energy = asked.energy(busV);
   const times = asked.one('times')?.value ?? null;
-  const minutes = asked.minutes();
+  const week = asked.week(start);
+  const minutes = asked.minutes() || week.minutes;
   const clock = asked.all('clock').map((token) => ({
     startMin: token.value,
     minutes: ((token.second ?? 0) - token.value + MINUTES_PER_DAY) % MINUTES_PER_DAY || MINUTES_PER_DAY,
   }));
   const every = asked.one('every');
 
+  // "30 % of 6 h": of what the share is cannot be told.
+  const share = duty !== null && minutes > 0 && minutes < MINUTES_PER_DAY ? asked.one('share') : null;
+  if (share) asked.ask('second-figure', share, ['']);
   let draw = duty === null ? powered : dutied(powered, duty);
   const perUse = energy && (energy.perUse || times !== null);
   if (energy)
@@ -62,7 +71,8 @@ export function typedUse(
       energyWh: energy?.value ?? null,
       perUse: perUse ?? false,
     }),
-    ...asked.week(start),
+    daysPerWeek: week.daysPerWeek,
+    variants: week.variants,
     questions: asked.questions,
     used: asked.used,
   };
@@ -125,6 +135,7 @@ class Asked {
     if (!token) return null;
     const isDuty =
       /duty|of the time/i.test(this.#reading.words) ||
+      /time$/i.test(this.#text.slice(token.start, token.end)) ||
       start.draw.kind === 'thermostatic' ||
       draw.kind === 'thermostatic';
     if (!isDuty || !(token.value > 0 && token.value <= 1)) return null;
@@ -154,8 +165,12 @@ class Asked {
       return draw;
     }
     if (draw.kind === 'thermostatic') {
-      if (value / 24 > powerW) this.#tooMuch(token, value, powerW * 24);
-      return { ...draw, duty: Math.min(1, value / 24 / Math.max(1e-9, powerW)) };
+      const meanW = value / 24;
+      // The type's watts are a guess that a typed energy corrects: one of the larger of its kind, at its usual duty.
+      if (!knowsPower && meanW > powerW * MOST_DUTY && meanW <= powerW * LARGER)
+        return { ...draw, runningW: meanW / Math.min(MOST_DUTY, draw.duty) };
+      if (meanW > powerW) this.#tooMuch(token, value, powerW * 24);
+      return { ...draw, duty: Math.min(1, meanW / Math.max(1e-9, powerW)) };
     }
     if (draw.kind === 'standby') {
       if (knowsPower && Math.abs(powerW * 24 - value) > value * SAME) this.#unlike(token);
@@ -262,7 +277,9 @@ class Asked {
     const [token] = this.#reading.tokens.filter(
       ({ kind }) => kind === (minutes > 0 ? 'duration' : 'times') || kind.startsWith('energy'),
     );
-    if (count * least > MINUTES_PER_DAY + 1e-6 || count > 96 || count < 1) {
+    // "4 h x 6" is all day long and hardly meant so.
+    const allDay = count > 1 && count * least >= MINUTES_PER_DAY;
+    if (allDay || count * least > MINUTES_PER_DAY + 1e-6 || count > 96 || count < 1) {
       if (token) this.ask('over-a-day', token, times === null ? this.#perPiece(minutes) : []);
       return [...start.uses];
     }
@@ -276,18 +293,37 @@ class Asked {
     return pieces > 1 && each <= 24 ? [`${Number(each.toPrecision(4))} h`, '24 h'] : ['24 h'];
   }
 
-  week(start: Load): Pick<Load, 'daysPerWeek' | 'variants'> {
+  /** "10 min a week" is once; of hours it may be a part of every day. */
+  #inAWeek(start: Load): Pick<Load, 'daysPerWeek' | 'variants'> & { readonly minutes: number } {
+    const { daysPerWeek, variants } = start;
+    const monthly = this.one('per-month');
+    if (monthly) return { daysPerWeek: (7 * 12) / 365, variants, minutes: Math.min(monthly.value, MINUTES_PER_DAY) };
+    const token = this.one('per-week');
+    if (!token) return { daysPerWeek, variants, minutes: 0 };
+    const { value } = token;
+    if (value > ONCE_A_WEEK_MIN)
+      this.ask('time-per-week', token, [
+        hoursOf(value / 7),
+        ...(value <= MINUTES_PER_DAY ? [`${hoursOf(value)} once a week`] : []),
+      ]);
+    return { daysPerWeek: 1, variants, minutes: Math.min(value, MINUTES_PER_DAY) };
+  }
+
+  week(start: Load): Pick<Load, 'daysPerWeek' | 'variants'> & { readonly minutes: number } {
     const days = this.one('days-per-week');
-    if (days) return { daysPerWeek: days.value, variants: start.variants };
+    if (days) return { daysPerWeek: days.value, variants: start.variants, minutes: 0 };
     const part = this.one('weekdays', 'weekends');
-    if (!part) return { daysPerWeek: start.daysPerWeek, variants: start.variants };
+    if (!part) return this.#inAWeek(start);
     const off = part.kind === 'weekdays' ? 'weekend' : 'weekday';
     return {
+      minutes: 0,
       daysPerWeek: part.value,
       variants: [...start.variants.filter(({ on }) => on !== off), { on: off, uses: [] }],
     };
   }
 }
+
+const hoursOf = (minutes: number): string => `${Number((minutes / 60).toPrecision(3))} h`;
 
 function dutied(draw: Draw, duty: number): Draw {
   const setC = draw.kind === 'thermostatic' ? draw.setC : 4;

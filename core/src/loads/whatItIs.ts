@@ -18,7 +18,7 @@ const BATTERY =
   /(?<!\p{L})(?:batter(?:y|ies)(?:\s+(?:bank|pack)s?)?|accu(?:mulator)?s?|akkus?|batterie[ns]?|bater[ií]as?)(?!\p{L})/iu;
 /** What charges a store of a vehicle, as against a phone's or a tool's charger. */
 const STORE_CHARGER =
-  /(?<!\p{L})(?:(?:leisure|house|service|auxiliary|mains|shore|hookup|lithium|lfp|agm|lead|dc\s*-?\s*dc|b2b|smart)\s+)*(?:batter(?:y|ies)\s+charger|dc\s*-?\s*(?:to\s*-?\s*)?dc\s+charger|b2b\s+charger|(?:mains|shore|hookup|leisure|house)\s+(?:battery\s+)?charger)s?(?!\p{L})/iu;
+  /(?<!\p{L})(?:(?:leisure|house|service|auxiliary|mains|shore|hookup|lithium|lfp|agm|lead|dc\s*-?\s*dc|b2b|smart)\s+)*(?:batter(?:y|ies)\s+charger|dc\s*-?\s*(?:to\s*-?\s*)?dc\s+charger|b2b\s+charger|(?:mains|shore|hookup|leisure|house)\s+(?:battery\s+)?charger|(?:batterie)?ladeger[äa]t|chargeur(?:\s+de\s+batterie)?|acculader|cargador\s+de\s+bater[ií]a)s?(?!\p{L})/iu;
 const OF_STORE = /\s*(?:of|for)\s+(?:this|the)\s+store(?!\p{L})/iu;
 const OF_ELSE = /\s*(?:of|for)\s+something\s+else(?!\p{L})/iu;
 
@@ -33,7 +33,9 @@ export function whatItIs(text: string, reading: Reading, base: Appliance | null)
   const named = charger !== null && !chargesOther(base, words.replace(STORE_CHARGER, ' '));
   if (charger && named) return aboutCharger(text, charger, words);
   const gives = givesPower(reading);
-  const questions = isBattery(words) ? [aboutBattery(text, reading)] : gives ? [aboutSource(text)] : [];
+  // A drone's battery is what its charger fills.
+  const isStore = isBattery(words) && !/charger/i.test(base?.name ?? '');
+  const questions = isStore ? [aboutBattery(text, reading)] : gives ? [aboutSource(text)] : [];
   return { words, questions, isCharger: false, givesPower: gives, chargesStore: null };
 }
 
@@ -46,14 +48,19 @@ const SOURCE = new RegExp(
 );
 /** What passes it on: a load only by the little it takes itself. */
 const CONVERTER = new RegExp(
-  `^${SORTS}(?:(?:power\\s+)?inverters?|inverter\\s*[-/]?\\s*chargers?|(?:solar|charge|mppt|pwm)\\s+(?:charge\\s+)?(?:controller|regulator)s?)$`,
+  `^${SORTS}(?:(?:power\\s+)?inverters?|wechselrichter|onduleurs?|convertisseurs?|omvormers?|inversor(?:es)?|inverter\\s*[-/]?\\s*chargers?|(?:solar|charge|mppt|pwm)\\s+(?:charge\\s+)?(?:controller|regulator)s?)$`,
   'iu',
 );
+/** What stands before figures on a plate. */
+const SIDES =
+  /(?<!\p{L})(?:rated|input|output|in|out|ac|dc|eingang|ausgang|entr[ée]e|sortie|entrada|salida|ingang|uitgang)(?!\p{L})|[:;,=~⎓]/giu;
 /** W that such a thing may take itself. From memory. */
 const OWN_W = 60;
 
 /** Whether a line is of what gives power or passes it on, and is no load. */
-export function givesPower({ words, tokens }: Reading): boolean {
+export function givesPower(reading: Reading): boolean {
+  const { tokens } = reading;
+  const words = reading.words.replace(SIDES, ' ').replace(/\s+/g, ' ').trim();
   if (SOURCE.test(words)) return true;
   return (
     CONVERTER.test(words) &&

@@ -30,17 +30,21 @@ const CONFUSED: readonly (readonly [RegExp, QuestionCode, string | null])[] = [
 /** Plain numbers, lest a fraction and a list be two readings of one text. */
 const SETTING = '\\d{1,5}(?:[.,]\\d{1,3})?(?:\\s?k?w)?';
 const SETTINGS = new RegExp(
-  `(?<![\\p{L}\\d.,/])${SETTING}(?:\\s?/\\s?${SETTING}){2,6}(?<=[\\d\\s]k?w)(?!\\p{L})`,
+  `(?<![\\p{L}\\d.,/])${SETTING}(?:\\s?/\\s?${SETTING}){1,6}(?<=[\\d\\s]k?w)(?!\\p{L})`,
   'giu',
 );
 
 /** "750/1250/2000W" of something with settings: which of them is meant. */
 export function settingsOf(text: string): Question[] {
-  return [...text.matchAll(SETTINGS)].map((match) => {
+  // "12/24 V 60/120 W" are two ways to feed it.
+  const pairs = /\d\s?\/\s?\d+\s?v(?!\p{L})/iu.test(text);
+  return [...text.matchAll(SETTINGS)].flatMap((match) => {
     const [found] = match;
+    const count = found.split('/').length;
+    if (count === 2 && (pairs || new RegExp(`^${NUMERAL}\\s?k?w$`, 'iu').test(found))) return [];
     const unit = /k?w$/i.exec(found)?.[0] ?? 'W';
     const choices = found.split('/').map((one) => `${one.replace(/\s*k?w\s*$/i, '').trim()} ${unit}`);
-    return { code: 'second-figure' as const, start: match.index, end: match.index + found.length, found, choices };
+    return [{ code: 'second-figure' as const, start: match.index, end: match.index + found.length, found, choices }];
   });
 }
 
@@ -62,6 +66,8 @@ export function askAbout(text: string): Question[] {
   return questions.sort((a, b) => a.start - b.start);
 }
 
+/** "10xy": a number that begins a word of no known meaning; 3D, 4WD and 4x4 are names. */
+const GLUED = new RegExp(`(?<![\\p{L}\\d.,/#_-])(?![2345]d(?!\\p{L})|4wd|4[x×]4)${NUMERAL}(?=\\p{L})`, 'giu');
 const BARE = new RegExp(`(?<![\\p{L}\\d.,/#_-])${NUMERAL}(?![\\p{L}\\d]|[.,]\\d)`, 'giu');
 
 /** Numbers that belong to nothing: asked about, since what is typed is never dropped. */
@@ -71,10 +77,10 @@ export function bareNumbers(
   tokens: readonly Token[],
 ): Question[] {
   const questions: Question[] = [];
-  for (const match of text.matchAll(BARE)) {
+  for (const match of [...text.matchAll(BARE), ...text.matchAll(GLUED)]) {
     const [start, end] = [match.index, match.index + match[0].length];
     if (taken.some((span) => start < span.end && end > span.start)) continue;
-    if (NAMING.test(text.slice(end)) || /^[-_/]\p{L}/u.test(text.slice(end))) continue;
+    if (NAMING.test(text.slice(end)) || LIFE.test(text.slice(end)) || /^[-_/]\p{L}/u.test(text.slice(end))) continue;
     const found = match[0].trim();
     const hasPower = tokens.some(({ kind }) => kind === 'power' || kind === 'current' || kind === 'apparent');
     questions.push({ code: 'bare-number', start, end, found, choices: hasPower ? [''] : [`${found} W`, ''] });
@@ -82,22 +88,44 @@ export function bareNumbers(
   return questions;
 }
 
-const SPAN = new RegExp(
-  `(?<![\\p{L}\\d.,])(${NUMERAL})\\s*(?:k?w|watts?|a|va|k?wh)?\\s*(?:[-–—]|to|\\.{2,3}|…)\\s*$`,
-  'iu',
-);
+const TELLS_TIME =
+  /(?<!\p{L})(?:weeks?|weekly|months?|monthly|years?|yearly|annual(?:ly)?|fortnights?|hours?|hourly|minutes?|mins|seconds|days|nights|average|avg|typical(?:ly)?|dozen|half|twice|thrice|percent)(?!\p{L})/giu;
+
+/** Words that say when, how often or how much and that no rule has read. */
+export function unreadWords(text: string, taken: readonly { start: number; end: number }[]): Question[] {
+  return [...text.matchAll(TELLS_TIME)].flatMap((match): Question[] => {
+    const [start, end] = [match.index, match.index + match[0].length];
+    if (taken.some((span) => start < span.end && end > span.start)) return [];
+    return [{ code: 'unread-word', start, end, found: match[0], choices: [''] }];
+  });
+}
+
+const spanOf = (units: string) =>
+  new RegExp(`(?<![\\p{L}\\d.,])(${NUMERAL})\\s*(?:${units})?\\s*(?:[-–—]|to|or|\\.{2,3}|…)\\s*$`, 'iu');
+const SPAN = spanOf('k?w|watts?|a|va|k?wh');
+const SPAN_OF_TIME = spanOf('h|hrs?|hours?|mins?|minutes?');
+const SPANNED: ReadonlySet<Token['kind']> = new Set([
+  'power',
+  'current',
+  'apparent',
+  'energy',
+  'energy-per-day',
+  'duration',
+]);
+/** Hours of a lamp's life. */
+const LIFE = /^\s?h(?:ours|rs)?(?!\p{L})/iu;
 /** Characters before a quantity in which the other end of a span stands. */
 const SPAN_REACH = 40;
 
 /** A minus before a quantity, and a span of two values, each asked about. */
 export function signs(text: string, tokens: readonly Token[]): Question[] {
   return tokens.flatMap((token): Question[] => {
-    if (!['power', 'current', 'apparent', 'energy', 'duration'].includes(token.kind)) return [];
+    if (!SPANNED.has(token.kind)) return [];
     const lead = text.slice(0, token.start);
-    const span = SPAN.exec(lead.slice(-SPAN_REACH));
+    const span = (token.kind === 'duration' ? SPAN_OF_TIME : SPAN).exec(lead.slice(-SPAN_REACH));
     const own = text.slice(token.start, token.end);
     const unit = own.replace(new RegExp(`^${NUMERAL}`, 'iu'), '').trim();
-    if (span && token.kind !== 'duration')
+    if (span)
       return [
         {
           code: 'range',

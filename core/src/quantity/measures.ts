@@ -2,13 +2,15 @@ import { NUMERAL, readNumber } from './numeral.ts';
 
 /** Measures that tell one thing from another and are part of its name: 80 l, 24 inch, 3 door. */
 export const NAMING =
-  /^\s*-?\s*(?:l|lt|ltr|litres?|liters?|ml|gal(?:lons?)?|kg|g|lbs?|cm|mm|m|m2|m²|m3|m³|inch(?:es)?|in|ft|foot|feet|["”″'′]|°\s*[cf]?|deg(?:rees)?|k|lm|lumens?|ohms?|Ω|px|gb|tb|mb|bar|psi|rpm|mhz|ghz|channels?|ch|door|ring|burner|slice|cup|stage|speed|way|zone|person|people|berth|led|cell|watt-hour|star|th|st|nd|rd|g|gen)s?(?![\p{L}\d])/iu;
+  /^\s*-?\s*(?:l|lt|ltr|litres?|liters?|ml|gal(?:lons?)?|kg|g|lbs?|cm|mm|m|m2|m²|m3|m³|inch(?:es)?|in|ft|foot|feet|["”″'′]|°\s*[cf]?|deg(?:rees)?|k|lm|lumens?|ohms?|Ω|px|gb|tb|mb|bar|psi|rpm|min\s?(?:-1|⁻¹)|mhz|ghz|channels?|ch|door|ring|burner|slice|cup|stage|speed|way|zone|person|people|berth|led|cell|watt-hour|star|th|st|nd|rd|g|gen)s?(?![\p{L}\d])/iu;
 
 const NUMBER = new RegExp(`(?<![\\p{L}\\d.,/#_-])[-−]?\\s?${NUMERAL}`, 'giu');
 
 /** When it runs, in words that no rule of time needs. */
 const WHEN =
-  /(?<!\p{L})(?:(?:every|each|in the|at|during the)\s+)?(?:morning|evening|night|afternoon|noon)s?(?!\p{L})/giu;
+  /(?<!\p{L})(?:(?:every|each|in the|at|during the)\s+)?(?:(?:morning|evening|night|afternoon|noon|summer|winter|day)s?|only|total|together)(?!\p{L})/giu;
+/** What it goes without. */
+const WITHOUT = /(?<!\p{L})(?:without|w\/o|no)\s+(?:an?\s+|the\s+)?\p{L}+/giu;
 
 /** A line's words without such measures and times: what is left names the thing. */
 export function withoutMeasures(words: string): string {
@@ -23,7 +25,7 @@ export function withoutMeasures(words: string): string {
     from = end + unit[0].length;
     from += /^\s*\/\s*(?:min(?:ute)?|h(?:our)?|s)(?!\p{L})/iu.exec(words.slice(from))?.[0].length ?? 0;
   }
-  return (kept + words.slice(from)).replace(WHEN, ' ').replace(/\s+/g, ' ').trim();
+  return (kept + words.slice(from)).replace(WITHOUT, ' ').replace(WHEN, ' ').replace(/\s+/g, ' ').trim();
 }
 
 const TEMPERATURE = new RegExp(

@@ -176,7 +176,7 @@ describe('times and counts in words', () => {
     ],
     ['0.35 kWh per wash', [['energy-per-use', 350]]],
     ['35 kWh / 100 washes', [['energy-per-use', 350]]],
-    ['1 kWh/1000h', [['energy-per-day', 24]]],
+    ['1 kWh/1000h', [['power', 1]]],
     ['14 kWh/week', [['energy-per-day', 2000]]],
     ['30 Ah a day', [['charge-per-day', 30]]],
   ])('%s', (text, expected) => {

@@ -15,6 +15,7 @@ export type QuestionCode =
   | 'range'
   | 'bare-number'
   | 'second-figure'
+  | 'unread-word'
   | 'cooking-or-input'
   | 'cooling-or-input'
   | 'shaft-or-input'
@@ -23,6 +24,8 @@ export type QuestionCode =
   | 'several-outputs'
   | 'whose-store'
   | 'over-a-day'
+  | 'time-per-week'
+  | 'like-a-bulb'
   | 'per-length'
   | 'no-energy'
   | 'unfit';

@@ -22,6 +22,8 @@ const UNITS: Readonly<Record<string, Unit>> = {
   kilowatt: ['power', 1000],
   kilowatts: ['power', 1000],
   hp: ['shaft', W_PER_HP],
+  kbtu: ['cooling', 1000 * W_PER_BTU_H],
+  'k btu': ['cooling', 1000 * W_PER_BTU_H],
   'btu/h': ['cooling', W_PER_BTU_H],
   'btu/hr': ['cooling', W_PER_BTU_H],
   btu: ['cooling', W_PER_BTU_H],
@@ -96,9 +98,11 @@ const UNIT_PATTERN = Object.keys(UNITS)
   .sort((a, b) => b.length - a.length)
   .map((unit) => unit.replace('/', '\\s*/\\s*').replace(/[ -]/, '[ -]'))
   .join('|');
+/** A number and its unit stand on one line: below "0.6" a line may begin with "SEC". */
+const GAP = String.raw`[^\S\n]*`;
 const QUANTITY = new RegExp(
-  // "DC12V1A" is written together on many a plate.
-  String.raw`(?:(?<![\p{L}\d.,/])|(?<=(?<!\p{L})[ad]c)|(?<=\dv))(${NUMERAL})\s*-?\s*(${UNIT_PATTERN})(?!\p{L})(?!\d(?![\d.,]*\s*m?a(?!\p{L})))(?:\s*(ac|dc)(?![\p{L}]))?`,
+  // "DC12V1A" is written together on many a plate, "5V/2A" and "12 V / 15 A" on others; "2850 min-1" is no length.
+  String.raw`(?:(?<![\p{L}\d.,/])|(?<=(?<!\p{L})[ad]c)|(?<=\dv)|(?<=\d\s?(?:v(?:[ad]c)?|w|a)\s?/\s?))(${NUMERAL})${GAP}-?${GAP}(${UNIT_PATTERN})(?!\p{L})(?!\d(?![\d.,]*\s*m?a(?!\p{L})))(?!\s?(?:-1|⁻¹))(?:\s*(ac\s*/\s*dc|ac|dc)(?![\p{L}]))?`,
   'giu',
 );
 /** "one kilowatt", "half a kilowatt": thousands of watts as people say them. */
@@ -110,14 +114,15 @@ const FACTOR = new RegExp(
 /** What an energy is for: the divisor that makes it Wh a day, or a use. */
 const PER: readonly (readonly [RegExp, Kind, number])[] = [
   [
-    /^\s*(?:\/|per|a|an|each|every|in)\s*(?:day|d|24\s*h(?:ours|rs)?|24\s*hours)(?![\p{L}\d])|^\s*daily\b/iu,
+    /^\s*(?:\/|per|a|an|each|every|in)\s*(?:day|d|24\s*h(?:(?:ou)?rs?)?)(?![\p{L}\d])|^\s*daily\b/iu,
     'energy-per-day',
     1,
   ],
   [/^\s*(?:\/|per|a)\s*(?:week|wk)(?!\p{L})/iu, 'energy-per-day', 7],
   [/^\s*(?:\/|per|a)\s*month(?!\p{L})/iu, 'energy-per-day', 365 / 12],
   [/^\s*(?:\/|per|a)\s*(?:year|yr|annum|365\s*d(?:ays)?|a)(?!\p{L})/iu, 'energy-per-day', 365],
-  [/^\s*(?:\/|per|in)\s*1[.,]?000\s*h(?:ours|rs)?(?!\p{L})/iu, 'energy-per-day', 1000 / 24],
+  // As energy labels have it: what it takes in a thousand hours of being on.
+  [/^\s*(?:\/|per|in)\s*1[.,]?000\s*h(?:ours|rs)?(?!\p{L})/iu, 'power', 1000],
   [/^\s*(?:\/|per|in)\s*100\s*(?:cycles|uses|washes)(?!\p{L})/iu, 'energy-per-use', 100],
   [/^\s*(?:\/|per|a|each|for each)\s*(?:cycle|wash|load|use|run|go|charge|cup|time)(?!\p{L})/iu, 'energy-per-use', 1],
 ];
@@ -156,10 +161,10 @@ export function readQuantities(typed: string): Reading {
   taken.push(...long.taken);
   const counted = withCounts(text, long.tokens, taken);
   const words = wordsBetween(text, taken);
-  const bare = bareNumbers(text, taken, tokens);
+  const asked = [...questions, ...long.questions, ...signs(text, tokens)];
   return {
     tokens: counted,
-    questions: [...questions, ...long.questions, ...bare, ...signs(text, tokens)].sort((a, b) => a.start - b.start),
+    questions: [...asked, ...bareNumbers(text, [...taken, ...asked], tokens)].sort((a, b) => a.start - b.start),
     words,
   };
 }
@@ -190,9 +195,11 @@ function quantity(match: RegExpExecArray, text: string): Token | null {
   } else if (kind === 'duration')
     end += /^\s*(?:\/|per|a|each|every)\s*(?:day|d)(?![\p{L}\d])/iu.exec(text.slice(end))?.[0].length ?? 0;
   const readings = readingsOf(number, as, scale);
-  if (!readings) return null;
-  const mark = kind === 'power' || kind === 'shaft' || kind === 'cooling' ? markAt(text, start, end) : null;
-  const said = (match[3] ?? /(ac|dc)$/i.exec(match[2] ?? '')?.[1] ?? '').toLowerCase();
+  // "25 000 h" of a lamp are its life.
+  if (!readings || (kind === 'duration' && readings.value >= LIFE_MIN)) return null;
+  const mark = MARKED.has(kind) ? markAt(text, start, end) : null;
+  // What takes either hangs on the bus.
+  const said = (match[3] ?? /(ac|dc)$/i.exec(match[2] ?? '')?.[1] ?? '').toLowerCase().replace(/^ac\s*\/\s*dc$/, 'dc');
   return {
     kind: as,
     ...readings,
@@ -214,6 +221,12 @@ export function readingsOf(text: string, kind: Kind, factor: number): { value: n
   return { value: possible[0] ?? value };
 }
 
+/** Minutes, 1,000 h, from which a length is how long a thing lives, and part of what it is. */
+const LIFE_MIN = 60_000;
+
+/** Kinds beside which a word may say of what they are. */
+const MARKED: ReadonlySet<Kind> = new Set(['power', 'shaft', 'cooling', 'current']);
+
 /** Kinds whose numbers reach the thousands. */
 const MANY: ReadonlySet<Kind> = new Set(['power', 'cooling', 'apparent', 'energy', 'charge']);
 
@@ -221,10 +234,14 @@ const MARKS: readonly (readonly [pattern: string, mark: Mark])[] = [
   ['cooking(?:\\s*power)?|microwave\\s+output', 'cooking'],
   ['(?:of\\s+)?cooling(?:\\s*(?:power|capacity))?', 'cooling'],
   ['(?:on|at)\\s+the\\s+shaft|shaft(?:\\s*power)?', 'shaft'],
-  ['(?:power\\s+)?input|in(?!\\s)|electric(?:al)?(?:\\s*input)?', 'input'],
-  ['(?:power\\s+)?output|out(?!\\s)', 'output'],
+  ['(?:power\\s+)?input|in(?!\\s+\\p{L})|electric(?:al)?(?:\\s*input)?', 'input'],
+  ['(?:power\\s+)?output|out(?!\\s+\\p{L})', 'output'],
   ['rms|pmpo|music\\s*power', 'sound'],
-  ['peak|max(?:imum)?|surge', 'peak'],
+  ['peak|surge|inrush|(?:to\\s+)?start(?:ing|s|[ -]?up)?|lra', 'peak'],
+  ['max(?:imum|\\.)?', 'most'],
+  ['(?:on\\s+)?av(?:era)?ge?\\.?|mean|typ(?:ical(?:ly)?|\\.)?|measured|actual(?:ly)?', 'average'],
+  ['equiv(?:alent(?:\\s+to)?|\\.)?', 'equivalent'],
+  ['runn?ing|run', 'running'],
 ];
 
 const BESIDE = MARKS.map(([pattern, mark]) => ({
@@ -232,22 +249,37 @@ const BESIDE = MARKS.map(([pattern, mark]) => ({
   behind: new RegExp(`^[\\s,(]{0,2}(?:${pattern})(?!\\p{L})\\)?`, 'iu'),
   ahead: new RegExp(`(?<!\\p{L})(?:${pattern})[\\s:=]{0,2}$`, 'iu'),
 }));
+/** Words that stand before their figure as often as after it. */
+const EITHER_SIDE: ReadonlySet<Mark> = new Set(['peak', 'most', 'average', 'equivalent']);
 /** Characters within which such a word stands. */
 const MARK_REACH = 40;
 
 /** The word right before or after a power that says of what it is. */
 function markAt(text: string, start: number, end: number): { mark: Mark; start: number; end: number } | null {
-  for (const { mark, behind, ahead } of BESIDE) {
-    const after = behind.exec(text.slice(end, end + MARK_REACH));
-    // "60W peak 90W": the peak is what follows.
-    const next = after && mark === 'peak' && /^\s*[:=]?\s*\d/.test(text.slice(end + after[0].length));
-    if (after && !next) return { mark, start, end: end + after[0].length };
-    const from = Math.max(0, start - MARK_REACH);
+  const [rest, from] = [text.slice(end, end + MARK_REACH), Math.max(0, start - MARK_REACH)];
+  for (const { mark, behind } of BESIDE) {
+    const after = behind.exec(rest);
+    if (after && !(EITHER_SIDE.has(mark) && isOfNext(rest.slice(after[0].length))))
+      return { mark, start, end: end + after[0].length };
+  }
+  for (const { mark, ahead } of BESIDE) {
     const before = ahead.exec(text.slice(from, start));
     if (before) return { mark, start: from + before.index, end };
   }
   return null;
 }
+
+/** "60W peak 90W": the word is of the figure that follows, unless that has one of its own: "18 W max, 9 W typical". */
+function isOfNext(after: string): boolean {
+  const next = /^\s*[:=]?\s*\d[\d.,]*\s*(?:k?w(?:atts?)?|hp|k?va|m?a|amps?)(?!\p{L})/iu.exec(after);
+  if (!next) return false;
+  const rest = after.slice(next[0].length);
+  return !BESIDE.some(({ mark, behind }) => EITHER_SIDE.has(mark) && behind.test(rest));
+}
+
+/** What says no more than that it runs every day. */
+const DAILY =
+  /(?<!\p{L})(?:daily|nightly|(?:every|each|per|a|an|\/)\s*(?:day|night|evening|morning))(?!\p{L})|\/\s*(?:day|night)(?!\p{L})/giu;
 
 function wordsBetween(text: string, taken: readonly { start: number; end: number }[]): string {
   let words = text;
@@ -255,6 +287,7 @@ function wordsBetween(text: string, taken: readonly { start: number; end: number
     words = words.slice(0, start) + ' '.repeat(end - start) + words.slice(end);
   }
   return words
+    .replace(DAILY, ' ')
     .replace(/(?<=^|\s)(?:at|for|each|a|an|the|per|of|and|about|approx\.?|ca\.?|@|~|[-–:;,/+×x*])(?=\s|$)/giu, ' ')
     .replace(/\(\s*\)/g, ' ')
     .replace(/\s+/g, ' ')

@@ -1,6 +1,12 @@
 import { NUMBER_WORDS } from './numeral.ts';
 import type { Token } from './token.ts';
 
+const WRITTEN_OUT = 'two|three|four|five|six|seven|eight|nine|ten|twelve';
+const numberOf = (text: string | undefined): number => NUMBER_WORDS[(text ?? '').toLowerCase()] ?? Number(text);
+/** "lamp x3", "lampx3", "lamp × 3"; the x of "box 12" is its own. */
+const PIECES_AFTER =
+  /(?:(?<=[\s(])[x×*]\s*|(?<=\p{L})(?<!(?:^|\P{L})(?:ip|\p{L}*(?:bo|fa|ma|mi|fi|le|lu|la)))[x×*])(\d{1,2})(?![\p{L}\d.,])/giu;
+
 /** "5 x 4W", "lamp x3", "4 of", "2 laptops": how many pieces; what multiplies a length is how often instead. */
 export function withCounts(text: string, tokens: readonly Token[], taken: { start: number; end: number }[]): Token[] {
   const all = [...tokens];
@@ -14,26 +20,35 @@ export function withCounts(text: string, tokens: readonly Token[], taken: { star
   const after = (at: number) => tokens.find((token) => token.start >= at && text.slice(at, token.start).trim() === '');
   for (const match of text.matchAll(/(?<![\p{L}\d.,/])(\d{1,2})\s*[x×*](?!\p{L}\d)(?!\p{L}{1,2}(?!\p{L}))/giu)) {
     const [start, end] = [match.index, match.index + match[0].length];
-    const kind = isLength(after(end)) ? 'times' : 'count';
+    // "15 min 4x" is how often; "3 h 4 x 5 W" is how many.
+    const next = after(end);
+    const kind = isLength(next) || (isLength(before(start)) && !next) ? 'times' : 'count';
     add({ kind, value: Number(match[1]), start, end });
   }
-  for (const match of text.matchAll(/(?<=[\s(]|\p{L})(?<!(?<!\p{L})ip)[x×*]\s*(\d{1,2})(?![\p{L}\d.,])/giu)) {
+  for (const match of text.matchAll(PIECES_AFTER)) {
     const [start, end] = [match.index, match.index + match[0].length];
     add({ kind: isLength(before(start)) ? 'times' : 'count', value: Number(match[1]), start, end });
   }
   for (const match of text.matchAll(
-    /(?<![\p{L}\d.,/])(\d{1,2})\s+(?:of|off|pcs?\.?|pieces|nos?\.?)(?!\p{L})(?:\s+them)?/giu,
+    /(?<![\p{L}\d.,/])(\d{1,2})(?:\s+(?:of|off)|\s*(?:pcs?\.?|pieces|nos?\.?))(?!\p{L})(?:\s+them)?/giu,
   ))
     add({ kind: 'count', value: Number(match[1]), start: match.index, end: match.index + match[0].length });
-  for (const match of text.matchAll(/(?<!\p{L})(?:a\s+)?(pair|couple|dozen)\s+of(?!\p{L})/giu)) {
-    const value = match[1]?.toLowerCase() === 'dozen' ? 12 : 2;
+  for (const match of text.matchAll(
+    /(?<![\p{L}\d])(?:(half)\s+a\s+|a\s+)?(?:(pair|couple)\s+of|dozen(?:\s+of)?)(?!\p{L})/giu,
+  )) {
+    const value = match[2] ? 2 : match[1] ? 6 : 12;
     add({ kind: 'count', value, start: match.index, end: match.index + match[0].length });
   }
-  const words = /^\s*(two|three|four|five|six|seven|eight|nine|ten|twelve)\s+(?=\p{L}{3,})/iu.exec(text);
-  if (words) {
-    const value = NUMBER_WORDS[words[1]?.toLowerCase() ?? ''] ?? 1;
-    add({ kind: 'count', value, start: 0, end: words[0].trimEnd().length });
+  // "lamps (6)", "lamps (six)", "spots: 6 @ 4 W".
+  for (const match of text.matchAll(new RegExp(`\\(\\s*(\\d{1,2}|${WRITTEN_OUT})\\s*\\)`, 'giu')))
+    add({ kind: 'count', value: numberOf(match[1]), start: match.index, end: match.index + match[0].length });
+  for (const match of text.matchAll(/(?<![\p{L}\d.,/])(\d{1,2})\s*(?:@|at)(?=\s*\d)/giu)) {
+    const end = match.index + match[0].length;
+    if (after(end)?.kind === 'power' || after(end)?.kind === 'current')
+      add({ kind: 'count', value: Number(match[1]), start: match.index, end });
   }
+  const words = new RegExp(`^\\s*(${WRITTEN_OUT})\\s+(?=\\p{L}{3,})`, 'iu').exec(text);
+  if (words) add({ kind: 'count', value: numberOf(words[1]), start: 0, end: words[0].trimEnd().length });
   // A number before the first word counts it: "2 laptops", but not "2 door fridge" of which doors are counted.
   const leading =
     /^\s*(\d{1,2})\s+(?=\p{L}{3,})(?!(?:door|ring|burner|slice|cup|stage|speed|way|zone|person|berth|litre|liter|inch|foot|metre|meter)s?(?!\p{L}))/iu.exec(

@@ -10,6 +10,16 @@ const PER = '(?:\\s*(?:/|per|a|an|each|every)\\s*)';
 const TIMES_WORD: Readonly<Record<string, number>> = { ...NUMBER_WORDS, once: 1, twice: 2, thrice: 3 };
 const WRITTEN_OUT = Object.keys(NUMBER_WORDS).join('|');
 const DAY_NAME = '(?:mon|tues?|wednes|thurs?|fri|satur|sun)days?';
+/** A short name says a day only beside another or after "on": "sat nav" and "sun lamp" are things. */
+const DAY = `(?:${DAY_NAME}|mon|tues?|wed|thu(?:rs?)?|fri|sat|sun)`;
+const NEXT_DAY = `(?:(?:\\s*(?:,\\s*and|,|and|&|/|\\+)\\s*|\\s+)${DAY})`;
+/** "4 h sat": right after a length and at the end. */
+const LAST_DAY = `(?<=\\d\\s?(?:${HOUR}|${MINUTE})\\s+)${DAY}(?=\\s*$)`;
+const DAYS_IN_ORDER = ['mo', 'tu', 'we', 'th', 'fr', 'sa', 'su'];
+/** What is counted when it says how often: "2 cups a day", "1 load per week". */
+const GOES =
+  '(?:times|[x×]|loads?|washes|wash|cycles?|charges?|uses?|runs?|goes|go|cups?|flushes|flush|showers?|meals?)';
+const SO_MANY = `(?<![\\p{L}\\d.,/])(?:(once|twice|thrice)|[x×]\\s*(\\d{1,2})|(\\d{1,2}|one|two|three|four|five|six)\\s*${GOES})`;
 const MINUTES_PER_DAY = 1440;
 const END = '(?![\\p{L}\\d])';
 const BEGIN = '(?<![\\p{L}\\d.,/])';
@@ -33,7 +43,7 @@ const RULES: readonly Rule[] = [
     },
   ],
   [
-    '(?<![\\p{L}\\d])(?:from\\s+|between\\s+)?(\\d{1,2})(?::(\\d{2}))?\\s*(am|pm|h)?\\s*(?:-|–|to|till|until|and)\\s*(\\d{1,2})(?::(\\d{2}))?\\s*(am|pm|h|o.?clock)?(?![\\p{L}\\d:.,]|\\s*(?:w|v|a|k?wh|ah|va|hz|min|kw)(?!\\p{L}))',
+    '(?<![\\p{L}\\d.,])(?:from\\s+|between\\s+)?(\\d{1,2})(?::(\\d{2}))?\\s*(am|pm|h)?\\s*(?:-|–|to|till|until|and)\\s*(\\d{1,2})(?::(\\d{2}))?\\s*(am|pm|h|o.?clock)?(?![\\p{L}\\d:.,]|\\s*(?:w|v|a|k?wh|ah|va|hz|min|kw)(?!\\p{L}))',
     (m) => clock(m),
   ],
   [
@@ -63,27 +73,30 @@ const RULES: readonly Rule[] = [
     `(?<!\\p{L})(${WRITTEN_OUT})\\s*(${HOUR}|${MINUTE}|seconds?|secs?)${END}(?!\\s*and)(?:\\s*(?:a|per|each|every|/)\\s*day)?`,
     (m) => length(minutesOf(String(NUMBER_WORDS[(m[1] ?? '').toLowerCase()]), m[2])),
   ],
+  [`${SO_MANY}(?:${PER}(?:week|wk|w)|\\s*weekly)${END}`, (m) => atMostAWeek(often(m[1] ?? m[2] ?? m[3]))],
+  [`${SO_MANY}(?:${PER}month|\\s*monthly)${END}`, (m) => atMostAWeek((often(m[1] ?? m[2] ?? m[3]) * 7 * 12) / 365)],
   [
-    `(?<![\\p{L}\\d.,/])(once|twice|thrice|(?:\\d{1,2}|two|three|four|five|six)\\s*(?:times|[x×]))${PER}(?:week|wk)${END}`,
-    (m) => atMostAWeek(often(m[1]?.replace(/\s*(?:times|[x×])$/i, ''))),
-  ],
-  [
-    `(?<![\\p{L}\\d.,/])(once|twice|thrice|(?:\\d{1,2}|two|three|four|five|six)\\s*(?:times|[x×]))${PER}month${END}`,
-    (m) => atMostAWeek((often(m[1]?.replace(/\s*(?:times|[x×])$/i, '')) * 7 * 12) / 365),
-  ],
-  [
-    `(?<![\\p{L}\\d.,/])(\\d|two|three|four|five|six)\\s*(?:days|nights)${PER}(?:week|wk)${END}`,
+    `(?<![\\p{L}\\d.,/])(\\d|two|three|four|five|six)\\s*(?:days?|nights|evenings|mornings|afternoons|d)${PER}(?:week|wk|w)${END}`,
     (m) => atMostAWeek(often(m[1])),
   ],
   [
     `(?<!\\p{L})(?:(?:once|one)\\s*)?(?:a|per|each|every)\\s*fortnight${END}|(?<!\\p{L})fortnightly${END}`,
     () => week(0.5),
   ],
-  [`(?<!\\p{L})every\\s*(?:other|second)\\s*(?:day|night)${END}`, () => week(3.5)],
+  [`(?<!\\p{L})every\\s*(?:other|second|2nd)\\s*(?:day|night)${END}`, () => week(3.5)],
+  [`(?<!\\p{L})every\\s*(?:third|3rd)\\s*(?:day|night)${END}`, () => week(7 / 3)],
   [`(?<!\\p{L})every\\s*(\\d|two|three|four|five|six)\\s*(?:days|nights)${END}`, (m) => atMostAWeek(7 / often(m[1]))],
   [`(?<!\\p{L})(?:weekly|every\\s*week)${END}`, () => week(1)],
   [
-    '(?<!\\p{L})(?:on\\s+|at\\s+)?(?:the\\s+)?(?:weekends?|saturdays?\\s*(?:and|&)\\s*sundays?)(?:\\s+only)?(?!\\p{L})',
+    `${BEGIN}${LENGTH}\\s*(?:/|per|a|each|every)\\s*(?:week|wk)${END}`,
+    (m) => ({ kind: 'per-week', value: minutesOf(m[1], m[2]) }),
+  ],
+  [
+    `${BEGIN}${LENGTH}\\s*(?:/|per|a|each|every)\\s*month${END}`,
+    (m) => ({ kind: 'per-month', value: minutesOf(m[1], m[2]) }),
+  ],
+  [
+    '(?<!\\p{L})(?:on\\s+|at\\s+)?(?:the\\s+)?(?:weekends?|sat(?:urdays?)?\\s*(?:and|&|\\+|-|–|/|,)\\s*sun(?:days?)?)(?:\\s+only)?(?!\\p{L})',
     () => ({ kind: 'weekends', value: 2 }),
   ],
   [
@@ -91,17 +104,39 @@ const RULES: readonly Rule[] = [
     () => ({ kind: 'weekdays', value: 5 }),
   ],
   [
-    `(?<!\\p{L})(?:on\\s+|every\\s+)?${DAY_NAME}(?:\\s*(?:,|and|&)\\s*${DAY_NAME})*${END}`,
-    (m) => week(m[0].match(new RegExp(DAY_NAME, 'gi'))?.length ?? 1),
+    `(?<!\\p{L})(${DAY})\\s*(?:-|–|to|till|until|through)\\s*(${DAY})${END}`,
+    (m) => week(((dayIndex(m[2]) - dayIndex(m[1]) + 7) % 7) + 1),
   ],
   [
-    `(?<![\\p{L}\\d.,/])(once|twice|thrice|(?:\\d{1,2}|two|three|four|five|six)\\s*times)(?:${PER}day|\\s*daily)?${END}`,
+    `(?<!\\p{L})(?:(?:on|every)\\s+${DAY}${NEXT_DAY}*|${DAY}${NEXT_DAY}+|${LAST_DAY}|${DAY_NAME})${END}`,
+    (m) => atMostAWeek(m[0].match(new RegExp(DAY, 'gi'))?.length ?? 1),
+  ],
+  [`${SO_MANY}(?:${PER}(?:day|d|night)|\\s*(?:daily|nightly))${END}`, (m) => times(often(m[1] ?? m[2] ?? m[3]))],
+  [
+    '(?<![\\p{L}\\d.,/])(once|twice|thrice|(?:\\d{1,2}|two|three|four|five|six)\\s*times)(?![\\p{L}\\d])',
     (m) => times(often(m[1]?.replace(/\s*times$/i, ''))),
   ],
+  [
+    '(?<![\\p{L}\\d])(half|a\\s+third|a\\s+quarter|two\\s+thirds|three\\s+quarters|[1-4]/[2-5])\\s*(?:of\\s*)?(?:the\\s+)?time(?!\\p{L})',
+    (m) => share(m[1]),
+  ],
+  ['(?<![\\p{L}\\d])(?:(?:at|on)\\s+)?half\\s+power(?!\\p{L})', () => share('half')],
   [`(?<![\\p{L}\\d.,/])(\\d{1,2})\\s*[x×]?${PER}day${END}`, (m) => times(Number(m[1]))],
   [`(?<!\\p{L})(?:every|each|a|per)\\s*day${END}|(?<!\\p{L})daily${END}`, () => null],
 ];
 
+const dayIndex = (name: string | undefined): number => DAYS_IN_ORDER.indexOf((name ?? '').slice(0, 2).toLowerCase());
+const SHARES: Readonly<Record<string, number>> = {
+  half: 1 / 2,
+  third: 1 / 3,
+  quarter: 1 / 4,
+  thirds: 2 / 3,
+  quarters: 3 / 4,
+};
+const share = (said: string | undefined): Omit<Token, 'start' | 'end'> => {
+  const last = (said ?? '').toLowerCase().split(/\s+/).at(-1) ?? '';
+  return { kind: 'share', value: SHARES[last] ?? readNumber(last) };
+};
 const atMostAWeek = (days: number) => (days >= 0.1 && days <= 7 ? week(days) : null);
 
 const COMPILED = RULES.map(([pattern, read]) => ({ pattern: new RegExp(pattern, 'giu'), read }));
@@ -120,7 +155,10 @@ export function readTimes(text: string): Token[] {
 
 /** "from 18 to 23:30", "18:00-23:30", "6pm to 11pm": needs a word, a colon or a half of the day, lest "2-3" be a time. */
 function clock(m: RegExpExecArray): Omit<Token, 'start' | 'end'> | null {
-  const isTime = /^(?:from|between)/i.test(m[0]) || [m[2], m[3], m[5], m[6]].some((part) => part !== undefined);
+  const said = [m[2], m[3], m[5], m[6]].filter((part) => part !== undefined);
+  // "3-4 h" is from three to four hours long; "18-23h" is from six in the evening.
+  const isLength = said.every((part) => /^h$/i.test(part)) && Number(m[1]) < Number(m[4]) && Number(m[4]) <= 12;
+  const isTime = /^(?:from|between)/i.test(m[0]) || (said.length > 0 && !isLength);
   const from = minuteOf(
     m[1],
     m[2],

@@ -21,11 +21,24 @@ export type Kind =
   | 'clock'
   | 'every'
   | 'days-per-week'
+  | 'per-week'
+  | 'per-month'
   | 'weekdays'
   | 'weekends';
 
 /** What stands beside a power and says of what. */
-export type Mark = 'input' | 'output' | 'cooking' | 'cooling' | 'shaft' | 'sound' | 'peak';
+export type Mark =
+  | 'input'
+  | 'output'
+  | 'cooking'
+  | 'cooling'
+  | 'shaft'
+  | 'sound'
+  | 'peak'
+  | 'most'
+  | 'average'
+  | 'equivalent'
+  | 'running';
 
 export interface Token {
   readonly kind: Kind;

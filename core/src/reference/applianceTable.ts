@@ -28,6 +28,7 @@ pressure-cooker | Electric pressure cooker | multi cooker stew | cycle heat 1000
 rice-cooker | Rice cooker | rice steamer | cycle cook 400 20, keep warm 40 20 | 300–700 | 40 @ 18:00 | inverter | resistive | 1 | M
 slow-cooker | Slow cooker | crock stew | steady 150 | 100–250 | 360 @ 10:00 | inverter | resistive | 1 | M
 sandwich-press | Sandwich press | toastie grill panini | steady 800 | 600–1000 | 6 @ 12:15 | inverter | resistive | 1 | M
+bread-maker | Bread maker | bread machine loaf baking | cycle knead 100 90, bake 550 60 | 400–700 | 150 @ 08:00 | inverter | resistive | 1 | M
 waffle-iron | Waffle iron | pancake | steady 1000 | 800–1200 | 15 @ 08:30 | inverter | resistive | 1 | M
 egg-boiler | Egg boiler | eggs | steady 350 | 300–400 | 10 @ 07:30 | inverter | resistive | 1 | M
 blender | Blender | smoothie mixer | steady 500 | 300–1200 | 2 @ 08:00 | inverter | tool | 0.85 | M
@@ -41,13 +42,13 @@ fridge-medium | Compressor fridge, 80 l | refrigerator cooler | thermostatic 50 
 fridge-large | Compressor fridge, 130 l | refrigerator larder | thermostatic 60 0.35 4 | 50–80 | day | direct | motor | 1 | M
 fridge-domestic | Domestic fridge-freezer | refrigerator house mains | thermostatic 100 0.35 4 | 70–160 | day | inverter | motor | 0.7 | M
 fridge-absorption-12v | Absorption fridge on 12 V | three-way gas fridge driving | steady 130 | 100–180 | 120 @ 09:00 | direct | resistive | 1 | T
-freezer-small | Freezer box, 45 l | freezer deep freeze chest | thermostatic 48 0.38 -18 | 40–60 | day | direct | motor | 1 | M
-freezer-drawer | Freezer drawer | freezer deep freeze | thermostatic 55 0.40 -18 | 45–70 | day | direct | motor | 1 | M
+freezer-small | Box freezer, 45 l | deep freeze chest | thermostatic 48 0.38 -18 | 40–60 | day | direct | motor | 1 | M
+freezer-drawer | Drawer freezer | deep freeze | thermostatic 55 0.40 -18 | 45–70 | day | direct | motor | 1 | M
 cool-box-thermo | Thermoelectric cool box | peltier cooler | steady 48 | 40–60 | 720 @ 08:00 | direct | resistive | 1 | M
 cool-box-compressor | Compressor cool box | portable fridge cooler esky | thermostatic 45 0.25 4 | 35–60 | day | direct | motor | 1 | M
 ice-maker | Ice maker | ice cubes | steady 120 | 90–160 | 60 @ 16:00 | inverter | motor | 0.75 | M
 wine-cooler | Wine cooler | bottle fridge | thermostatic 70 0.30 12 | 50–90 | day | inverter | motor | 0.75 | M
-lights-led | LED lights | lamp ceiling lighting bulbs spot | steady 14 | 5–40 | 30 @ 06:30, 240 @ 18:30 | direct | electronics | 1 | T
+lights-led | LED lights | lamp ceiling lighting bulbs spot downlight spotlight | steady 14 | 5–40 | 30 @ 06:30, 240 @ 18:30 | direct | electronics | 1 | T
 light-reading | Reading light | lamp bed | steady 3 | 1–5 | 60 @ 21:30 | direct | electronics | 1 | M
 light-strip | LED strip | lighting ambient | steady 10 | 5–25 | 180 @ 19:00 | direct | electronics | 1 | M
 light-awning | Awning light | outside lamp porch | steady 10 | 5–20 | 120 @ 20:00 | direct | electronics | 1 | M
@@ -74,8 +75,8 @@ satellite-internet | Satellite internet | dish link terminal | cycle boot 100 5,
 satellite-internet-dc | Satellite internet, DC | dish link terminal | cycle boot 90 5, busy 62 *, stow 25 1 | 35–100 | 180 @ 09:00 18:00 | dc-dc | electronics | 1 | M
 satellite-tv | Satellite television receiver | dish decoder tv | steady 18 | 12–30 | 150 @ 19:30 | direct | electronics | 1 | M
 radio | Radio | music stereo | steady 10 | 5–40 | 120 @ 17:00 | direct | electronics | 1 | M
-speaker | Loudspeaker, powered | music audio bluetooth soundbar | steady 20 | 10–60 | 120 @ 18:00 | inverter | electronics | 0.7 | M
-amplifier | Amplifier | music audio pa | steady 80 | 30–300 | 120 @ 19:00 | inverter | electronics | 0.7 | M
+speaker | Loudspeaker, powered | speaker music audio bluetooth soundbar | steady 20 | 10–60 | 120 @ 18:00 | inverter | electronics | 0.7 | M
+amplifier | Amplifier | amp music audio pa | steady 80 | 30–300 | 120 @ 19:00 | inverter | electronics | 0.7 | M
 sound-desk | Sound desk | mixer audio mixing console | steady 45 | 25–120 | 150 @ 18:30 | inverter | electronics | 0.8 | M
 games-console | Games console | gaming play | steady 120 | 60–220 | 90 @ 20:00 | inverter | electronics | 0.95 | M
 printer-inkjet | Inkjet printer | print | steady 20 | 10–40 | 10 @ 11:00 | inverter | electronics | 0.6 | M
@@ -83,7 +84,7 @@ printer-label | Label printer | thermal print | steady 30 | 20–60 | 10 @ 11:00
 camera-charger | Camera battery charger | photo video | steady 12 | 8–25 | 120 @ 20:00 | inverter-adapter | electronics | 0.5 | M
 drone-charger | Drone battery charger | quadcopter flying | steady 180 | 60–300 | 90 @ 11:00 | inverter | electronics | 0.9 | M
 tool-charger | Tool battery charger | cordless drill | steady 100 | 60–350 | 60 @ 17:00 | inverter | electronics | 0.6 | M
-bike-charger | E-bike charger | electric bicycle pedelec | steady 150 | 90–250 | 240 @ 12:00 | inverter | electronics | 0.9 | M
+bike-charger | E-bike charger | bike ebike electric bicycle pedelec | steady 150 | 90–250 | 240 @ 12:00 | inverter | electronics | 0.9 | M
 scooter-charger | E-scooter charger | electric | steady 80 | 60–120 | 240 @ 12:00 | inverter | electronics | 0.6 | M
 wheelchair-charger | Wheelchair charger | mobility scooter | steady 180 | 100–300 | 420 @ 22:00 | inverter | electronics | 0.9 | M
 toothbrush | Toothbrush charger | brush | standby 1.5 | 1–2 | day | inverter | electronics | 0.5 | M
@@ -140,7 +141,7 @@ winch | Winch | recovery pull | steady 2400 | 1500–5000 | 3 @ 12:00 | direct |
 steps-electric | Electric step | door ladder | steady 60 | 40–100 | 1 @ 08:00 18:00 | direct | pump | 1 | M
 awning-motor | Awning motor | shade | steady 80 | 50–150 | 1 @ 10:00 19:00 | direct | pump | 1 | M
 bed-lift | Bed lift | drop-down bed motor | steady 150 | 100–300 | 1 @ 08:00 22:00 | direct | pump | 1 | M
-levelling-jacks | Levelling jacks | stabiliser hydraulic legs | steady 800 | 500–1500 | 3 @ 18:00 | direct | motor | 1 | M
+levelling-jacks | Levelling jacks | leveling stabiliser hydraulic legs | steady 800 | 500–1500 | 3 @ 18:00 | direct | motor | 1 | M
 roof-lift | Pop-top lift | roof actuator | steady 120 | 80–250 | 1 @ 08:00 18:00 | direct | pump | 1 | M
 alarm | Alarm | security siren | standby 1.5 | 0.5–3 | day | direct | electronics | 1 | M
 gas-alarm | Gas and CO alarm | detector carbon monoxide safety | standby 1 | 0.5–2 | day | direct | electronics | 1 | M
@@ -150,12 +151,12 @@ reversing-camera | Reversing camera | rear view | steady 6 | 4–10 | 60 @ 09:00
 security-camera | Security camera | cctv recorder | standby 8 | 4–20 | day | direct | electronics | 1 | M
 battery-monitor | Battery monitor | shunt meter display | standby 0.4 | 0.1–2 | day | direct | electronics | 1 | M
 control-panel | Control panel | display tank gauge | standby 3 | 1–8 | day | direct | electronics | 1 | M
-always-on | Always on | standby small consumers quiescent | standby 6 | 2–20 | day | direct | electronics | 1 | T
+always-on | Always on | standby idle bms relay small consumers quiescent | standby 6 | 2–20 | day | direct | electronics | 1 | T
 vhf-radio | Two-way radio | uhf vhf cb transceiver | steady 12 | 5–50 | 120 @ 09:00 | direct | electronics | 1 | M
 navigation | Navigation display | gps chart plotter map | steady 15 | 8–30 | 120 @ 09:00 | dc-dc | electronics | 1 | M
 aquarium | Aquarium | fish tank pump | standby 25 | 10–80 | day | inverter | electronics | 0.8 | M
 heat-mat | Heated mat for animals | pet reptile bed | steady 20 | 10–40 | 600 @ 20:00 | inverter | resistive | 1 | M
-pump-sampling | Sampling pump | sonde water borehole survey | steady 60 | 30–150 | 70 @ 10:30 | direct | pump | 1 | M
+pump-sampling | Borehole sampler | sampling pump sonde water survey | steady 60 | 30–150 | 70 @ 10:30 | direct | pump | 1 | M
 massage-gun | Massager | muscle | steady 30 | 15–60 | 15 @ 21:00 | inverter-adapter | electronics | 0.6 | M
 air-purifier | Air purifier | filter clean | steady 30 | 10–60 | 480 @ 22:00 | inverter | electronics | 0.8 | M
 power-bank | Power bank | battery pack usb | steady 18 | 10–60 | 120 @ 20:00 | dc-dc | electronics | 1 | M

@@ -157,12 +157,39 @@ const OWN_FIRST = 1000;
 
 const singular = (word: string): string => (word.length > 3 ? word.replace(/(?<!s)s$/, '') : word);
 
+/** The words of a text; a single letter, as in "A/C" or "USB-C", is none. */
 const wordsIn = (text: string): string[] =>
   text
     .toLowerCase()
+    .replace(/(?<!\p{L})(?:a\/c|air\s?co|air\s?conditioning)(?!\p{L})/gu, 'aircon')
+    .replace(/iz(?=e|ing)/g, 'is')
     .split(/[^\p{L}\p{N}]+/u)
-    .filter(Boolean)
+    .filter((word) => word.length > 1 || /\d/.test(word))
     .map(singular);
+
+/** Names of two words, written as one, and words that are written as two: hairdryer, dish washer. */
+const COMPOUNDS = new Map<string, readonly string[]>();
+const VOCABULARY = new Set<string>();
+for (const { name, words } of APPLIANCES) {
+  const named = wordsIn(name);
+  for (const word of [...named, ...words.map(singular)]) VOCABULARY.add(word);
+  named.forEach((word, i) => {
+    const next = named[i + 1];
+    if (next) COMPOUNDS.set(word + next, [word, next]);
+  });
+}
+
+/** A line's words as the catalogue writes them. */
+function asNamed(text: string): string[] {
+  const apart = wordsIn(text).flatMap((word) => (VOCABULARY.has(word) ? [word] : (COMPOUNDS.get(word) ?? [word])));
+  const typed: string[] = [];
+  for (const word of apart) {
+    const joined = (typed.at(-1) ?? '') + word;
+    if (typed.length > 0 && VOCABULARY.has(joined)) typed.splice(-1, 1, joined);
+    else typed.push(word);
+  }
+  return typed;
+}
 
 function score({ name, words }: Appliance, typed: readonly string[]): number {
   const named = wordsIn(name);
@@ -185,6 +212,15 @@ const GENERAL = new Set(
   ),
 );
 
+/** Everyday words that tell a thing by themselves, wherever they stand. */
+const SYNONYMS = new Set(
+  'aircon refrigerator cooler esky lamp computer notebook tv telly beamer hoover cooktop stove washer modem cpap induction ebike drone pa'.split(
+    ' ',
+  ),
+);
+
+const MAKERS = new Set(['maker', 'machine']);
+
 export interface Match {
   readonly appliance: Appliance;
   readonly score: number;
@@ -197,7 +233,7 @@ export interface Match {
  * name ends in: a fan heater is a heater, a fan is not.
  */
 function matchAppliances(text: string, firm: readonly Appliance[]): Match[] {
-  const typed = wordsIn(text);
+  const typed = asNamed(text);
   if (typed.length === 0) return [];
   return [...firm, ...APPLIANCES]
     .map((appliance) => ({ appliance, score: nameScore(appliance, typed) * (appliance.own ? OWN_FIRST : 1) }))
@@ -229,7 +265,7 @@ export function bestFit(near: readonly Match[], watts: number | null, feed: 'mai
 /** Whether all of a line's words tell of this type; a strange one may make it some other thing. */
 export const isFullyNamed = (appliance: Appliance, text: string): boolean => {
   const { named, rest, everyday } = namingOf(appliance);
-  return wordsIn(text).every((word) => [named, rest, everyday].some((known) => known.includes(word)));
+  return asNamed(text).every((word) => [named, rest, everyday].some((known) => known.includes(word)));
 };
 
 /** Of equal names the one that is common practice before the one from memory. */
@@ -263,7 +299,10 @@ function nameScore(appliance: Appliance, typed: readonly string[]): number {
   let total = isSame ? 20 : 0;
   let tells = false;
   const isUnknown = (word: string) => word !== head && ![named, everyday, rest].some((known) => known.includes(word));
-  const unknown = typed.reduce((sum, word) => (isUnknown(word) ? sum + (GENERAL.has(word) ? 0.5 : 1) : sum), 0);
+  // A maker of something is another thing than what serves it: a bread maker is no toaster.
+  const strange = (word: string, i: number) =>
+    GENERAL.has(word) && !(i === typed.length - 1 && MAKERS.has(word)) ? 0.5 : 1;
+  const unknown = typed.reduce((sum, word, i) => (isUnknown(word) ? sum + strange(word, i) : sum), 0);
   typed.forEach((word, i) => {
     if (isUnknown(word)) return;
     const isLast = i === typed.length - 1;
@@ -271,12 +310,12 @@ function nameScore(appliance: Appliance, typed: readonly string[]): number {
     // What a type's name begins with tells it only when all of it is there: a fan is no fan heater.
     const modifies = word !== head && !everyday.includes(word) && !named.every((part) => typed.includes(part));
     total += found + (isLast ? 3 : 0) + (named.includes(word) && id.split('-')[0] === word && !modifies ? 2 : 0);
-    // An everyday word among strange ones is a chance: a bench lathe is no bench lamp.
+    // An everyday word among strange ones is a chance: a bench lathe is no bench lamp, but a bedroom aircon is one.
     const byChance = word !== head && !named.includes(word) && unknown >= 1 && !isLast;
-    if (!GENERAL.has(word) && !modifies && !byChance) tells = true;
+    if (SYNONYMS.has(word) || (!GENERAL.has(word) && !modifies && !byChance)) tells = true;
   });
-  // Two words that are each of many things tell one together: a marine water maker.
-  if (named.length > 1 && named.every((part) => typed.includes(part))) tells = true;
+  // Two words that are each of many things tell one together: a marine water maker, a cool box.
+  if (named.length > 1 && named.slice(-2).every((part) => typed.includes(part))) tells = true;
   // Phases are of one kind of thing: a seat heater is no diesel heater, and a heater may be one.
   if (unknown >= 1 && appliance.draw.kind === 'cycle' && !typed.some((word) => word !== head && !isUnknown(word)))
     return 0;

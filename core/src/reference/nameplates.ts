@@ -13,6 +13,8 @@ export const NAMEPLATE = {
   shaftPerInput: sourced(0.7, ORIGIN.memory),
   /** Mean input ÷ rated output of an amplifier: music played loud holds about an eighth of it, at half efficiency. */
   inputPerSound: sourced(0.25, ORIGIN.memory),
+  /** Watts of an LED lamp ÷ those of the filament bulb that it is as bright as. */
+  ledPerBulb: sourced(1 / 7, ORIGIN.memory),
   /** Below this share of volts × amps, watts of a mains device are a slip, not a power factor. */
   leastPowerFactor: sourced(0.4, ORIGIN.memory),
   /** W from which something without volts and unknown to the catalogue is fed by mains rather than 12 V. */

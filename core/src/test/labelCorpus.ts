@@ -163,7 +163,7 @@ Satellite link DC 12-48V 60W ⇒ 60 | dc 48
 1500W ⇒ 1500 | -
 0.85 kW ⇒ 850 | -
 230V~ 16 A breaker ⇒ - | mains 230 | q
-Kettle 2000W, 10 A fuse ⇒ 2000 | - | q
+Kettle 2000W, 10 A fuse ⇒ 2000 | -
 12V 5A 600W ⇒ 600 | dc 12 | q
 230V 0.5A 2000W ⇒ 2000 | mains 230 | q
 Heater 230V 50Hz 750/1250/2000W ⇒ - | mains 230 | q

@@ -2,7 +2,7 @@
  * Typed lines and what each must be read as, written by hand before the reader saw them (12 V bus, 230 V mains):
  * line ⇒ what is expected, parts divided by ";".
  * type = id in the catalogue, "-" for none; W = watts while it runs; q = pieces; min = minutes a day; n = runs a day;
- * path; days = days a week; duty = share in %; C = W of heat moved; pf = W ÷ VA; V = lowest–highest volts; wh = Wh a day of one piece.
+ * path; days = days a week; duty = share in %; C = W of heat moved; pf = W ÷ VA; V = lowest–highest volts; start = starting ÷ running; wh = Wh a day of one piece.
  * "?code" = it is asked, for that reason; "missing power" = it wants watts; "…/choice" = among the ways to put it.
  */
 export const LINES = `
@@ -229,7 +229,7 @@ compressor 12V 20A 10min ⇒ type compressor-air; W 240; min 10; path direct
 satellite internet 75W 8h ⇒ type satellite-internet; min 480
 dishwasher 0.8 kWh per wash ⇒ type dishwasher-small; wh 800
 washing machine 70 kWh/100 cycles 2000W ⇒ type washing-machine; wh 700
-tv 45 kWh/1000h ⇒ type television; W 45; wh 1080
+tv 45 kWh/1000h ⇒ type television; W 45; min 150; wh 112.5
 desk light 9W 4h ⇒ type lamp-desk; W 9; path inverter
 lamp 0W ⇒ W 0
 kettle 90kW ⇒ ?unfit
@@ -392,4 +392,113 @@ fan 10/20/30 W 8h ⇒ ?second-figure
 light bar 18W IPX4 3h ⇒ q 1; W 18; min 180
 lamp 4W IPX5 2h ⇒ q 1; W 4
 speaker 8 ohm 20W RMS ⇒ W 5
+fridge compressor 60W on 1/3 of the time ⇒ W 60; duty 33.333
+fridge 45W half the time ⇒ W 45; duty 50
+fridge 1.1 A average ⇒ type fridge-small; W 42; wh 316.8
+fridge avg 15W ⇒ wh 360
+fridge 12V 45W max avg 15W ⇒ W 45; wh 360
+fridge 230V 0.1A on average ⇒ wh 552; path inverter
+router 12V 18W max 9W typical ⇒ type router; W 9; wh 216
+cool box 48 W max., avg 0.9 A ⇒ type cool-box-thermo; W 10.8
+cool box ⇒ path direct
+coolbox 45W ⇒ W 45; path direct
+laptop 90W max ⇒ type laptop; W 90
+pump max 7.5A 10 min ⇒ type water-pump; W 90; min 10
+starlight projector 5V/2A ⇒ W 10; path dc-dc
+router 12V/1.5A ⇒ type router; W 18; path direct
+nebuliser 100W 15 min 4x daily ⇒ type nebuliser; q 1; min 60; n 4
+bow thruster 3kW 12V 30s 4x ⇒ q 1; W 3000; min 2; n 4
+coffee 1450W 2 cups a day 3 min each ⇒ W 1450; min 6; n 2
+drone 77 Wh battery, 3 charges a day ⇒ type drone-charger; wh 231
+e-bike 500Wh battery 2x a week ⇒ type bike-charger; days 2; wh 500
+washing machine 1 load per week 0.6 kWh ⇒ type washing-machine; days 1; wh 600
+toilet macerator 180W 30 s 6 flushes a day ⇒ type macerator; min 3; n 6
+car vacuum 120W 10 min a week ⇒ W 120; min 10; days 1
+vacuum 700W 20 min per week ⇒ days 1; min 20
+laptop 45W 40h/week ⇒ ?time-per-week/5.71 h
+projector 120W 7 h a week ⇒ ?time-per-week/7 h once a week
+laptop 45W 8h/d 5d/w ⇒ W 45; min 480; days 5
+sewing machine 100W 2h Mon, Wed, Fri ⇒ type sewing-machine; days 3; min 120
+sewing machine 100W 2h Mon/Wed/Fri ⇒ days 3
+projector 150W Fri-Sun 2h ⇒ type projector; days 3
+projector 150W Thu to Mon 2h ⇒ days 5
+projector 150W Sat+Sun 2h ⇒ days 2
+toaster 900W 4 min on Sun ⇒ type toaster; days 1
+sat nav 10W 2h ⇒ W 10; days 7; min 120
+sun lamp 20W 1h ⇒ W 20; days 7
+bread maker 550W 3h every 2nd day ⇒ type bread-maker; W 550; days 3.5
+vacuum 700W 10 min every third day ⇒ days 2.333
+lamps (6) 4W 4h ⇒ q 6; W 4; min 240
+lamps 4W 4h (six) ⇒ q 6; W 4
+lamps: 6 @ 4W, 4h ⇒ q 6; W 4; min 240
+half a dozen LED lights 2W 3h ⇒ type lights-led; q 6; W 2
+a dozen lights 2W 3h ⇒ q 12; W 2
+lamp 4w 4hrs x 6 ⇒ ?over-a-day
+box 12 W fan 3h ⇒ q 1; W 12
+fridge freezer combi box 12V 50W ⇒ q 1; W 50; path direct
+tv 38kWh/1000 h ⇒ type television; W 38; min 150
+freezer 1.2 kWh per 24 hrs 70W ⇒ W 70; wh 1200
+freezer 0.7kWh/24h at 32°C ⇒ type freezer-small; wh 700
+freezer ⇒ type freezer-small; path direct
+hairdryer 1500W 5 min ⇒ type hair-dryer; W 1500; min 5; path inverter
+hairdryer 1200/1800W ⇒ ?second-figure/1800 W
+dish washer 1kW ⇒ type dishwasher-small; W 1000
+airfryer 1400W 20min ⇒ type air-fryer; W 1400; min 20
+aircon bedroom 900W 4h ⇒ ?cooling-or-input/900W input
+aircon bedroom 900W input 4h ⇒ type aircon-rooftop; W 900; path inverter
+freezer 1.2 kWh a day ⇒ type freezer-small; wh 1200; duty 38
+fridge 20 kWh a day ⇒ ?energy-above-power
+aircon 230V 3.5A running, 17A start, 4h ⇒ W 805; start 4.857; path inverter
+aircon 900W LRA 30A ⇒ type aircon-rooftop; W 900
+pump 5A inrush 20A 10 min ⇒ W 60; start 4; min 10
+compressor 400W surge 1200W 10 min ⇒ W 400; start 3
+induction hob 2kW at half power 20 min ⇒ ?second-figure
+LED bulb 6W equivalent to 40W 3h ⇒ type lights-led; W 6; min 180
+bulb 60W equivalent LED 3h ⇒ ?like-a-bulb/9 W
+inverter idle 0.8A ⇒ type always-on; W 9.6; min 1440
+camper heater fan 20W 6h ⇒ W 20; min 360
+fan 12V 0.25-2.5A ⇒ ?range/0.25 A
+lamp 12V AC/DC 9W 3h ⇒ W 9; path direct
+compressor 2850 min-1 12V 20A 10min ⇒ W 240; min 10
+lamp 5W 25000h 3h ⇒ W 5; min 180
+amp 4x50W RMS 2h ⇒ type amplifier; q 4; W 12.5
+LED downlights 10no. 2.4W each 5h ⇒ q 10; W 2.4; min 300
+2no. fans 12V 0.5A 8h ⇒ q 2; W 6
+USB charger twin 4.8A 2h ⇒ W 24; path dc-dc; min 120
+laptop 65W 3-4h ⇒ ?range/4h
+laptop 60W 4 to 5 hours ⇒ ?range/4 hours
+tv 30W 2-3 hrs per night ⇒ ?range
+lamp 5W 18-23h ⇒ W 5; min 300
+microwave 1.1kW in / 700W out 10min ⇒ W 1100; min 10
+lamp 60W in the evening 2h ⇒ W 60; min 120
+air conditioning 12000BTU 1050W 5h ⇒ type aircon-rooftop; W 1050; min 300
+A/C unit 13.5k BTU ⇒ type aircon-rooftop; C 3956.4585
+BMS 30mA ⇒ type always-on; W 0.36; min 1440
+leveling system 40A for 2 min ⇒ W 480; min 2; path direct
+mystery 40A 2 min ⇒ type -; W 480; path direct
+air compressor 45A 12V 15min per month ⇒ type compressor-air; W 540; min 15; days 0.2301
+ebike 36V 13Ah battery ⇒ ?battery
+drone batteries 3 x 60Wh per day ⇒ type drone-charger; q 3; wh 60
+CPAP 0.9A without humidifier 8h ⇒ type cpap; W 10.8; path direct; min 480
+cpap w/ humidifier 4A 8 hours a night ⇒ type cpap-humidifier; W 48; path direct; min 480
+nebulizer 1x15 min ⇒ type nebuliser; W 100; min 15
+washing machine 500W 1h x2/week ⇒ W 500; min 60; n 1; days 2
+dishwasher .9kwh/cycle daily ⇒ type dishwasher-small; wh 900
+sewing machine 85W 3 evenings a week 2h ⇒ days 3; min 120
+game console 150W 3h fri sat sun ⇒ type games-console; days 3; min 180
+disco lights 4x25W 4h sat ⇒ q 4; W 25; min 240; days 1
+sat dish 25W 2h ⇒ W 25; days 7
+pa speaker 2x 300W rms 4h saturdays ⇒ type speaker; q 2; W 75; days 1
+espresso machine 3.6kW 30% duty 6h ⇒ ?second-figure
+freezer 60W 30% 24h ⇒ duty 30
+rice cooker 350W 25 min daily ⇒ type rice-cooker; W 350; min 25
+lights 8x2W 5h/night ⇒ q 8; W 2; min 300
+tv 40W 2h every evening ⇒ type television; W 40; min 120
+gizmo 20W 3 weeks ⇒ ?unread-word
+gizmo 20W average 3h ⇒ W 20; min 180
+gizmo 20W 2h hourly ⇒ ?unread-word
+gizmo 20xy 5W ⇒ ?bare-number
+3D printer 100W 2h ⇒ W 100; min 120
+4WD fridge 45W ⇒ type fridge-small; W 45
+airco 900W input 3h ⇒ type aircon-rooftop; W 900
 `;

@@ -31,6 +31,8 @@ export function questionWords({ code, found }: Question): string {
       return `“${found}”: from where to where is known; what does it take on a usual day?`;
     case 'bare-number':
       return `“${found}” of what?`;
+    case 'unread-word':
+      return `“${found}” says when or how much, and was not understood. Write it another way, or take it out.`;
     case 'second-figure':
       return `“${found}”: which of them, and what is the other for?`;
     case 'cooking-or-input':
@@ -49,6 +51,10 @@ export function questionWords({ code, found }: Question): string {
       return `“${found}”: does it charge this very store? On its own inverter that is a loop.`;
     case 'over-a-day':
       return `“${found}” comes to more than 24 hours a day. How long does one piece run?`;
+    case 'time-per-week':
+      return `“${found}”: a part of it every day, or all of it on one?`;
+    case 'like-a-bulb':
+      return `“${found}” is how bright it is, by an old bulb's watts. What does this one take?`;
     case 'per-length':
       return `“${found}” of how long a piece? Write its length beside it, or its watts.`;
     case 'no-energy':
