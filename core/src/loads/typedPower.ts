@@ -263,7 +263,12 @@ function ampsAsVa(
   const isMains = saysMains || (base?.path ?? 'direct').startsWith('inverter');
   // A mains type that would take far too much by the mains, and as much as it does by the bus, hangs on the bus.
   const onBus = !saysMains && !usual(mainsV * value) && usual(busV * value);
-  const on = isMains && !onBus ? 'mains' : base === null && /(?<!\p{L})usb(?!\p{L})/iu.test(words) ? 'usb' : 'bus';
+  const on =
+    isMains && !onBus
+      ? 'mains'
+      : (base === null || base.path === 'direct') && /(?<!\p{L})usb(?!\p{L})/iu.test(words)
+        ? 'usb'
+        : 'bus';
   const taken = { mains: mainsV, bus: busV, usb: USB_V }[on];
   const named = { mains: 'the mains', bus: 'the bus', usb: 'USB' }[on];
   notes.push(`${Number(value.toPrecision(4))} A × ${taken} V of ${named}`);

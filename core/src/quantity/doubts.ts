@@ -89,7 +89,7 @@ export function bareNumbers(
 }
 
 const TELLS_TIME =
-  /(?<!\p{L})(?:weeks?|weekly|months?|monthly|years?|yearly|annual(?:ly)?|fortnights?|hours?|hourly|minutes?|mins|seconds|days|nights|average|avg|typical(?:ly)?|dozen|half|twice|thrice|percent)(?!\p{L})/giu;
+  /(?<!\p{L})(?:weeks?|weekly|months?|monthly|years?|yearly|annual(?:ly)?|fortnights?|hours?|hourly|minutes?|mins|seconds|days|nights|average|avg|typical(?:ly)?|dozen|half|twice|thrice|percent|dusk|dawn|sunset|sunrise|midnight|noon)(?!\p{L})|(?<![\p{L}\d])[x×]\s?\d{1,2}(?![\p{L}\d])/giu;
 
 /** Words that say when, how often or how much and that no rule has read. */
 export function unreadWords(text: string, taken: readonly { start: number; end: number }[]): Question[] {

@@ -5,7 +5,7 @@ const WRITTEN_OUT = 'two|three|four|five|six|seven|eight|nine|ten|twelve';
 const numberOf = (text: string | undefined): number => NUMBER_WORDS[(text ?? '').toLowerCase()] ?? Number(text);
 /** "lamp x3", "lampx3", "lamp × 3"; the x of "box 12" is its own. */
 const PIECES_AFTER =
-  /(?:(?<=[\s(])[x×*]\s*|(?<=\p{L})(?<!(?:^|\P{L})(?:ip|\p{L}*(?:bo|fa|ma|mi|fi|le|lu|la)))[x×*])(\d{1,2})(?![\p{L}\d.,])/giu;
+  /(?:(?<=[\s(])[x×*]\s*|(?<=\p{L})(?<!(?:^|\P{L})(?:ip|\p{L}*(?:bo|fa|ma|mi|fi|le|lu|la)))[x×*])(\d{1,2})(?![\p{L}\d]|[.,]\d)/giu;
 
 /** "5 x 4W", "lamp x3", "4 of", "2 laptops": how many pieces; what multiplies a length is how often instead. */
 export function withCounts(text: string, tokens: readonly Token[], taken: { start: number; end: number }[]): Token[] {

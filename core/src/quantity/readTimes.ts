@@ -18,9 +18,12 @@ const LAST_DAY = `(?<=\\d\\s?(?:${HOUR}|${MINUTE})\\s+)${DAY}(?=\\s*$)`;
 const DAYS_IN_ORDER = ['mo', 'tu', 'we', 'th', 'fr', 'sa', 'su'];
 /** What is counted when it says how often: "2 cups a day", "1 load per week". */
 const GOES =
-  '(?:times|[x×]|loads?|washes|wash|cycles?|charges?|uses?|runs?|goes|go|cups?|flushes|flush|showers?|meals?)';
+  '(?:times|[x×]|loads?|washes|wash|cycles?|charges?|uses?|runs?|goes|go|cups?|coffees|teas|flushes|flush|showers?|meals?)';
 const SO_MANY = `(?<![\\p{L}\\d.,/])(?:(once|twice|thrice)|[x×]\\s*(\\d{1,2})|(\\d{1,2}|one|two|three|four|five|six)\\s*${GOES})`;
 const MINUTES_PER_DAY = 1440;
+/** When it gets dark and light, minutes after midnight: 19:00 and 06:00. From memory. */
+const DUSK_MIN = 19 * 60;
+const DAWN_MIN = 6 * 60;
 const END = '(?![\\p{L}\\d])';
 const BEGIN = '(?<![\\p{L}\\d.,/])';
 
@@ -47,15 +50,19 @@ const RULES: readonly Rule[] = [
     (m) => clock(m),
   ],
   [
-    '(?<![\\p{L}\\d])(?:24\\s*/\\s*7|around the clock|round the clock|all day(?: and(?: all)? night| long)?|all the time|always on|non-?stop|permanently|continuous(?:ly)?)(?![\\p{L}\\d])',
+    '(?<![\\p{L}\\d])(?:24\\s*/\\s*7|around the clock|round the clock|all day(?: and(?: all)? night| long)?|all the time|always(?: on)?|non-?stop|permanently|continuous(?:ly)?)(?![\\p{L}\\d])',
     () => length(MINUTES_PER_DAY),
   ],
   [
-    '(?<!\\p{L})(?:overnight|all night)(?!\\p{L})(?!\\s*\\d)(?<!\\d\\s*(?:h|hours?|hrs?|min|mins|minutes)\\s*(?:overnight|all night))',
+    `(?<!\\p{L})(?:from\\s+)?(?:dusk|sunset)\\s*(?:-|–|to|till|until)\\s*(dawn|sunrise|midnight)${END}`,
+    (m) => ({ kind: 'clock', value: DUSK_MIN, second: /^m/i.test(m[1] ?? '') ? 0 : DAWN_MIN }),
+  ],
+  [
+    '(?<!\\p{L})(?:overnight|all night)(?!\\p{L})(?!\\s*\\d+(?:[.,]\\d+)?\\s*(?:h|hours?|hrs?|min|mins|minutes)(?!\\p{L}))(?<!\\d\\s*(?:h|hours?|hrs?|min|mins|minutes)\\s*(?:overnight|all night))',
     () => ({ kind: 'clock', value: 22 * 60, second: 7 * 60 }),
   ],
   [
-    `${BEGIN}(\\d+)\\s*${HOUR}\\s*(?:and\\s*)?(\\d{1,2})(?:\\s*${MINUTE})?(?![\\p{L}\\d.,%:]|\\s*(?:k?w|v|a|k?wh|va|x|×|times)(?!\\p{L}))`,
+    `${BEGIN}(\\d+)\\s*${HOUR}\\s*(?:and\\s*)?(\\d{1,2})(?:\\s*${MINUTE})?(?![\\p{L}\\d.,%:]|\\s*(?:k?w|v|a|k?wh|va|x|×|times|days|nights|evenings|mornings)(?!\\p{L}))`,
     (m) => length(Number(m[1]) * 60 + Number(m[2])),
   ],
   [`${BEGIN}(\\d+)\\s*h\\s*(\\d{1,2})\\s*m${END}`, (m) => length(Number(m[1]) * 60 + Number(m[2]))],

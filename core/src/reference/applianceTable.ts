@@ -30,7 +30,7 @@ slow-cooker | Slow cooker | crock stew | steady 150 | 100–250 | 360 @ 10:00 | 
 sandwich-press | Sandwich press | toastie grill panini | steady 800 | 600–1000 | 6 @ 12:15 | inverter | resistive | 1 | M
 bread-maker | Bread maker | bread machine loaf baking | cycle knead 100 90, bake 550 60 | 400–700 | 150 @ 08:00 | inverter | resistive | 1 | M
 waffle-iron | Waffle iron | pancake | steady 1000 | 800–1200 | 15 @ 08:30 | inverter | resistive | 1 | M
-egg-boiler | Egg boiler | eggs | steady 350 | 300–400 | 10 @ 07:30 | inverter | resistive | 1 | M
+egg-boiler | Egg cooker | eggs boiler | steady 350 | 300–400 | 10 @ 07:30 | inverter | resistive | 1 | M
 blender | Blender | smoothie mixer | steady 500 | 300–1200 | 2 @ 08:00 | inverter | tool | 0.85 | M
 hand-mixer | Hand mixer | whisk baking | steady 250 | 150–400 | 4 @ 16:00 | inverter | tool | 0.85 | M
 food-processor | Food processor | chopper | steady 600 | 400–900 | 3 @ 17:30 | inverter | tool | 0.85 | M

@@ -6,6 +6,7 @@ import type { Draw, Load, PathKind, Use } from '../job/schema.ts';
 import type { INSULATION } from '../job/values.ts';
 import type { OriginLabel } from '../quantity/figure.ts';
 import { APPLIANCE_TABLE } from './applianceTable.ts';
+import { NAMEPLATE } from './nameplates.ts';
 import { START_RATIO, type StartKind } from './starts.ts';
 
 /** A generic type of appliance: what to assume until it is measured. */
@@ -157,6 +158,9 @@ const OWN_FIRST = 1000;
 
 const singular = (word: string): string => (word.length > 3 ? word.replace(/(?<!s)s$/, '') : word);
 
+/** Words that tell of no thing. */
+const SMALL = new Set(['on', 'in', 'of', 'to', 'the', 'and', 'with', 'when', 'by', 'low', 'high', 'off', 'at', 'for']);
+
 /** The words of a text; a single letter, as in "A/C" or "USB-C", is none. */
 const wordsIn = (text: string): string[] =>
   text
@@ -164,7 +168,7 @@ const wordsIn = (text: string): string[] =>
     .replace(/(?<!\p{L})(?:a\/c|air\s?co|air\s?conditioning)(?!\p{L})/gu, 'aircon')
     .replace(/iz(?=e|ing)/g, 'is')
     .split(/[^\p{L}\p{N}]+/u)
-    .filter((word) => word.length > 1 || /\d/.test(word))
+    .filter((word) => (word.length > 1 || /\d/.test(word)) && !SMALL.has(word))
     .map(singular);
 
 /** Names of two words, written as one, and words that are written as two: hairdryer, dish washer. */
@@ -207,7 +211,7 @@ function score({ name, words }: Appliance, typed: readonly string[]): number {
 
 /** Words that say how or where of many things, and by themselves of none. */
 const GENERAL = new Set(
-  'box machine maker small large mini electric electrical mains portable usb dc ac led set unit system hot cold warm water air gas diesel work desk outdoor inside outside travel camera video power display meter tank hand mobile v volt bed heated heating cooling charger charging medical tool motor old new big main spare my our kitchen galley bathroom bedroom front rear left right'.split(
+  'box machine maker small large mini electric electrical mains portable usb dc ac led set unit system hot cold warm water air gas diesel work desk outdoor inside outside travel video power display meter tank hand mobile v volt bed heated heating cooling charger charging medical tool motor old new big main spare my our kitchen galley bathroom bedroom front rear left right'.split(
     ' ',
   ),
 );
@@ -252,10 +256,14 @@ const NEAR = 0.75;
 
 /** Of near matches the one that is fed as was said and takes about as many watts; the better name of equals. */
 export function bestFit(near: readonly Match[], watts: number | null, feed: 'mains' | 'dc' | null): Appliance | null {
+  // So many watts of what may hang on either are taken for the mains', unless that fits far worse.
+  const strong = feed === null && (watts ?? 0) > NAMEPLATE.mainsFromW.value;
+  const either = strong && near.some(({ appliance }) => appliance.path.startsWith('inverter'));
   const misfit = ({ path, lowW, highW }: Appliance): number => {
     const byMains = path.startsWith('inverter');
     const range = watts === null || watts <= 0 ? 1 : watts < lowW ? lowW / watts : watts / highW;
-    const feeds = (feed === 'mains' && !byMains ? 4 : 0) + (feed === 'dc' && byMains ? 2 : 0);
+    const feeds =
+      (feed === 'mains' && !byMains ? 4 : 0) + (feed === 'dc' && byMains ? 2 : 0) + (either && !byMains ? 1.5 : 0);
     return feeds + (range > 3 ? 3 : range > 1 ? 1 : 0);
   };
   const sorted = [...near].sort((a, b) => misfit(a.appliance) - misfit(b.appliance) || b.score - a.score);
@@ -311,7 +319,7 @@ function nameScore(appliance: Appliance, typed: readonly string[]): number {
     const modifies = word !== head && !everyday.includes(word) && !named.every((part) => typed.includes(part));
     total += found + (isLast ? 3 : 0) + (named.includes(word) && id.split('-')[0] === word && !modifies ? 2 : 0);
     // An everyday word among strange ones is a chance: a bench lathe is no bench lamp, but a bedroom aircon is one.
-    const byChance = word !== head && !named.includes(word) && unknown >= 1 && !isLast;
+    const byChance = word !== head && !named.includes(word) && unknown > 0 && !isLast;
     if (SYNONYMS.has(word) || (!GENERAL.has(word) && !modifies && !byChance)) tells = true;
   });
   // Two words that are each of many things tell one together: a marine water maker, a cool box.

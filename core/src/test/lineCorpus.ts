@@ -501,4 +501,20 @@ gizmo 20xy 5W ⇒ ?bare-number
 3D printer 100W 2h ⇒ W 100; min 120
 4WD fridge 45W ⇒ type fridge-small; W 45
 airco 900W input 3h ⇒ type aircon-rooftop; W 900
+reading lamps x4, 2W, 1.5h each ⇒ type light-reading; q 4; W 2; min 90
+fairy lights USB 0.5A 5h ⇒ W 2.5; path dc-dc; min 300
+roof vent on low overnight 0.4A ⇒ type fan-roof; W 4.8; min 540
+blanket 45W overnight 8h ⇒ W 45; min 480
+Wi-Fi 10W always ⇒ type router; W 10; min 1440
+gaming laptop 230W 3h 4 nights a week ⇒ type laptop-large; W 230; min 180; days 4
+coffee 1450W 4 coffees a day 3 min each ⇒ min 12; n 4
+air con 7000 BTU 700W 3h ⇒ W 700; path inverter; min 180
+parking camera 3W 24/7 ⇒ W 3; min 1440; path direct
+boiler 230V 660W 1 hr ⇒ W 660; path inverter; min 60
+fridge 600Wh/24h @ 30C ⇒ type fridge-small; wh 600
+freezer 50W -18C ⇒ type freezer-small; W 50; duty 38
+light 5W from dusk to midnight ⇒ W 5; min 300
+anchor light 2W dusk till dawn ⇒ W 2; min 660
+light 5W until dusk ⇒ ?unread-word
+gizmo 5W 2h x 3y ⇒ ?bare-number
 `;
