@@ -130,6 +130,21 @@ const aUse = fc.oneof(
     .tuple(fc.integer({ min: 2, max: 6 }), fc.integer({ min: 1, max: 40 }))
     .map(([n, m]) => [`${m} min ${n} times a day`, n * m, n] as const),
   fc
+    .tuple(
+      fc.integer({ min: 2, max: 6 }),
+      fc.integer({ min: 1, max: 40 }),
+      fc.constantFrom(
+        (n: number, m: number) => `${m} min ${n}x`,
+        (n: number, m: number) => `${m}min x${n}`,
+        (n: number, m: number) => `${n}x${m} mins`,
+        (n: number, m: number) => `${n}x ${m} min daily`,
+        (n: number, m: number) => `${m} minutes ${n}x/day`,
+        (n: number, m: number) => `${m} min ${n} x a day`,
+        (n: number, m: number) => `${n} uses a day ${m} min each`,
+      ),
+    )
+    .map(([n, m, write]) => [write(n, m), n * m, n] as const),
+  fc
     .tuple(fc.integer({ min: 0, max: 11 }), fc.integer({ min: 12, max: 23 }))
     .map(([from, to]) => [`from ${from} to ${to}`, (to - from) * 60, 1] as const),
 );
@@ -140,11 +155,23 @@ const aWeek = fc.constantFrom(
   [' on sundays', 1],
   [' 3 times a week', 3],
   [' weekdays', 5],
+  [' Mon, Wed, Fri', 3],
+  [' fri-sun', 3],
+  [' sat & sun', 2],
+  [' tue/thu', 2],
+  [' every 2nd day', 3.5],
+  [' 4 days/week', 4],
+  [' 5d/w', 5],
+  [' 2x/week', 2],
+  [' weekly', 1],
 );
 
 describe('a grammar of lines', () => {
   const parts = fc.record({ count: aCount, thing: aThing, power: aPower, use: aUse, week: aWeek, flip: fc.boolean() });
-  const samples = fc.sample(parts, { numRuns: 300, seed: 11 });
+  // "23 min 3x weekly" says three times a week.
+  const samples = fc
+    .sample(parts, { numRuns: 500, seed: 11 })
+    .filter(({ use, week }) => !(/\dx$/.test(use[0]) && /^ (?:weekly|every week)/.test(week[0])));
 
   it.each(
     samples.map(({ count, thing, power, use, week, flip }) => {
@@ -255,6 +282,54 @@ describe('labels that want a word', () => {
     expect(questions.map((one) => one.code)).toEqual(code === null ? [] : [code]);
     if (choice) expect(questions[0]?.choices).toContain(choice);
     if (code === null) expect(load).not.toBeNull();
+  });
+
+  it.each([
+    ['Solar charge controller\nMax PV 100V\nRated 30A 12/24V', 'source', ''],
+    ['INVERTER\nINPUT 12VDC 180A\nOUTPUT 230VAC 50Hz 1800W', 'source', ''],
+    ['Wechselrichter\nEingang 12V 200A\nAusgang 230V 2000W', 'source', ''],
+    ['Battery Charger\nInput: 220-240V~ 2.3A\nOutput: 14.4V 20A', 'whose-store', 'Battery Charger of this store'],
+    ['Compressor\n1.5 HP 1.1 kW\n230V 50Hz 7.2 A\n2850 min-1', 'shaft-or-input', '1.1 kW shaft'],
+    ['Fan\nDC12V 0.35A\n2.4W\n1200RPM', 'contradiction', '4 W'],
+    ['Fan heater 1000/2000W 230V~', 'second-figure', '2000 W'],
+    ['Roof unit\n115 VAC 60 HZ\nRLA 12.8 LRA 63\nFAN FLA 2.5', 'second-figure', ''],
+  ])('plates of several lines: %s', (text, code, choice) => {
+    const { questions } = propose(text);
+    expect(questions.map((one) => one.code)).toEqual([code]);
+    if (choice) expect(questions[0]?.choices).toContain(choice);
+  });
+
+  it.each<readonly [string, Record<string, unknown>]>([
+    // The x of a name counts nothing, and 12/24 V are two ways to feed it.
+    ['Kompressor-Kühlbox\n12/24 V DC 45 W\n100-240 V AC 55 W', { W: 45, q: 1, path: 'direct', V: '10.5–30' }],
+    [
+      'LED DRIVER\nPRI: 220-240V 50/60Hz 0.12A λ 0.6\nSEC: 12V DC 1.25A 15W',
+      { W: 15, min: 60, path: 'inverter-adapter' },
+    ],
+    ['Water pump\n12 VDC\nMax 7.5A\nFuse 10A\n45 PSI', { W: 90, path: 'direct', min: 9 }],
+    [
+      'Rooftop A/C\n230V~ 50Hz\nRLA 4.1 LRA 24\nMIN CIRCUIT AMPS 8\nMAX FUSE 15',
+      { W: 943, min: 240, type: 'aircon-rooftop' },
+    ],
+    ['Pump Motor\nP1 550W\nP2 370W\n230V~ 50Hz 2.4A cos φ 0.97', { W: 550, pf: 0.97, path: 'inverter' }],
+    [
+      'Diesel air heater\n12V\nHeat output 1-2 kW\nPower consumption 10-28 W\nGlow start 8.3A',
+      { W: 28, type: 'heater-diesel' },
+    ],
+    ['Lamp\n9W 12V AC/DC LED 800lm\n25000h', { W: 9, min: 270, path: 'direct' }],
+    ['LED strip\n24V DC 14.4W/m 5m', { W: 72, path: 'dc-dc' }],
+    ['Induction cooker\n220-240V~\n2000W\nTimer 0-180 min', { W: 2000, min: 24, type: 'hob-1' }],
+    ['Blender\n220-240V~ 800W\nKB: 1 min', { W: 800, min: 2 }],
+    ['Television\n45 kWh/1000h\n230V~', { W: 45, min: 150 }],
+    ['Freezer\n230V~ 90W\n0.8 kWh/24 hrs', { W: 90, wh: 800 }],
+  ])('plates that say all: %s', (text, told) => {
+    const { load, questions, appliance } = propose(text);
+    expect(questions).toEqual([]);
+    for (const [key, value] of Object.entries(told)) {
+      const found = load && actual(key, load, appliance?.id ?? '-');
+      if (typeof value === 'number') expect(found, key).toBeCloseTo(value, 1);
+      else expect(found, key).toBe(value);
+    }
   });
 
   it('locked-rotor amps are the start, not what it takes', () => {

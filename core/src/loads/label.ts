@@ -61,7 +61,7 @@ const COOKING_AFTER = /^[ \t,(]{0,3}(?:cooking|microwave\s+output)/iu;
 /** Blanks within a line: what stands below is of something else. */
 const GAP = String.raw`[^\S\n]*`;
 const BREAKER = new RegExp(
-  String.raw`(?:circuit\s*)?(?:breaker|fuse|mcb|rcbo|fused\s+at|socket|outlet|circuit)${GAP}[:=]?${GAP}(?:of\s*)?(${NUMBER})\s*a(?:mps?)?(?!\p{L})|(${NUMBER})\s*a(?:mps?)?${GAP}(?:circuit\s*)?(?:breaker|fuse|mcb|rcbo|socket|outlet|circuit)`,
+  String.raw`(?:circuit\s*)?(?:breaker|fuse(?:\s*(?:size|rating))?|mcb|rcbo|fused\s+at|socket|outlet|circuit)${GAP}[:=]?${GAP}(?:of\s*)?(${NUMBER})\s*a(?:mps?)?(?!\p{L})|(${NUMBER})\s*a(?:mps?)?${GAP}(?:circuit\s*)?(?:breaker|fuse|mcb|rcbo|socket|outlet|circuit)`,
   'giu',
 );
 /** Amps of a motor's plate by their letters: locked rotor is the start, the others what it runs at or its cable must bear. */

@@ -27,9 +27,18 @@ const TIMES: ReadonlySet<string> = new Set([
   'weekends',
 ]);
 
+/** What a plate itself says in minutes: a timer's span, how long it may run without a rest. */
+const NO_USE =
+  /timer|auto\W?off|(?<![\p{L}\d])(?:kb|s[236]|ed)(?![\p{L}\d])|kurz\S*betrieb|short\W?time|rest|inter\S*val|intermittent|\son(?!\p{L}).*\soff(?!\p{L})|\d\s*[-–]\s*\d/iu;
+const isOfUse = (text: string, { start, end }: { readonly start: number; readonly end: number }): boolean => {
+  const from = text.lastIndexOf('\n', start - 1) + 1;
+  const to = text.indexOf('\n', end);
+  return !NO_USE.test(text.slice(Math.max(from, start - 30), to < 0 ? end + 30 : Math.min(to, end + 30)));
+};
+
 /** Words of a nameplate that are not the appliance's name. */
 const PLATE_WORDS =
-  /\b(?:model|type|rated?|rating|input|output|voltage|power|current|consumption|frequency|supply|mains|serial|no|class|ac|dc|in|out|max|min|nominal|energy|cooling|capacity|heating)\b[.:]?|[~⎓⏛:;|=()]/giu;
+  /\b(?:model|type|rated?|rating|input|output|voltage|power|current|consumption|frequency|supply|mains|serial|no|class|ac|dc|in|out|max|min|nominal|energy|cooling|capacity|heating|i\/p|o\/p|p\/n|s\/n|pri|sec|un|pn|fuse|size)\b[.:]?|[~⎓⏛:;|=()]/giu;
 
 const NO_CHARGER = { questions: [], chargesStore: null } as const;
 
@@ -62,7 +71,7 @@ export function proposeFromLabel(
   const base = appliance ? loadFrom(appliance, id) : plainLoad(id);
   const powered = drawOf(base.draw, label);
   const said = readQuantities(text);
-  const time = { ...said, tokens: said.tokens.filter(({ kind }) => TIMES.has(kind)) };
+  const time = { ...said, tokens: said.tokens.filter((token) => TIMES.has(token.kind) && isOfUse(text, token)) };
   const use = time.tokens.length > 0 ? typedUse(text, time, base, powered, true, bus.busV) : null;
   const count = said.tokens.find(({ kind }) => kind === 'count')?.value ?? 1;
   const draw = use?.draw ?? powered;

@@ -2,6 +2,7 @@ import { plainLoad } from '../job/plainLoad.ts';
 import type { Load } from '../job/schema.ts';
 import { unreadWords } from '../quantity/doubts.ts';
 import { temperatureIn, withoutMeasures, withoutTemperature } from '../quantity/measures.ts';
+import { saysPerLength } from '../quantity/perLength.ts';
 import type { Question } from '../quantity/question.ts';
 import { readQuantities } from '../quantity/read.ts';
 import type { Reading, Token } from '../quantity/token.ts';
@@ -34,8 +35,8 @@ export function proposeLoad(
   firm: readonly Appliance[] = [],
   bus: Bus = USUAL_BUS,
 ): Proposal {
-  // What gives power is asked about as a line, however much it looks like a label.
-  const isPlate = looksLikeLabel(text) && !givesPower(readQuantities(text));
+  // What gives power is asked about as a line, however much it looks like a label, and what is sold by its length.
+  const isPlate = looksLikeLabel(text) && !saysPerLength(text) && !givesPower(readQuantities(text));
   const fromLabel = isPlate ? proposeFromLabel(text, idFor, pick, firm, bus) : null;
   const proposal = fromLabel ?? proposeFromLine(text, idFor, pick, firm, bus);
   const problem = proposal.load && proposal.questions.length === 0 ? unfit(proposal.load) : null;

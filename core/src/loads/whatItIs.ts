@@ -53,18 +53,26 @@ const CONVERTER = new RegExp(
 );
 /** What stands before figures on a plate. */
 const SIDES =
-  /(?<!\p{L})(?:rated|input|output|in|out|ac|dc|eingang|ausgang|entr[ée]e|sortie|entrada|salida|ingang|uitgang)(?!\p{L})|[:;,=~⎓]/giu;
-/** W that such a thing may take itself. From memory. */
+  /(?<!\p{L})(?:rated|max|min|nominal|system|pv|model|type|input|output|in|out|ac|dc|eingang|ausgang|entr[ée]e|sortie|entrada|salida|ingang|uitgang)(?!\p{L})|[:;,=~⎓]/giu;
+/** W and A that such a thing may take itself. From memory. */
 const OWN_W = 60;
+const OWN_A = 5;
 
 /** Whether a line is of what gives power or passes it on, and is no load. */
 export function givesPower(reading: Reading): boolean {
   const { tokens } = reading;
-  const words = reading.words.replace(SIDES, ' ').replace(/\s+/g, ' ').trim();
+  const words = reading.words
+    .replace(/\S*\d\S*/g, ' ')
+    .replace(SIDES, ' ')
+    .replace(/\s+/g, ' ')
+    .trim();
   if (SOURCE.test(words)) return true;
   return (
     CONVERTER.test(words) &&
-    tokens.some(({ kind, value }) => (kind === 'power' && value > OWN_W) || kind === 'apparent')
+    tokens.some(
+      ({ kind, value }) =>
+        (kind === 'power' && value > OWN_W) || (kind === 'current' && value > OWN_A) || kind === 'apparent',
+    )
   );
 }
 

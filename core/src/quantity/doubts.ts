@@ -34,18 +34,28 @@ const SETTINGS = new RegExp(
   'giu',
 );
 
+/** "12/24/230V": what it is fed with here. */
+const ANY_FEED = /(?<![\p{L}\d.,/])(12\s?\/\s?24|12|24)\s?\/\s?(1[01]\d|120|2[234]\d)\s?v(?!\p{L})/giu;
+const feedsOf = (text: string): Question[] =>
+  [...text.matchAll(ANY_FEED)].map((match) => {
+    const [found, low, mains] = match;
+    const choices = [`${low} V`, `${mains} V`];
+    return { code: 'second-figure' as const, start: match.index, end: match.index + found.length, found, choices };
+  });
+
 /** "750/1250/2000W" of something with settings: which of them is meant. */
 export function settingsOf(text: string): Question[] {
   // "12/24 V 60/120 W" are two ways to feed it.
   const pairs = /\d\s?\/\s?\d+\s?v(?!\p{L})/iu.test(text);
-  return [...text.matchAll(SETTINGS)].flatMap((match) => {
+  const watts = [...text.matchAll(SETTINGS)].flatMap((match): Question[] => {
     const [found] = match;
     const count = found.split('/').length;
     if (count === 2 && (pairs || new RegExp(`^${NUMERAL}\\s?k?w$`, 'iu').test(found))) return [];
     const unit = /k?w$/i.exec(found)?.[0] ?? 'W';
     const choices = found.split('/').map((one) => `${one.replace(/\s*k?w\s*$/i, '').trim()} ${unit}`);
-    return [{ code: 'second-figure' as const, start: match.index, end: match.index + found.length, found, choices }];
+    return [{ code: 'second-figure', start: match.index, end: match.index + found.length, found, choices }];
   });
+  return [...feedsOf(text), ...watts];
 }
 
 /** Units that are not what they claim, each with its likely meaning; and settings of which one is meant. */

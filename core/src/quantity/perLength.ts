@@ -6,6 +6,12 @@ import type { Token } from './token.ts';
 
 const UNITS = { m: 'm(?:et(?:re|er)s?)?', ft: "(?:ft|foot|feet|')" } as const;
 
+/** Whether watts are said for a length. */
+export const saysPerLength = (text: string): boolean =>
+  Object.values(UNITS).some((unit) =>
+    new RegExp(`\\d\\s*w(?:atts?)?\\s*(?:/|per)\\s*${unit}(?![\\p{L}\\d])`, 'iu').test(text),
+  );
+
 interface Span {
   readonly start: number;
   readonly end: number;

@@ -105,6 +105,8 @@ const QUANTITY = new RegExp(
   String.raw`(?:(?<![\p{L}\d.,/])|(?<=(?<!\p{L})[ad]c)|(?<=\dv)|(?<=\d\s?(?:v(?:[ad]c)?|w|a)\s?/\s?))(${NUMERAL})${GAP}-?${GAP}(${UNIT_PATTERN})(?!\p{L})(?!\d(?![\d.,]*\s*m?a(?!\p{L})))(?!\s?(?:-1|⁻¹)(?!\d))(?:\s*(ac\s*/\s*dc|ac|dc)(?![\p{L}]))?`,
   'giu',
 );
+/** "12/24 V": made for either. */
+const EITHER_BUS = /(?<![\p{L}\d.,/])(12|24)\s?\/\s?(24|36|48)\s?v(?:olts?|dc)?(?!\p{L})/giu;
 /** "one kilowatt", "half a kilowatt": thousands of watts as people say them. */
 const WORDED = /(?<!\p{L})(half\s+a|an?|one|two|three|four|five)\s+(?:kilowatts?|kw)(?![\p{L}\d])/giu;
 const FACTOR = new RegExp(
@@ -146,6 +148,12 @@ export function readQuantities(typed: string): Reading {
     const value = readNumber(match[1] ?? '');
     if (value > 0 && value <= 1)
       take({ kind: 'factor', value, start: match.index, end: match.index + match[0].length });
+  }
+  for (const match of text.matchAll(EITHER_BUS)) {
+    const [low, high] = [Number(match[1]), Number(match[2])];
+    const middle = match.index + (match[0].indexOf('/') + 1);
+    take({ kind: 'voltage', value: low, start: match.index, end: middle });
+    take({ kind: 'voltage', value: high, start: middle, end: match.index + match[0].length });
   }
   for (const match of text.matchAll(WORDED)) {
     const word = (match[1] ?? '').toLowerCase();

@@ -2,6 +2,8 @@ import { NUMBER_WORDS } from './numeral.ts';
 import type { Token } from './token.ts';
 
 const WRITTEN_OUT = 'two|three|four|five|six|seven|eight|nine|ten|twelve';
+/** What pieces have each. */
+const SIZES: ReadonlySet<Token['kind']> = new Set(['power', 'current', 'apparent', 'shaft', 'energy', 'voltage']);
 const numberOf = (text: string | undefined): number => NUMBER_WORDS[(text ?? '').toLowerCase()] ?? Number(text);
 /** "lamp x3", "lampx3", "lamp × 3"; the x of "box 12" is its own. */
 const PIECES_AFTER =
@@ -15,6 +17,7 @@ export function withCounts(text: string, tokens: readonly Token[], taken: { star
     taken.push({ start: token.start, end: token.end });
     all.push(token);
   };
+  const isSize = (token: Token | undefined) => token !== undefined && SIZES.has(token.kind);
   const isLength = (token: Token | undefined) => token?.kind === 'duration';
   const before = (at: number) => tokens.find((token) => token.end <= at && text.slice(token.end, at).trim() === '');
   const after = (at: number) => tokens.find((token) => token.start >= at && text.slice(at, token.start).trim() === '');
@@ -22,7 +25,7 @@ export function withCounts(text: string, tokens: readonly Token[], taken: { star
     const [start, end] = [match.index, match.index + match[0].length];
     // "15 min 4x" is how often; "3 h 4 x 5 W" is how many.
     const next = after(end);
-    const kind = isLength(next) || (isLength(before(start)) && !next) ? 'times' : 'count';
+    const kind = isLength(next) || (isLength(before(start)) && !isSize(next)) ? 'times' : 'count';
     add({ kind, value: Number(match[1]), start, end });
   }
   for (const match of text.matchAll(PIECES_AFTER)) {

@@ -19,8 +19,8 @@ milk-frother | Milk frother | foam latte | steady 450 | 300–600 | 2 @ 07:00 | 
 toaster | Toaster | bread toast | steady 900 | 700–1400 | 4 @ 07:15 | inverter | resistive | 1 | T
 microwave-700 | Microwave, 700 W cooking | oven reheat | steady 1050 | 1000–1150 | 6 @ 12:30 18:30 | inverter | microwave | 0.9 | T
 microwave-900 | Microwave, 900 W cooking | oven reheat | steady 1350 | 1250–1450 | 5 @ 12:30 18:30 | inverter | microwave | 0.9 | T
-hob-1 | Induction hob, one ring | cooktop stove cooking plate cook | steady 1800 | 1000–2100 | 12 @ 12:15 18:15 | inverter | electronics | 0.98 | T
-hob-2 | Induction hob, two rings | cooktop stove cooking plate cook | steady 3000 | 1800–3500 | 12 @ 12:15 18:15 | inverter | electronics | 0.98 | M
+hob-1 | Induction hob, one ring | cooktop stove cooking plate cook cooker | steady 1800 | 1000–2100 | 12 @ 12:15 18:15 | inverter | electronics | 0.98 | T
+hob-2 | Induction hob, two rings | cooktop stove cooking plate cook cooker | steady 3000 | 1800–3500 | 12 @ 12:15 18:15 | inverter | electronics | 0.98 | M
 hotplate | Electric hotplate | ring stove cooking | steady 1500 | 1000–2000 | 20 @ 18:15 | inverter | resistive | 1 | M
 oven-mini | Mini oven | bake roast toaster oven | steady 1300 | 900–1600 | 30 @ 18:00 | inverter | resistive | 1 | M
 air-fryer | Air fryer | fry chips hot air | steady 1400 | 1000–1800 | 18 @ 18:00 | inverter | resistive | 1 | M

@@ -517,4 +517,9 @@ light 5W from dusk to midnight ⇒ W 5; min 300
 anchor light 2W dusk till dawn ⇒ W 2; min 660
 light 5W until dusk ⇒ ?unread-word
 gizmo 5W 2h x 3y ⇒ ?bare-number
+fridge 12/24/230V 45W ⇒ ?second-figure/230 V
+fridge 12/230V 45W ⇒ ?second-figure/230 V
+cool box 12/24V 45W ⇒ q 1; W 45; path direct; V 10.5–30
+solar charge controller 30A 12/24V ⇒ ?source
+mppt controller 30A ⇒ ?source
 `;
