@@ -93,7 +93,7 @@ export function readLabel(text: string): LabelReading {
       if (part) match[1] = part.text;
       const [start, end] = [match.index + (part?.skip ?? 0), match.index + match[0].length];
       if (!free(start, end)) continue;
-      const [first, second] = bounds(match, factor);
+      const [first, second] = bounds(match, quantity, factor);
       if (!Number.isFinite(first) || !Number.isFinite(second)) continue;
       taken.push({ start, end });
       const single = match[2] === undefined;
@@ -130,10 +130,16 @@ export function readLabel(text: string): LabelReading {
 /** What says how much an appliance takes. */
 const TAKES: ReadonlySet<Quantity> = new Set(['A', 'W', 'VA', 'W cooking', 'W cooling', 'W shaft']);
 
+/** V from which a span of volts begins. */
+const LEAST_V = 3;
+
 /** Both ends of a range, or the one value twice. */
-function bounds(match: RegExpMatchArray, factor: number): [number, number] {
+function bounds(match: RegExpMatchArray, quantity: Quantity, factor: number): [number, number] {
   const first = readNumber(match[1] ?? '') * factor;
-  return match[2] === undefined ? [first, first] : [first, readNumber(match[2]) * factor];
+  if (match[2] === undefined) return [first, first];
+  const second = readNumber(match[2]) * factor;
+  // "Fridge 1 - 12 V": nothing is made for one to twelve volts.
+  return quantity === 'V' && first < LEAST_V && second > 2 * first ? [second, second] : [first, second];
 }
 
 /** Watts from here down are no reading of "1.350 W" that a label would print with three decimals. */
@@ -301,7 +307,7 @@ function supplyOf(
 
 /** Whether a text looks like a nameplate rather than a typed line. */
 export function looksLikeLabel(text: string): boolean {
-  return /\n|~|⎓|(?:input|output)\s*[:=]|(?:input|output)\s+(?:[ad]c\s*)?\d[\d.,\s–-]*v(?!\p{L})|\d\s*hz(?!\p{L})|\d\s*[-–/]\s*\d+\s*v(?!\p{L})|\d\s*k?va(?!\p{L})|cos\s*φ|model|eingang|ausgang|entr[ée]e|sortie|i\/p|o\/p|(?<!\p{L})(?:lra|rla|fla|mca)(?!\p{L})/iu.test(
+  return /\n|~|⎓|(?:input|output)\s*[:=]|(?:input|output)\s+(?:[ad]c\s*)?\d[\d.,\s–-]*v(?!\p{L})|\d\s*hz(?!\p{L})|(?<![\d.,])(?:[5-9]|\d{2,3})(?:[.,]\d+)?\s*[-–/]\s*\d+\s*v(?!\p{L})|\d\s*k?va(?!\p{L})|cos\s*φ|model|eingang|ausgang|entr[ée]e|sortie|i\/p|o\/p|(?<!\p{L})(?:lra|rla|fla|mca)(?!\p{L})/iu.test(
     text,
   );
 }

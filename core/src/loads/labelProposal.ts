@@ -3,6 +3,7 @@ import { plainLoad } from '../job/plainLoad.ts';
 import type { Draw, Load, Use } from '../job/schema.ts';
 import type { Question } from '../quantity/question.ts';
 import { readQuantities } from '../quantity/read.ts';
+import type { Token } from '../quantity/token.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
 import { type Appliance, bestFit, loadFrom, nearMatches } from '../reference/appliances.ts';
 import { fitsBus, windowOf } from '../reference/nameplates.ts';
@@ -23,6 +24,7 @@ const TIMES: ReadonlySet<string> = new Set([
   'days-per-week',
   'per-week',
   'per-month',
+  'share',
   'weekdays',
   'weekends',
 ]);
@@ -74,10 +76,11 @@ export function proposeFromLabel(
   const time = { ...said, tokens: said.tokens.filter((token) => TIMES.has(token.kind) && isOfUse(text, token)) };
   const use = time.tokens.length > 0 ? typedUse(text, time, base, powered, true, bus.busV) : null;
   const count = said.tokens.find(({ kind }) => kind === 'count')?.value ?? 1;
+  const unread = leftOver(text, said.tokens, [...label.tokens, ...label.questions, ...(use?.used ?? [])]);
   const draw = use?.draw ?? powered;
   return {
     ...about,
-    questions: [...about.questions, ...(use?.questions ?? [])],
+    questions: [...about.questions, ...(use?.questions ?? []), ...unread],
     missing: null,
     load: {
       ...base,
@@ -95,6 +98,18 @@ export function proposeFromLabel(
       chargesStore: charger.chargesStore ?? base.chargesStore,
     },
   };
+}
+
+/** A share or an energy that was typed beside a plate and that neither reader has used. */
+function leftOver(
+  text: string,
+  tokens: readonly Token[],
+  used: readonly { readonly start: number; readonly end: number }[],
+): Question[] {
+  return tokens
+    .filter(({ kind }) => kind === 'share' || kind.startsWith('energy') || kind === 'charge-per-day')
+    .filter((token) => !used.some(({ start, end }) => token.start < end && token.end > start))
+    .map(({ start, end }) => ({ code: 'second-figure', start, end, found: text.slice(start, end), choices: [''] }));
 }
 
 /** What stands before the first figure and is none of a nameplate's own words. */

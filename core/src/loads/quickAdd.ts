@@ -13,7 +13,7 @@ import { looksLikeLabel } from './label.ts';
 import { proposeFromLabel } from './labelProposal.ts';
 import { bearing, poweredDraw } from './powered.ts';
 import { type Bus, type Proposal, USUAL_BUS } from './proposal.ts';
-import { typedPower } from './typedPower.ts';
+import { typedPower, USUAL } from './typedPower.ts';
 import { typedUse } from './typedUse.ts';
 import { unfit } from './unfit.ts';
 import { givesPower, whatItIs } from './whatItIs.ts';
@@ -54,7 +54,7 @@ function proposeFromLine(
 ): Proposal {
   const typed = readQuantities(text);
   const near = namedBy(typed.words, firm);
-  const base = pick ?? likeliest(typed, near);
+  const base = pick ?? likeliest(typed, near, bus);
   const reading = base?.draw.kind === 'thermostatic' ? meansOfADay(typed) : typed;
   const nothing = { load: null, label: null, notes: [] };
   const identity = whatItIs(text, reading, base);
@@ -167,15 +167,26 @@ function leftOver(text: string, { tokens }: Reading, used: readonly Token[], ask
     .map(({ start, end }) => ({ code: 'second-figure', start, end, found: text.slice(start, end), choices: [''] }));
 }
 
+/** How far amps may be from what is usual for a type, as a factor. From memory. */
+const UNLIKE = 10;
+
+function mayTake({ lowW, highW, path }: Appliance, amps: number, mains: boolean, { busV, mainsV }: Bus): boolean {
+  const volts = mains ? [mainsV] : path.startsWith('inverter') ? [mainsV, busV] : [busV];
+  return volts.some((one) => one * amps >= lowW / (one === mainsV ? USUAL : UNLIKE) && one * amps <= highW * UNLIKE);
+}
+
 /** Of the types that the words fit, one that the volts and watts fit too; the commoner of equals. */
-function likeliest(reading: Reading, near: readonly Match[]): Appliance | null {
+function likeliest(reading: Reading, near: readonly Match[], bus: Bus): Appliance | null {
   const value = (kind: Token['kind']) => reading.tokens.find((token) => token.kind === kind)?.value ?? null;
   const volts = value('voltage');
   const amps = value('current');
   const watts = value('power') ?? value('apparent') ?? (volts !== null && amps !== null ? volts * amps : null);
   const mains = /(?<!\p{L})mains(?!\p{L})/iu.test(reading.words) || (volts !== null && volts >= MAINS_FROM_V);
   const feed = mains ? 'mains' : volts === null ? null : 'dc';
-  return bestFit(bearing(near, watts), watts, feed);
+  const byAmps = watts === null && volts === null && amps !== null;
+  // Amps that come to nothing like its watts, by the bus or by the mains, are of another thing of that name.
+  const fitting = byAmps ? near.filter(({ appliance }) => mayTake(appliance, amps, mains, bus)) : near;
+  return bestFit(bearing(fitting, watts), watts, feed);
 }
 
 function nameOf(words: string, base: Appliance | null): string {

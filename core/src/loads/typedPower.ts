@@ -246,7 +246,7 @@ interface Amps {
 /** V of a plain USB socket. */
 const USB_V = 5;
 /** How far from what is usual for a type watts may be and still be its own, as a factor. From memory. */
-const USUAL = 3;
+export const USUAL = 3;
 
 /** Amps as VA: with the volts that stand there, or with those of the path, which is said. */
 function ampsAsVa(

@@ -135,7 +135,7 @@ class Asked {
     if (!token) return null;
     const isDuty =
       /duty|of the time/i.test(this.#reading.words) ||
-      /time$/i.test(this.#text.slice(token.start, token.end)) ||
+      /(?:time|duty|cycle)$/i.test(this.#text.slice(token.start, token.end)) ||
       start.draw.kind === 'thermostatic' ||
       draw.kind === 'thermostatic';
     if (!isDuty || !(token.value > 0 && token.value <= 1)) return null;

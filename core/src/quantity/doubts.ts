@@ -80,6 +80,13 @@ export function askAbout(text: string): Question[] {
 const GLUED = new RegExp(`(?<![\\p{L}\\d.,/#_-])(?![2345]d(?!\\p{L})|4wd|4[x×]4)${NUMERAL}(?=\\p{L})`, 'giu');
 const BARE = new RegExp(`(?<![\\p{L}\\d.,/#_-])${NUMERAL}(?![\\p{L}\\d]|[.,]\\d)`, 'giu');
 
+/** What comes by the metre, or whose length is told. */
+const LONG =
+  /(?<!\p{L})(?:strips?|cables?|ropes?|leads?|hoses?|tapes?|ribbons?|awnings?|masts?|poles?|lengths?|boats?|vans?|reels?)(?!\p{L})/iu;
+/** "30m" of a kettle is half an hour, of a strip thirty metres; where nothing tells it is asked. */
+const isMinutesOrMetres = (text: string, end: number): boolean =>
+  /^m(?![\p{L}\d²³])/u.test(text.slice(end)) && !/^m\s*[@x×]/u.test(text.slice(end)) && !LONG.test(text);
+
 /** Numbers that belong to nothing: asked about, since what is typed is never dropped. */
 export function bareNumbers(
   text: string,
@@ -90,6 +97,17 @@ export function bareNumbers(
   for (const match of [...text.matchAll(BARE), ...text.matchAll(GLUED)]) {
     const [start, end] = [match.index, match.index + match[0].length];
     if (taken.some((span) => start < span.end && end > span.start)) continue;
+    if (isMinutesOrMetres(text, end)) {
+      const [value, shown] = [match[0].trim(), text.slice(start, end + 1)];
+      questions.push({
+        code: 'bare-number',
+        start,
+        end: end + 1,
+        found: shown,
+        choices: [`${value} min`, `${value} metres`],
+      });
+      continue;
+    }
     if (NAMING.test(text.slice(end)) || LIFE.test(text.slice(end)) || /^[-_/]\p{L}/u.test(text.slice(end))) continue;
     const found = match[0].trim();
     const hasPower = tokens.some(({ kind }) => kind === 'power' || kind === 'current' || kind === 'apparent');

@@ -200,7 +200,9 @@ function quantity(match: RegExpExecArray, text: string): Token | null {
       scale /= per[2];
       as = kind === 'energy' ? per[1] : 'charge-per-day';
     }
-  } else if (kind === 'duration')
+  } else if (kind === 'share')
+    end += /^\s*(?:duty(?:\s*cycle)?|of\s+the\s+time)(?!\p{L})/iu.exec(text.slice(end))?.[0].length ?? 0;
+  else if (kind === 'duration')
     end += /^\s*(?:\/|per|a|each|every)\s*(?:day|d)(?![\p{L}\d])/iu.exec(text.slice(end))?.[0].length ?? 0;
   const readings = readingsOf(number, as, scale);
   // "25 000 h" of a lamp are its life.

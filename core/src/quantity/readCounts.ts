@@ -19,7 +19,7 @@ export function withCounts(text: string, tokens: readonly Token[], taken: { star
   };
   const isSize = (token: Token | undefined) => token !== undefined && SIZES.has(token.kind);
   const isLength = (token: Token | undefined) => token?.kind === 'duration';
-  const before = (at: number) => tokens.find((token) => token.end <= at && text.slice(token.end, at).trim() === '');
+  const before = (at: number) => tokens.find((token) => token.end <= at && /^[\s)]*$/.test(text.slice(token.end, at)));
   const after = (at: number) => tokens.find((token) => token.start >= at && text.slice(at, token.start).trim() === '');
   for (const match of text.matchAll(/(?<![\p{L}\d.,/])(\d{1,2})\s*[x×*](?!\p{L}\d)(?!\p{L}{1,2}(?!\p{L}))/giu)) {
     const [start, end] = [match.index, match.index + match[0].length];

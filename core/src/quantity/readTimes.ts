@@ -50,7 +50,7 @@ const RULES: readonly Rule[] = [
     (m) => clock(m),
   ],
   [
-    '(?<![\\p{L}\\d])(?:24\\s*/\\s*7|around the clock|round the clock|all day(?: and(?: all)? night| long)?|all the time|always(?: on)?|non-?stop|permanently|continuous(?:ly)?)(?![\\p{L}\\d])',
+    '(?<![\\p{L}\\d])(?:24\\s*/\\s*7|around the clock|round the clock|all day(?: and(?: all)? night| long)?|all the time|always(?: on)?|non-?stop|permanently|cont\\.|continuous(?:ly)?)(?![\\p{L}\\d])',
     () => length(MINUTES_PER_DAY),
   ],
   [

@@ -126,8 +126,8 @@ washing-machine-small | Small washing machine | washer laundry | steady 250 | 15
 washing-machine | Washing machine, heating | washer laundry | cycle heat 2000 15, wash 150 50, spin 400 8 | 1800–2300 | 73 @ 10:00 | inverter | motor | 0.85 | T
 tumble-dryer | Tumble dryer | clothes drier laundry | steady 2400 | 1800–2600 | 60 @ 11:30 | inverter | motor | 0.95 | T
 iron | Clothes iron | ironing press | steady 1200 | 800–2200 | 15 @ 09:00 | inverter | resistive | 1 | M
-vacuum | Vacuum cleaner, mains | hoover clean | steady 700 | 400–1400 | 10 @ 10:00 | inverter | tool | 0.9 | T
-vacuum-12v | Vacuum cleaner, 12 V | hoover clean hand | steady 100 | 60–150 | 10 @ 10:00 | direct | tool | 1 | M
+vacuum | Vacuum cleaner, mains | hoover vac clean | steady 700 | 400–1400 | 10 @ 10:00 | inverter | tool | 0.9 | T
+vacuum-12v | Vacuum cleaner, 12 V | hoover vac clean hand | steady 100 | 60–150 | 10 @ 10:00 | direct | tool | 1 | M
 sewing-machine | Sewing machine | stitch fabric | steady 80 | 50–120 | 60 @ 14:00 | inverter | tool | 0.8 | M
 drill | Drill, mains | tool workshop | steady 650 | 400–1000 | 10 @ 10:00 | inverter | tool | 0.9 | M
 grinder | Angle grinder | tool workshop cut | steady 900 | 600–2000 | 10 @ 10:00 | inverter | tool | 0.9 | M

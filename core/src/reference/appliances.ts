@@ -218,7 +218,7 @@ const GENERAL = new Set(
 
 /** Everyday words that tell a thing by themselves, wherever they stand. */
 const SYNONYMS = new Set(
-  'aircon refrigerator cooler esky lamp computer notebook tv telly beamer hoover cooktop stove washer modem cpap induction ebike drone pa'.split(
+  'aircon refrigerator cooler esky lamp computer notebook tv telly beamer hoover cooktop stove washer modem cpap induction ebike drone pa vac'.split(
     ' ',
   ),
 );

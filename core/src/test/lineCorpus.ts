@@ -522,4 +522,16 @@ fridge 12/230V 45W ⇒ ?second-figure/230 V
 cool box 12/24V 45W ⇒ q 1; W 45; path direct; V 10.5–30
 solar charge controller 30A 12/24V ⇒ ?source
 mppt controller 30A ⇒ ?source
+Fridge 1 - 12V - 4.5 Amps - 24hrs - 33% duty ⇒ ?bare-number
+Fridge - 12V - 4.5 Amps - 24hrs - 33% duty ⇒ W 54; duty 33; V 10.5–15
+fridge 12V 50Hz 45W 33% duty ⇒ duty 33
+freezer 5A 50% of the time ⇒ type freezer-small; W 60; duty 50
+kettle 240V 2400W (4 mins) x3 ⇒ q 1; min 12; n 3
+kettle 1800W 5m ⇒ ?bare-number/5 min
+iron 1000W 10m/wk ⇒ ?bare-number
+LED strip 5m 24W 4h ⇒ type light-strip; W 24; min 240
+kettle 1800W 3 min 4 m cable ⇒ W 1800; min 3
+gas detector 80 mA cont. ⇒ type gas-alarm; W 0.96; min 1440
+vac 12V 8A 6 mins/day ⇒ type vacuum-12v; W 96; min 6
+tank monitor 0.02A ⇒ W 0.24; path direct
 `;
