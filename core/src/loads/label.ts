@@ -1,5 +1,6 @@
 import { settingsOf } from '../quantity/doubts.ts';
 import { bothReadings, lastGroup, NUMERAL, readNumber } from '../quantity/numeral.ts';
+import { pattern } from '../quantity/pattern.ts';
 import type { Question } from '../quantity/question.ts';
 import { W_PER_BTU_H, W_PER_HP } from '../quantity/units.ts';
 import { MAINS_FROM_V, NAMEPLATE } from '../reference/nameplates.ts';
@@ -46,26 +47,27 @@ const UNITS: readonly (readonly [pattern: string, quantity: Quantity, factor: nu
 ];
 const PATTERNS = UNITS.map(([unit, quantity, factor]) => ({
   // The first value of a range may carry the unit too: "100V - 240V".
-  pattern: new RegExp(
+  pattern: pattern(
     String.raw`(?<=^|[^\p{L}\d.,/]|(?<=\p{L}|\s|^)[/]|(?<![\p{L}\d])[ad]c|\dv)(${NUMBER})\s*(?:(?:${unit})?\s*(?:-|–|—|to|\.\.\.|…|\/)\s*(${NUMBER}))?\s*(?:${unit})(?:${SIGN}(?![\p{L}\d])|(?!\p{L})(?!\d(?![\d.,]*\s*m?a(?!\p{L}))))`,
     'giu',
   ),
   quantity,
   factor,
 }));
-const POWER_FACTOR = new RegExp(String.raw`(?:cos\s*(?:φ|ϕ|phi)|power\s*factor|p\.?f\.?)\s*[:=]?\s*(${NUMBER})`, 'giu');
-const SIDE =
-  /((?<!\p{L})(?:in(?:put)?(?!\p{L})|i\/p|primary|pri(?!\p{L})|ein(?=\s*:)|entr[ée]e|entrada|ingresso|ing[åa]ng|eingang|ac\s*in(?!\p{L})))|((?<!\p{L})(?:out(?:put)?(?!\p{L})|o\/p|secondary|sec(?!\p{L})|aus(?=\s*:)|sortie|salida|uscita|utg[åa]ng|ausgang|dc\s*out(?!\p{L})))/giu;
+const POWER_FACTOR = pattern(String.raw`(?:cos\s*(?:φ|ϕ|phi)|power\s*factor|p\.?f\.?)\s*[:=]?\s*(${NUMBER})`, 'giu');
+const SIDE = pattern(
+  /((?<!\p{L})(?:in(?:put)?(?!\p{L})|i\/p|primary|pri(?!\p{L})|ein(?=\s*:)|entr[ée]e|entrada|ingresso|ing[åa]ng|eingang|ac\s*in(?!\p{L})))|((?<!\p{L})(?:out(?:put)?(?!\p{L})|o\/p|secondary|sec(?!\p{L})|aus(?=\s*:)|sortie|salida|uscita|utg[åa]ng|ausgang|dc\s*out(?!\p{L})))/giu,
+);
 const COOKING = /(?:cooking|microwave\s+output|output\s+power|rf\s+output)[^\d\n]{0,12}$/iu;
 const COOKING_AFTER = /^[ \t,(]{0,3}(?:cooking|microwave\s+output)/iu;
 /** Blanks within a line: what stands below is of something else. */
 const GAP = String.raw`[^\S\n]*`;
-const BREAKER = new RegExp(
+const BREAKER = pattern(
   String.raw`(?:circuit\s*)?(?:breaker|fuse(?:\s*(?:size|rating))?|mcb|rcbo|fused\s+at|socket|outlet|circuit)${GAP}[:=]?${GAP}(?:of\s*)?(${NUMBER})\s*a(?:mps?)?(?!\p{L})|(${NUMBER})\s*a(?:mps?)?${GAP}(?:circuit\s*)?(?:breaker|fuse|mcb|rcbo|socket|outlet|circuit)`,
   'giu',
 );
 /** Amps of a motor's plate by their letters: locked rotor is the start, the others what it runs at or its cable must bear. */
-const LETTERED = new RegExp(
+const LETTERED = pattern(
   String.raw`(?<!\p{L})(?:(lra|locked\s*rotor(?:\s*amps?)?|(?:glow\s*)?(?:start(?:ing|[ -]?up)?|inrush)(?:\s*current)?)|(rla|fla|flc|rated\s*load\s*amps?|full\s*load\s*amps?)|(mca|mocp|mop|min(?:imum)?\.?\s*circuit\s*amp(?:s|acity)|max(?:imum)?\.?\s*(?:fuse|breaker|overcurrent)(?:\s*(?:size|protection|device))*))\s*[:=]?\s*(${NUMBER})\s*(?:a(?:mps?)?)?(?!\p{L})|(${NUMBER})\s*a(?:mps?)?\s*(?:(lra)|(rla|fla|flc)|(mca|mocp))(?!\p{L})`,
   'giu',
 );
@@ -180,9 +182,9 @@ function sideAt(marks: readonly { at: number; side: Side }[], start: number): Si
   return marks.filter(({ at }) => at < start).at(-1)?.side ?? 'plain';
 }
 
-const SHAFT = /(?:(?<![\p{L}\d])p2|shaft(?:\s*power)?|(?:on|at)\s+the\s+shaft)[\s:=]*$/iu;
+const SHAFT = pattern(/(?:(?<![\p{L}\d])p2|shaft(?:\s*power)?|(?:on|at)\s+the\s+shaft)[\s:=]*$/iu);
 const SHAFT_AFTER = /^[ \t,(]{0,3}(?:(?:on|at)\s+the\s+)?shaft/iu;
-const FUEL = /(?<!\p{L})(?:diesel|petrol|gasoline|kerosene|gas|lpg|propane|butane|fuel)(?!\p{L})/iu;
+const FUEL = pattern(/(?<!\p{L})(?:diesel|petrol|gasoline|kerosene|gas|lpg|propane|butane|fuel)(?!\p{L})/iu);
 const HEAT =
   /(?:heat(?:ing)?\s*(?:output|power|capacity|performance)?|heat\s*flow|thermal(?:\s*power)?|gas[^\n]{0,16})[\s:=(]*$/iu;
 
@@ -200,7 +202,7 @@ function whichWatts(text: string, start: number, end: number): Quantity {
     COOKING.test(before) ||
     COOKING_AFTER.test(after) ||
     (/microwave/iu.test(text) && /(?:output|out|o\/p)\W{0,3}$/iu.test(before)) ||
-    /^\W{0,3}(?:output|out)(?!\p{L})/iu.test(after);
+    pattern(/^\W{0,3}(?:output|out)(?!\p{L})/iu).test(after);
   return cooking ? 'W cooking' : quantity;
 }
 
@@ -307,7 +309,7 @@ function supplyOf(
 
 /** Whether a text looks like a nameplate rather than a typed line. */
 export function looksLikeLabel(text: string): boolean {
-  return /\n|~|⎓|(?:input|output)\s*[:=]|(?:input|output)\s+(?:[ad]c\s*)?\d[\d.,\s–-]*v(?!\p{L})|\d\s*hz(?!\p{L})|(?<![\d.,])(?:[5-9]|\d{2,3})(?:[.,]\d+)?\s*[-–/]\s*\d+\s*v(?!\p{L})|\d\s*k?va(?!\p{L})|cos\s*φ|model|eingang|ausgang|entr[ée]e|sortie|i\/p|o\/p|(?<!\p{L})(?:lra|rla|fla|mca)(?!\p{L})/iu.test(
-    text,
-  );
+  return pattern(
+    /\n|~|⎓|(?:input|output)\s*[:=]|(?:input|output)\s+(?:[ad]c\s*)?\d[\d.,\s–-]*v(?!\p{L})|\d\s*hz(?!\p{L})|(?<![\d.,])(?:[5-9]|\d{2,3})(?:[.,]\d+)?\s*[-–/]\s*\d+\s*v(?!\p{L})|\d\s*k?va(?!\p{L})|cos\s*φ|model|eingang|ausgang|entr[ée]e|sortie|i\/p|o\/p|(?<!\p{L})(?:lra|rla|fla|mca)(?!\p{L})/iu,
+  ).test(text);
 }

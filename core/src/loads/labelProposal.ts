@@ -1,6 +1,7 @@
 import { runningPowerW } from '../job/draw.ts';
 import { plainLoad } from '../job/plainLoad.ts';
 import type { Draw, Load, Use } from '../job/schema.ts';
+import { pattern } from '../quantity/pattern.ts';
 import type { Question } from '../quantity/question.ts';
 import { readQuantities } from '../quantity/read.ts';
 import type { Token } from '../quantity/token.ts';
@@ -30,8 +31,9 @@ const TIMES: ReadonlySet<string> = new Set([
 ]);
 
 /** What a plate itself says in minutes: a timer's span, how long it may run without a rest. */
-const NO_USE =
-  /timer|auto\W?off|(?<![\p{L}\d])(?:kb|s[236]|ed)(?![\p{L}\d])|kurz\S*betrieb|short\W?time|rest|inter\S*val|intermittent|\son(?!\p{L}).*\soff(?!\p{L})|\d\s*[-–]\s*\d/iu;
+const NO_USE = pattern(
+  /timer|auto\W?off|(?<![\p{L}\d])(?:kb|s[236]|ed)(?![\p{L}\d])|kurz\S*betrieb|short\W?time|rest|inter\S*val|intermittent|\son(?!\p{L}).*\soff(?!\p{L})|\d\s*[-–]\s*\d/iu,
+);
 const isOfUse = (text: string, { start, end }: { readonly start: number; readonly end: number }): boolean => {
   const from = text.lastIndexOf('\n', start - 1) + 1;
   const to = text.indexOf('\n', end);

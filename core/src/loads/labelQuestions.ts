@@ -1,3 +1,4 @@
+import { pattern } from '../quantity/pattern.ts';
 import type { Question } from '../quantity/question.ts';
 import { MAINS_FROM_V, NAMEPLATE } from '../reference/nameplates.ts';
 import type { LabelToken, Quantity } from './labelReading.ts';
@@ -32,7 +33,7 @@ export function labelQuestions(text: string, tokens: readonly LabelToken[]): Que
   // "1.5 HP 1.1 kW" is the shaft said twice.
   if (alike && !tokens.some(({ quantity }) => quantity === 'VA'))
     questions.push(ask('shaft-or-input', [alike], [`${textOf(alike)} shaft`, `${textOf(alike)} input`]));
-  if (shaft[0] && !said && !/shaft|(?<![\p{L}\d])p2/iu.test(text))
+  if (shaft[0] && !said && !pattern(/shaft|(?<![\p{L}\d])p2/iu).test(text))
     questions.push(ask('shaft-or-input', [shaft[0]], [`${textOf(shaft[0])} shaft`, `${Math.round(shaft[0].high)} W`]));
   for (const side of ['input', 'output', 'plain'] as const) {
     const of = (quantity: Quantity) => tokens.filter((token) => token.quantity === quantity && token.side === side);

@@ -2,6 +2,7 @@ import { plainLoad } from '../job/plainLoad.ts';
 import type { Load } from '../job/schema.ts';
 import { unreadWords } from '../quantity/doubts.ts';
 import { temperatureIn, withoutMeasures, withoutTemperature } from '../quantity/measures.ts';
+import { pattern } from '../quantity/pattern.ts';
 import { saysPerLength } from '../quantity/perLength.ts';
 import type { Question } from '../quantity/question.ts';
 import { readQuantities } from '../quantity/read.ts';
@@ -122,7 +123,7 @@ function namedBy(words: string, firm: readonly Appliance[]): Match[] {
   const sized = nearMatches(whole, firm);
   if (bare === whole) return sized;
   const best = sized[0];
-  const saysSize = best?.appliance.name.match(/\d+/g)?.some((size) => new RegExp(`(?<!\\d)${size}(?!\\d)`).test(words));
+  const saysSize = best?.appliance.name.match(/\d+/g)?.some((size) => pattern(`(?<!\\d)${size}(?!\\d)`).test(words));
   if (saysSize) return sized;
   const plain = nearMatches(bare, firm);
   return (plain[0]?.score ?? 0) > (best?.score ?? 0) ? plain : sized;
@@ -181,7 +182,7 @@ function likeliest(reading: Reading, near: readonly Match[], bus: Bus): Applianc
   const volts = value('voltage');
   const amps = value('current');
   const watts = value('power') ?? value('apparent') ?? (volts !== null && amps !== null ? volts * amps : null);
-  const mains = /(?<!\p{L})mains(?!\p{L})/iu.test(reading.words) || (volts !== null && volts >= MAINS_FROM_V);
+  const mains = pattern(/(?<!\p{L})mains(?!\p{L})/iu).test(reading.words) || (volts !== null && volts >= MAINS_FROM_V);
   const feed = mains ? 'mains' : volts === null ? null : 'dc';
   const byAmps = watts === null && volts === null && amps !== null;
   // Amps that come to nothing like its watts, by the bus or by the mains, are of another thing of that name.

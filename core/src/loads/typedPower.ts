@@ -1,4 +1,5 @@
 import type { Load } from '../job/schema.ts';
+import { pattern } from '../quantity/pattern.ts';
 import type { Question } from '../quantity/question.ts';
 import type { Reading, Token } from '../quantity/token.ts';
 import { type Appliance, isFullyNamed } from '../reference/appliances.ts';
@@ -77,7 +78,8 @@ export function typedPower(
   used.push(...of('factor').slice(0, 1), ...of('frequency'));
   const feeds = voltsOf(volts, bus);
   used.push(...feeds.used);
-  const saysMains = feeds.mains || of('frequency').length > 0 || /(?<!\p{L})mains(?!\p{L})/iu.test(reading.words);
+  const saysMains =
+    feeds.mains || of('frequency').length > 0 || pattern(/(?<!\p{L})mains(?!\p{L})/iu).test(reading.words);
 
   const { usual, peak, notes: which } = usualOf([...of('power', 'shaft', 'current')]);
   notes.push(...which);
@@ -266,7 +268,7 @@ function ampsAsVa(
   const on =
     isMains && !onBus
       ? 'mains'
-      : (base === null || base.path === 'direct') && /(?<!\p{L})usb(?!\p{L})/iu.test(words)
+      : (base === null || base.path === 'direct') && pattern(/(?<!\p{L})usb(?!\p{L})/iu).test(words)
         ? 'usb'
         : 'bus';
   const taken = { mains: mainsV, bus: busV, usb: USB_V }[on];

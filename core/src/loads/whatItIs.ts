@@ -1,3 +1,4 @@
+import { pattern } from '../quantity/pattern.ts';
 import type { Question } from '../quantity/question.ts';
 import type { Reading } from '../quantity/token.ts';
 import type { Appliance } from '../reference/appliances.ts';
@@ -14,17 +15,19 @@ export interface Identity {
   readonly chargesStore: boolean | null;
 }
 
-const BATTERY =
-  /(?<!\p{L})(?:batter(?:y|ies)(?:\s+(?:bank|pack)s?)?|accu(?:mulator)?s?|akkus?|batterie[ns]?|bater[ií]as?)(?!\p{L})/iu;
+const BATTERY = pattern(
+  /(?<!\p{L})(?:batter(?:y|ies)(?:\s+(?:bank|pack)s?)?|accu(?:mulator)?s?|akkus?|batterie[ns]?|bater[ií]as?)(?!\p{L})/iu,
+);
 /** What charges a store of a vehicle, as against a phone's or a tool's charger. */
-const STORE_CHARGER =
-  /(?<!\p{L})(?:(?:leisure|house|service|auxiliary|mains|shore|hookup|lithium|lfp|agm|lead|dc\s*-?\s*dc|b2b|smart)\s+)*(?:batter(?:y|ies)\s+charger|dc\s*-?\s*(?:to\s*-?\s*)?dc\s+charger|b2b\s+charger|(?:mains|shore|hookup|leisure|house)\s+(?:battery\s+)?charger|(?:batterie)?ladeger[äa]t|chargeur(?:\s+de\s+batterie)?|acculader|cargador\s+de\s+bater[ií]a)s?(?!\p{L})/iu;
-const OF_STORE = /\s*(?:of|for)\s+(?:this|the)\s+store(?!\p{L})/iu;
-const OF_ELSE = /\s*(?:of|for)\s+something\s+else(?!\p{L})/iu;
+const STORE_CHARGER = pattern(
+  /(?<!\p{L})(?:(?:leisure|house|service|auxiliary|mains|shore|hookup|lithium|lfp|agm|lead|dc\s*-?\s*dc|b2b|smart)\s+)*(?:batter(?:y|ies)\s+charger|dc\s*-?\s*(?:to\s*-?\s*)?dc\s+charger|b2b\s+charger|(?:mains|shore|hookup|leisure|house)\s+(?:battery\s+)?charger|(?:batterie)?ladeger[äa]t|chargeur(?:\s+de\s+batterie)?|acculader|cargador\s+de\s+bater[ií]a)s?(?!\p{L})/iu,
+);
+const OF_STORE = pattern(/\s*(?:of|for)\s+(?:this|the)\s+store(?!\p{L})/iu);
+const OF_ELSE = pattern(/\s*(?:of|for)\s+something\s+else(?!\p{L})/iu);
 
 export function whatItIs(text: string, reading: Reading, base: Appliance | null): Identity {
   const words = reading.words
-    .replace(/(?<!\p{L})(?:duty(?:\s*cycle)?|of the time|power factor)(?!\p{L})/giu, ' ')
+    .replace(pattern(/(?<!\p{L})(?:duty(?:\s*cycle)?|of the time|power factor)(?!\p{L})/giu), ' ')
     .replace(OF_STORE, ' ')
     .replace(OF_ELSE, ' ')
     .replace(/\s+/g, ' ')
@@ -42,18 +45,19 @@ export function whatItIs(text: string, reading: Reading, base: Appliance | null)
 const SORTS =
   '(?:(?:portable|folding|rigid|flexible|petrol|diesel|gas|lpg|back\\s?up|standby|emergency|small|big|roof|rooftop|pure\\s+sine|sine|mppt|pwm|solar|wind|hybrid)\\s+)*';
 /** What brings power: never a load, whatever it says. */
-const SOURCE = new RegExp(
+const SOURCE = pattern(
   `^${SORTS}(?:(?:solar|pv|photovoltaic)\\s+(?:panel|module|array|blanket|suitcase|cell)s?|pv|generators?|gensets?|alternators?|wind\\s*(?:turbine|generator)s?)$`,
   'iu',
 );
 /** What passes it on: a load only by the little it takes itself. */
-const CONVERTER = new RegExp(
+const CONVERTER = pattern(
   `^${SORTS}(?:(?:power\\s+)?inverters?|wechselrichter|onduleurs?|convertisseurs?|omvormers?|inversor(?:es)?|inverter\\s*[-/]?\\s*chargers?|(?:solar|charge|mppt|pwm)\\s+(?:charge\\s+)?(?:controller|regulator)s?)$`,
   'iu',
 );
 /** What stands before figures on a plate. */
-const SIDES =
-  /(?<!\p{L})(?:rated|max|min|nominal|system|pv|model|type|input|output|in|out|ac|dc|eingang|ausgang|entr[ée]e|sortie|entrada|salida|ingang|uitgang)(?!\p{L})|[:;,=~⎓]/giu;
+const SIDES = pattern(
+  /(?<!\p{L})(?:rated|max|min|nominal|system|pv|model|type|input|output|in|out|ac|dc|eingang|ausgang|entr[ée]e|sortie|entrada|salida|ingang|uitgang)(?!\p{L})|[:;,=~⎓]/giu,
+);
 /** W and A that such a thing may take itself. From memory. */
 const OWN_W = 60;
 const OWN_A = 5;
@@ -100,7 +104,8 @@ function isBattery(words: string): boolean {
   if (!match || /power\s*bank/i.test(words)) return false;
   const after = words.slice(match.index + match[0].length).trim();
   return (
-    after === '' || /^(?:of|storage|bank|pack|system|capacity|li\p{L}*\d?|lfp|agm|gel|lead\S*)(?!\p{L})/iu.test(after)
+    after === '' ||
+    pattern(/^(?:of|storage|bank|pack|system|capacity|li\p{L}*\d?|lfp|agm|gel|lead\S*)(?!\p{L})/iu).test(after)
   );
 }
 

@@ -1,5 +1,6 @@
 import { NAMING } from './measures.ts';
 import { NUMERAL } from './numeral.ts';
+import { pattern } from './pattern.ts';
 import type { Question, QuestionCode } from './question.ts';
 import type { Token } from './token.ts';
 
@@ -11,14 +12,14 @@ const PROTECTS = '(?:circuit\\s*)?(?:breaker|fuse|mcb|rcbo|rcd|circuit|socket(?:
 
 /** Units that are not what they claim: pattern, what it is, and the likely meaning with the number in `$1`. */
 const CONFUSED: readonly (readonly [RegExp, QuestionCode, string | null])[] = [
-  [new RegExp(String.raw`(${NUMERAL})\s*(k?)w(?:atts?)?${PER_DAY}`, 'giu'), 'power-per-time', '$1 $2Wh'],
-  [new RegExp(String.raw`(${NUMERAL})\s*(k?)w(?:atts?)?${PER_HOUR}`, 'giu'), 'power-per-time', '$1 $2W'],
-  [new RegExp(String.raw`(${NUMERAL})\s*(k?)wh${PER_HOUR}`, 'giu'), 'energy-per-hour', '$1 $2W'],
-  [new RegExp(String.raw`(${NUMERAL})\s*(?:ah|amp[ -]?hours?)${PER_HOUR}`, 'giu'), 'charge-per-hour', '$1 A'],
-  [new RegExp(String.raw`(${NUMERAL})\s*a(?:mps?)?${PER_HOUR}`, 'giu'), 'current-per-time', '$1 A'],
-  [new RegExp(String.raw`(${NUMERAL})\s*a(?:mps?)?${PER_DAY}`, 'giu'), 'current-per-time', '$1 Ah/day'],
+  [pattern(String.raw`(${NUMERAL})\s*(k?)w(?:atts?)?${PER_DAY}`, 'giu'), 'power-per-time', '$1 $2Wh'],
+  [pattern(String.raw`(${NUMERAL})\s*(k?)w(?:atts?)?${PER_HOUR}`, 'giu'), 'power-per-time', '$1 $2W'],
+  [pattern(String.raw`(${NUMERAL})\s*(k?)wh${PER_HOUR}`, 'giu'), 'energy-per-hour', '$1 $2W'],
+  [pattern(String.raw`(${NUMERAL})\s*(?:ah|amp[ -]?hours?)${PER_HOUR}`, 'giu'), 'charge-per-hour', '$1 A'],
+  [pattern(String.raw`(${NUMERAL})\s*a(?:mps?)?${PER_HOUR}`, 'giu'), 'current-per-time', '$1 A'],
+  [pattern(String.raw`(${NUMERAL})\s*a(?:mps?)?${PER_DAY}`, 'giu'), 'current-per-time', '$1 Ah/day'],
   [
-    new RegExp(
+    pattern(
       String.raw`(?:(${NUMERAL})\s*a(?:mps?)?\s*(?:\p{L}+\s+)?${PROTECTS}(?!\p{L})|(?<!\p{L})${PROTECTS}\s*(?:of|at|:|=)?\s*${NUMERAL}\s*a(?:mps?)?(?!\p{L}))`,
       'giu',
     ),
@@ -29,13 +30,10 @@ const CONFUSED: readonly (readonly [RegExp, QuestionCode, string | null])[] = [
 
 /** Plain numbers, lest a fraction and a list be two readings of one text. */
 const SETTING = '\\d{1,5}(?:[.,]\\d{1,3})?(?:\\s?k?w)?';
-const SETTINGS = new RegExp(
-  `(?<![\\p{L}\\d.,/])${SETTING}(?:\\s?/\\s?${SETTING}){1,6}(?<=[\\d\\s]k?w)(?!\\p{L})`,
-  'giu',
-);
+const SETTINGS = pattern(`(?<![\\p{L}\\d.,/])${SETTING}(?:\\s?/\\s?${SETTING}){1,6}(?<=[\\d\\s]k?w)(?!\\p{L})`, 'giu');
 
 /** "12/24/230V": what it is fed with here. */
-const ANY_FEED = /(?<![\p{L}\d.,/])(12\s?\/\s?24|12|24)\s?\/\s?(1[01]\d|120|2[234]\d)\s?v(?!\p{L})/giu;
+const ANY_FEED = pattern(/(?<![\p{L}\d.,/])(12\s?\/\s?24|12|24)\s?\/\s?(1[01]\d|120|2[234]\d)\s?v(?!\p{L})/giu);
 const feedsOf = (text: string): Question[] =>
   [...text.matchAll(ANY_FEED)].map((match) => {
     const [found, low, mains] = match;
@@ -46,11 +44,11 @@ const feedsOf = (text: string): Question[] =>
 /** "750/1250/2000W" of something with settings: which of them is meant. */
 export function settingsOf(text: string): Question[] {
   // "12/24 V 60/120 W" are two ways to feed it.
-  const pairs = /\d\s?\/\s?\d+\s?v(?!\p{L})/iu.test(text);
+  const pairs = pattern(/\d\s?\/\s?\d+\s?v(?!\p{L})/iu).test(text);
   const watts = [...text.matchAll(SETTINGS)].flatMap((match): Question[] => {
     const [found] = match;
     const count = found.split('/').length;
-    if (count === 2 && (pairs || new RegExp(`^${NUMERAL}\\s?k?w$`, 'iu').test(found))) return [];
+    if (count === 2 && (pairs || pattern(`^${NUMERAL}\\s?k?w$`, 'iu').test(found))) return [];
     const unit = /k?w$/i.exec(found)?.[0] ?? 'W';
     const choices = found.split('/').map((one) => `${one.replace(/\s*k?w\s*$/i, '').trim()} ${unit}`);
     return [{ code: 'second-figure', start: match.index, end: match.index + found.length, found, choices }];
@@ -77,15 +75,16 @@ export function askAbout(text: string): Question[] {
 }
 
 /** "10xy": a number that begins a word of no known meaning; 3D, 4WD and 4x4 are names. */
-const GLUED = new RegExp(`(?<![\\p{L}\\d.,/#_-])(?![2345]d(?!\\p{L})|4wd|4[x×]4)${NUMERAL}(?=\\p{L})`, 'giu');
-const BARE = new RegExp(`(?<![\\p{L}\\d.,/#_-])${NUMERAL}(?![\\p{L}\\d]|[.,]\\d)`, 'giu');
+const GLUED = pattern(`(?<![\\p{L}\\d.,/#_-])(?![2345]d(?!\\p{L})|4wd|4[x×]4)${NUMERAL}(?=\\p{L})`, 'giu');
+const BARE = pattern(`(?<![\\p{L}\\d.,/#_-])${NUMERAL}(?![\\p{L}\\d]|[.,]\\d)`, 'giu');
 
 /** What comes by the metre, or whose length is told. */
-const LONG =
-  /(?<!\p{L})(?:strips?|cables?|ropes?|leads?|hoses?|tapes?|ribbons?|awnings?|masts?|poles?|lengths?|boats?|vans?|reels?)(?!\p{L})/iu;
+const LONG = pattern(
+  /(?<!\p{L})(?:strips?|cables?|ropes?|leads?|hoses?|tapes?|ribbons?|awnings?|masts?|poles?|lengths?|boats?|vans?|reels?)(?!\p{L})/iu,
+);
 /** "30m" of a kettle is half an hour, of a strip thirty metres; where nothing tells it is asked. */
 const isMinutesOrMetres = (text: string, end: number): boolean =>
-  /^m(?![\p{L}\d²³])/u.test(text.slice(end)) && !/^m\s*[@x×]/u.test(text.slice(end)) && !LONG.test(text);
+  pattern(/^m(?![\p{L}\d²³])/iu).test(text.slice(end)) && !/^m\s*[@x×]/u.test(text.slice(end)) && !LONG.test(text);
 
 /** Numbers that belong to nothing: asked about, since what is typed is never dropped. */
 export function bareNumbers(
@@ -108,7 +107,8 @@ export function bareNumbers(
       });
       continue;
     }
-    if (NAMING.test(text.slice(end)) || LIFE.test(text.slice(end)) || /^[-_/]\p{L}/u.test(text.slice(end))) continue;
+    if (NAMING.test(text.slice(end)) || LIFE.test(text.slice(end)) || pattern(/^[-_/]\p{L}/iu).test(text.slice(end)))
+      continue;
     const found = match[0].trim();
     const hasPower = tokens.some(({ kind }) => kind === 'power' || kind === 'current' || kind === 'apparent');
     questions.push({ code: 'bare-number', start, end, found, choices: hasPower ? [''] : [`${found} W`, ''] });
@@ -116,8 +116,9 @@ export function bareNumbers(
   return questions;
 }
 
-const TELLS_TIME =
-  /(?<!\p{L})(?:weeks?|weekly|months?|monthly|years?|yearly|annual(?:ly)?|fortnights?|hours?|hourly|minutes?|mins|seconds|days|nights|average|avg|typical(?:ly)?|dozen|half|twice|thrice|percent|dusk|dawn|sunset|sunrise|midnight|noon)(?!\p{L})|(?<![\p{L}\d])[x×]\s?\d{1,2}(?![\p{L}\d])/giu;
+const TELLS_TIME = pattern(
+  /(?<!\p{L})(?:weeks?|weekly|months?|monthly|years?|yearly|annual(?:ly)?|fortnights?|hours?|hourly|minutes?|mins|seconds|days|nights|average|avg|typical(?:ly)?|dozen|half|twice|thrice|percent|dusk|dawn|sunset|sunrise|midnight|noon)(?!\p{L})|(?<![\p{L}\d])[x×]\s?\d{1,2}(?![\p{L}\d])/giu,
+);
 
 /** Words that say when, how often or how much and that no rule has read. */
 export function unreadWords(text: string, taken: readonly { start: number; end: number }[]): Question[] {
@@ -129,7 +130,7 @@ export function unreadWords(text: string, taken: readonly { start: number; end: 
 }
 
 const spanOf = (units: string) =>
-  new RegExp(`(?<![\\p{L}\\d.,])(${NUMERAL})\\s*(?:${units})?\\s*(?:[-–—]|to|or|\\.{2,3}|…)\\s*$`, 'iu');
+  pattern(`(?<![\\p{L}\\d.,])(${NUMERAL})\\s*(?:${units})?\\s*(?:[-–—]|to|or|\\.{2,3}|…)\\s*$`, 'iu');
 const SPAN = spanOf('k?w|watts?|a|va|k?wh');
 const SPAN_OF_TIME = spanOf('h|hrs?|hours?|mins?|minutes?');
 const SPANNED: ReadonlySet<Token['kind']> = new Set([
@@ -141,7 +142,7 @@ const SPANNED: ReadonlySet<Token['kind']> = new Set([
   'duration',
 ]);
 /** Hours of a lamp's life. */
-const LIFE = /^\s?h(?:ours|rs)?(?!\p{L})/iu;
+const LIFE = pattern(/^\s?h(?:ours|rs)?(?!\p{L})/iu);
 /** Characters before a quantity in which the other end of a span stands. */
 const SPAN_REACH = 40;
 
@@ -152,7 +153,7 @@ export function signs(text: string, tokens: readonly Token[]): Question[] {
     const lead = text.slice(0, token.start);
     const span = (token.kind === 'duration' ? SPAN_OF_TIME : SPAN).exec(lead.slice(-SPAN_REACH));
     const own = text.slice(token.start, token.end);
-    const unit = own.replace(new RegExp(`^${NUMERAL}`, 'iu'), '').trim();
+    const unit = own.replace(pattern(`^${NUMERAL}`, 'iu'), '').trim();
     if (span)
       return [
         {

@@ -1,16 +1,19 @@
 import { NUMERAL, readNumber } from './numeral.ts';
+import { pattern } from './pattern.ts';
 
 /** Measures that tell one thing from another and are part of its name: 80 l, 24 inch, 3 door. */
-export const NAMING =
-  /^\s*-?\s*(?:l|lt|ltr|litres?|liters?|ml|gal(?:lons?)?|kg|g|lbs?|cm|mm|m|met(?:re|er)|m2|m²|m3|m³|inch(?:es)?|in|ft|foot|feet|["”″'′]|°\s*[cf]?|c|deg(?:rees)?|k|lm|lumens?|ohms?|Ω|px|gb|tb|mb|bar|psi|rpm|min\s?(?:-1|⁻¹)|mhz|ghz|channels?|ch|door|ring|burner|slice|cup|stage|speed|way|zone|person|people|berth|led|cell|watt-hour|star|th|st|nd|rd|g|gen)s?(?![\p{L}\d])/iu;
+export const NAMING = pattern(
+  /^\s*-?\s*(?:l|lt|ltr|litres?|liters?|ml|gal(?:lons?)?|kg|g|lbs?|cm|mm|m|met(?:re|er)|m2|m²|m3|m³|inch(?:es)?|in|ft|foot|feet|["”″'′]|°\s*[cf]?|c|deg(?:rees)?|k|lm|lumens?|ohms?|Ω|px|gb|tb|mb|bar|psi|rpm|min\s?(?:-1|⁻¹)|mhz|ghz|channels?|ch|door|ring|burner|slice|cup|stage|speed|way|zone|person|people|berth|led|cell|watt-hour|star|th|st|nd|rd|g|gen)s?(?![\p{L}\d])/iu,
+);
 
-const NUMBER = new RegExp(`(?<![\\p{L}\\d.,/#_-])[-−]?\\s?${NUMERAL}`, 'giu');
+const NUMBER = pattern(`(?<![\\p{L}\\d.,/#_-])[-−]?\\s?${NUMERAL}`, 'giu');
 
 /** When it runs, in words that no rule of time needs. */
-const WHEN =
-  /(?<!\p{L})(?:(?:every|each|in the|at|during the)\s+)?(?:(?:morning|evening|night|afternoon|noon|summer|winter|day)s?|only|total|together)(?!\p{L})/giu;
+const WHEN = pattern(
+  /(?<!\p{L})(?:(?:every|each|in the|at|during the)\s+)?(?:(?:morning|evening|night|afternoon|noon|summer|winter|day)s?|only|total|together)(?!\p{L})/giu,
+);
 /** What it goes without. */
-const WITHOUT = /(?<!\p{L})(?:without|w\/o|no)\s+(?:an?\s+|the\s+)?\p{L}+/giu;
+const WITHOUT = pattern(/(?<!\p{L})(?:without|w\/o|no)\s+(?:an?\s+|the\s+)?\p{L}+/giu);
 
 /** A line's words without such measures and times: what is left names the thing. */
 export function withoutMeasures(words: string): string {
@@ -23,12 +26,12 @@ export function withoutMeasures(words: string): string {
     kept += `${words.slice(from, match.index)} `;
     // "20 l/min" is one measure.
     from = end + unit[0].length;
-    from += /^\s*\/\s*(?:min(?:ute)?|h(?:our)?|s)(?!\p{L})/iu.exec(words.slice(from))?.[0].length ?? 0;
+    from += pattern(/^\s*\/\s*(?:min(?:ute)?|h(?:our)?|s)(?!\p{L})/iu).exec(words.slice(from))?.[0].length ?? 0;
   }
   return (kept + words.slice(from)).replace(WITHOUT, ' ').replace(WHEN, ' ').replace(/\s+/g, ' ').trim();
 }
 
-const TEMPERATURE = new RegExp(
+const TEMPERATURE = pattern(
   `(?<![\\p{L}\\d.,])(minus\\s+|[-−]\\s?)?(${NUMERAL})\\s*(?:(?:°|deg(?:rees)?\\.?|º)\\s*(c(?:elsius)?|f(?:ahrenheit)?)?|c)(?!\\p{L})`,
   'iu',
 );

@@ -1,4 +1,5 @@
 import { NUMERAL, readNumber } from './numeral.ts';
+import { pattern } from './pattern.ts';
 import type { Question } from './question.ts';
 import type { Token } from './token.ts';
 
@@ -9,7 +10,7 @@ const UNITS = { m: 'm(?:et(?:re|er)s?)?', ft: "(?:ft|foot|feet|')" } as const;
 /** Whether watts are said for a length. */
 export const saysPerLength = (text: string): boolean =>
   Object.values(UNITS).some((unit) =>
-    new RegExp(`\\d\\s*w(?:atts?)?\\s*(?:/|per)\\s*${unit}(?![\\p{L}\\d])`, 'iu').test(text),
+    pattern(`\\d\\s*w(?:atts?)?\\s*(?:/|per)\\s*${unit}(?![\\p{L}\\d])`, 'iu').test(text),
   );
 
 interface Span {
@@ -30,7 +31,7 @@ export function perLength(
   const read = tokens.map((token): Token => {
     if (token.kind !== 'power') return token;
     for (const unit of Object.values(UNITS)) {
-      const per = new RegExp(`^\\s*(?:/|per|a)\\s*${unit}(?![\\p{L}\\d])`, 'iu').exec(text.slice(token.end));
+      const per = pattern(`^\\s*(?:/|per|a)\\s*${unit}(?![\\p{L}\\d])`, 'iu').exec(text.slice(token.end));
       if (!per) continue;
       const whole = { start: token.start, end: token.end + per[0].length };
       const length = lengthBeside(text, unit, whole);
@@ -47,8 +48,8 @@ export function perLength(
 }
 
 function lengthBeside(text: string, unit: string, not: Span): (Span & { readonly value: number }) | null {
-  const pattern = new RegExp(`(?<![\\p{L}\\d.,/])(${NUMERAL})\\s*-?\\s*${unit}(?![\\p{L}\\d])`, 'giu');
-  for (const match of text.matchAll(pattern)) {
+  const written = pattern(`(?<![\\p{L}\\d.,/])(${NUMERAL})\\s*-?\\s*${unit}(?![\\p{L}\\d])`, 'giu');
+  for (const match of text.matchAll(written)) {
     const [start, end] = [match.index, match.index + match[0].length];
     const value = readNumber(match[1] ?? '');
     if (value > 0 && (end <= not.start || start >= not.end)) return { start, end, value };

@@ -1,5 +1,6 @@
 import { askAbout, bareNumbers, signs } from './doubts.ts';
 import { bothReadings, lastGroup, NUMBER_WORDS, NUMERAL, readNumber } from './numeral.ts';
+import { pattern } from './pattern.ts';
 import { perLength } from './perLength.ts';
 import { withCounts } from './readCounts.ts';
 import { readTimes } from './readTimes.ts';
@@ -100,33 +101,37 @@ const UNIT_PATTERN = Object.keys(UNITS)
   .join('|');
 /** A number and its unit stand on one line: below "0.6" a line may begin with "SEC". */
 const GAP = String.raw`[^\S\n]*`;
-const QUANTITY = new RegExp(
+const QUANTITY = pattern(
   // "DC12V1A" is written together on many a plate, "5V/2A" and "12 V / 15 A" on others; "2850 min-1" is no length.
   String.raw`(?:(?<![\p{L}\d.,/])|(?<=(?<!\p{L})[ad]c)|(?<=\dv)|(?<=\d\s?(?:v(?:[ad]c)?|w|a)\s?/\s?))(${NUMERAL})${GAP}-?${GAP}(${UNIT_PATTERN})(?!\p{L})(?!\d(?![\d.,]*\s*m?a(?!\p{L})))(?!\s?(?:-1|⁻¹)(?!\d))(?:\s*(ac\s*/\s*dc|ac|dc)(?![\p{L}]))?`,
   'giu',
 );
 /** "12/24 V": made for either. */
-const EITHER_BUS = /(?<![\p{L}\d.,/])(12|24)\s?\/\s?(24|36|48)\s?v(?:olts?|dc)?(?!\p{L})/giu;
+const EITHER_BUS = pattern(/(?<![\p{L}\d.,/])(12|24)\s?\/\s?(24|36|48)\s?v(?:olts?|dc)?(?!\p{L})/giu);
 /** "one kilowatt", "half a kilowatt": thousands of watts as people say them. */
-const WORDED = /(?<!\p{L})(half\s+a|an?|one|two|three|four|five)\s+(?:kilowatts?|kw)(?![\p{L}\d])/giu;
-const FACTOR = new RegExp(
+const WORDED = pattern(/(?<!\p{L})(half\s+a|an?|one|two|three|four|five)\s+(?:kilowatts?|kw)(?![\p{L}\d])/giu);
+const FACTOR = pattern(
   String.raw`(?<!\p{L})(?:cos\s*(?:φ|ϕ|phi)|power\s*factor|p\.?f\.?)\s*[:=]?\s*(${NUMERAL})`,
   'giu',
 );
 /** What an energy is for: the divisor that makes it Wh a day, or a use. */
 const PER: readonly (readonly [RegExp, Kind, number])[] = [
   [
-    /^\s*(?:\/|per|a|an|each|every|in)\s*(?:day|d|24\s*h(?:(?:ou)?rs?)?)(?![\p{L}\d])|^\s*daily\b/iu,
+    pattern(/^\s*(?:\/|per|a|an|each|every|in)\s*(?:day|d|24\s*h(?:(?:ou)?rs?)?)(?![\p{L}\d])|^\s*daily\b/iu),
     'energy-per-day',
     1,
   ],
-  [/^\s*(?:\/|per|a)\s*(?:week|wk)(?!\p{L})/iu, 'energy-per-day', 7],
-  [/^\s*(?:\/|per|a)\s*month(?!\p{L})/iu, 'energy-per-day', 365 / 12],
-  [/^\s*(?:\/|per|a)\s*(?:year|yr|annum|365\s*d(?:ays)?|a)(?!\p{L})/iu, 'energy-per-day', 365],
+  [pattern(/^\s*(?:\/|per|a)\s*(?:week|wk)(?!\p{L})/iu), 'energy-per-day', 7],
+  [pattern(/^\s*(?:\/|per|a)\s*month(?!\p{L})/iu), 'energy-per-day', 365 / 12],
+  [pattern(/^\s*(?:\/|per|a)\s*(?:year|yr|annum|365\s*d(?:ays)?|a)(?!\p{L})/iu), 'energy-per-day', 365],
   // As energy labels have it: what it takes in a thousand hours of being on.
-  [/^\s*(?:\/|per|in)\s*1[.,]?000\s*h(?:ours|rs)?(?!\p{L})/iu, 'power', 1000],
-  [/^\s*(?:\/|per|in)\s*100\s*(?:cycles|uses|washes)(?!\p{L})/iu, 'energy-per-use', 100],
-  [/^\s*(?:\/|per|a|each|for each)\s*(?:cycle|wash|load|use|run|go|charge|cup|time)(?!\p{L})/iu, 'energy-per-use', 1],
+  [pattern(/^\s*(?:\/|per|in)\s*1[.,]?000\s*h(?:ours|rs)?(?!\p{L})/iu), 'power', 1000],
+  [pattern(/^\s*(?:\/|per|in)\s*100\s*(?:cycles|uses|washes)(?!\p{L})/iu), 'energy-per-use', 100],
+  [
+    pattern(/^\s*(?:\/|per|a|each|for each)\s*(?:cycle|wash|load|use|run|go|charge|cup|time)(?!\p{L})/iu),
+    'energy-per-use',
+    1,
+  ],
 ];
 
 export function readQuantities(typed: string): Reading {
@@ -201,9 +206,9 @@ function quantity(match: RegExpExecArray, text: string): Token | null {
       as = kind === 'energy' ? per[1] : 'charge-per-day';
     }
   } else if (kind === 'share')
-    end += /^\s*(?:duty(?:\s*cycle)?|of\s+the\s+time)(?!\p{L})/iu.exec(text.slice(end))?.[0].length ?? 0;
+    end += pattern(/^\s*(?:duty(?:\s*cycle)?|of\s+the\s+time)(?!\p{L})/iu).exec(text.slice(end))?.[0].length ?? 0;
   else if (kind === 'duration')
-    end += /^\s*(?:\/|per|a|each|every)\s*(?:day|d)(?![\p{L}\d])/iu.exec(text.slice(end))?.[0].length ?? 0;
+    end += pattern(/^\s*(?:\/|per|a|each|every)\s*(?:day|d)(?![\p{L}\d])/iu).exec(text.slice(end))?.[0].length ?? 0;
   const readings = readingsOf(number, as, scale);
   // "25 000 h" of a lamp are its life.
   if (!readings || (kind === 'duration' && readings.value >= LIFE_MIN)) return null;
@@ -254,10 +259,10 @@ const MARKS: readonly (readonly [pattern: string, mark: Mark])[] = [
   ['runn?ing|run', 'running'],
 ];
 
-const BESIDE = MARKS.map(([pattern, mark]) => ({
+const BESIDE = MARKS.map(([words, mark]) => ({
   mark,
-  behind: new RegExp(`^[\\s,(]{0,2}(?:${pattern})(?!\\p{L})\\)?`, 'iu'),
-  ahead: new RegExp(`(?<!\\p{L})(?:${pattern})[\\s:=]{0,2}$`, 'iu'),
+  behind: pattern(`^[\\s,(]{0,2}(?:${words})(?!\\p{L})\\)?`, 'iu'),
+  ahead: pattern(`(?<!\\p{L})(?:${words})[\\s:=]{0,2}$`, 'iu'),
 }));
 /** Words that stand before their figure as often as after it. */
 const EITHER_SIDE: ReadonlySet<Mark> = new Set(['peak', 'most', 'average', 'equivalent']);
@@ -281,15 +286,16 @@ function markAt(text: string, start: number, end: number): { mark: Mark; start: 
 
 /** "60W peak 90W": the word is of the figure that follows, unless that has one of its own: "18 W max, 9 W typical". */
 function isOfNext(after: string): boolean {
-  const next = /^\s*[:=]?\s*\d[\d.,]*\s*(?:k?w(?:atts?)?|hp|k?va|m?a|amps?)(?!\p{L})/iu.exec(after);
+  const next = pattern(/^\s*[:=]?\s*\d[\d.,]*\s*(?:k?w(?:atts?)?|hp|k?va|m?a|amps?)(?!\p{L})/iu).exec(after);
   if (!next) return false;
   const rest = after.slice(next[0].length);
   return !BESIDE.some(({ mark, behind }) => EITHER_SIDE.has(mark) && behind.test(rest));
 }
 
 /** What says no more than that it runs every day. */
-const DAILY =
-  /(?<!\p{L})(?:daily|nightly|(?:every|each|per|a|an|\/)\s*(?:day|night|evening|morning))(?!\p{L})|\/\s*(?:day|night)(?!\p{L})/giu;
+const DAILY = pattern(
+  /(?<!\p{L})(?:daily|nightly|(?:every|each|per|a|an|\/)\s*(?:day|night|evening|morning))(?!\p{L})|\/\s*(?:day|night)(?!\p{L})/giu,
+);
 
 function wordsBetween(text: string, taken: readonly { start: number; end: number }[]): string {
   let words = text;

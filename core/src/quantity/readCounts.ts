@@ -1,4 +1,5 @@
 import { NUMBER_WORDS } from './numeral.ts';
+import { pattern } from './pattern.ts';
 import type { Token } from './token.ts';
 
 const WRITTEN_OUT = 'two|three|four|five|six|seven|eight|nine|ten|twelve';
@@ -6,8 +7,9 @@ const WRITTEN_OUT = 'two|three|four|five|six|seven|eight|nine|ten|twelve';
 const SIZES: ReadonlySet<Token['kind']> = new Set(['power', 'current', 'apparent', 'shaft', 'energy', 'voltage']);
 const numberOf = (text: string | undefined): number => NUMBER_WORDS[(text ?? '').toLowerCase()] ?? Number(text);
 /** "lamp x3", "lampx3", "lamp × 3"; the x of "box 12" is its own. */
-const PIECES_AFTER =
-  /(?:(?<=[\s(])[x×*]\s*|(?<=\p{L})(?<!(?:^|\P{L})(?:ip|\p{L}*(?:bo|fa|ma|mi|fi|le|lu|la)))[x×*])(\d{1,2})(?![\p{L}\d]|[.,]\d)/giu;
+const PIECES_AFTER = pattern(
+  /(?:(?<=[\s(])[x×*]\s*|(?<=\p{L})(?<!(?:^|\P{L})(?:ip|\p{L}*(?:bo|fa|ma|mi|fi|le|lu|la)))[x×*])(\d{1,2})(?![\p{L}\d]|[.,]\d)/giu,
+);
 
 /** "5 x 4W", "lamp x3", "4 of", "2 laptops": how many pieces; what multiplies a length is how often instead. */
 export function withCounts(text: string, tokens: readonly Token[], taken: { start: number; end: number }[]): Token[] {
@@ -21,7 +23,9 @@ export function withCounts(text: string, tokens: readonly Token[], taken: { star
   const isLength = (token: Token | undefined) => token?.kind === 'duration';
   const before = (at: number) => tokens.find((token) => token.end <= at && /^[\s)]*$/.test(text.slice(token.end, at)));
   const after = (at: number) => tokens.find((token) => token.start >= at && text.slice(at, token.start).trim() === '');
-  for (const match of text.matchAll(/(?<![\p{L}\d.,/])(\d{1,2})\s*[x×*](?!\p{L}\d)(?!\p{L}{1,2}(?!\p{L}))/giu)) {
+  for (const match of text.matchAll(
+    pattern(/(?<![\p{L}\d.,/])(\d{1,2})\s*[x×*](?!\p{L}\d)(?!\p{L}{1,2}(?!\p{L}))/giu),
+  )) {
     const [start, end] = [match.index, match.index + match[0].length];
     // "15 min 4x" is how often; "3 h 4 x 5 W" is how many.
     const next = after(end);
@@ -33,30 +37,29 @@ export function withCounts(text: string, tokens: readonly Token[], taken: { star
     add({ kind: isLength(before(start)) ? 'times' : 'count', value: Number(match[1]), start, end });
   }
   for (const match of text.matchAll(
-    /(?<![\p{L}\d.,/])(\d{1,2})(?:\s+(?:of|off)|\s*(?:pcs?\.?|pieces|nos?\.?))(?!\p{L})(?:\s+them)?/giu,
+    pattern(/(?<![\p{L}\d.,/])(\d{1,2})(?:\s+(?:of|off)|\s*(?:pcs?\.?|pieces|nos?\.?))(?!\p{L})(?:\s+them)?/giu),
   ))
     add({ kind: 'count', value: Number(match[1]), start: match.index, end: match.index + match[0].length });
   for (const match of text.matchAll(
-    /(?<![\p{L}\d])(?:(half)\s+a\s+|a\s+)?(?:(pair|couple)\s+of|dozen(?:\s+of)?)(?!\p{L})/giu,
+    pattern(/(?<![\p{L}\d])(?:(half)\s+a\s+|a\s+)?(?:(pair|couple)\s+of|dozen(?:\s+of)?)(?!\p{L})/giu),
   )) {
     const value = match[2] ? 2 : match[1] ? 6 : 12;
     add({ kind: 'count', value, start: match.index, end: match.index + match[0].length });
   }
   // "lamps (6)", "lamps (six)", "spots: 6 @ 4 W".
-  for (const match of text.matchAll(new RegExp(`\\(\\s*(\\d{1,2}|${WRITTEN_OUT})\\s*\\)`, 'giu')))
+  for (const match of text.matchAll(pattern(`\\(\\s*(\\d{1,2}|${WRITTEN_OUT})\\s*\\)`, 'giu')))
     add({ kind: 'count', value: numberOf(match[1]), start: match.index, end: match.index + match[0].length });
-  for (const match of text.matchAll(/(?<![\p{L}\d.,/])(\d{1,2})\s*(?:@|at)(?=\s*\d)/giu)) {
+  for (const match of text.matchAll(pattern(/(?<![\p{L}\d.,/])(\d{1,2})\s*(?:@|at)(?=\s*\d)/giu))) {
     const end = match.index + match[0].length;
     if (after(end)?.kind === 'power' || after(end)?.kind === 'current')
       add({ kind: 'count', value: Number(match[1]), start: match.index, end });
   }
-  const words = new RegExp(`^\\s*(${WRITTEN_OUT})\\s+(?=\\p{L}{3,})`, 'iu').exec(text);
+  const words = pattern(`^\\s*(${WRITTEN_OUT})\\s+(?=\\p{L}{3,})`, 'iu').exec(text);
   if (words) add({ kind: 'count', value: numberOf(words[1]), start: 0, end: words[0].trimEnd().length });
   // A number before the first word counts it: "2 laptops", but not "2 door fridge" of which doors are counted.
-  const leading =
-    /^\s*(\d{1,2})\s+(?=\p{L}{3,})(?!(?:door|ring|burner|slice|cup|stage|speed|way|zone|person|berth|litre|liter|inch|foot|metre|meter)s?(?!\p{L}))/iu.exec(
-      text,
-    );
+  const leading = pattern(
+    /^\s*(\d{1,2})\s+(?=\p{L}{3,})(?!(?:door|ring|burner|slice|cup|stage|speed|way|zone|person|berth|litre|liter|inch|foot|metre|meter)s?(?!\p{L}))/iu,
+  ).exec(text);
   if (leading && !all.some(({ kind }) => kind === 'count'))
     add({ kind: 'count', value: Number(leading[1]), start: leading[0].search(/\d/), end: leading[0].trimEnd().length });
   return all.sort((a, b) => a.start - b.start);

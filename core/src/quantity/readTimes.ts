@@ -1,4 +1,5 @@
 import { NUMBER_WORDS, NUMERAL, readNumber } from './numeral.ts';
+import { pattern } from './pattern.ts';
 import type { Token } from './token.ts';
 
 /** How long, how often and when, in words: "1 hour 20", "quarter of an hour", "from 18 to 23:30", "twice a week", "20 s every 10 min". */
@@ -116,7 +117,7 @@ const RULES: readonly Rule[] = [
   ],
   [
     `(?<!\\p{L})(?:(?:on|every)\\s+${DAY}${NEXT_DAY}*|${DAY}${NEXT_DAY}+|${LAST_DAY}|${DAY_NAME})${END}`,
-    (m) => atMostAWeek(m[0].match(new RegExp(DAY, 'gi'))?.length ?? 1),
+    (m) => atMostAWeek(m[0].match(pattern(DAY, 'gi'))?.length ?? 1),
   ],
   [`${SO_MANY}(?:${PER}(?:day|d|night)|\\s*(?:daily|nightly))${END}`, (m) => times(often(m[1] ?? m[2] ?? m[3]))],
   [
@@ -146,12 +147,12 @@ const share = (said: string | undefined): Omit<Token, 'start' | 'end'> => {
 };
 const atMostAWeek = (days: number) => (days >= 0.1 && days <= 7 ? week(days) : null);
 
-const COMPILED = RULES.map(([pattern, read]) => ({ pattern: new RegExp(pattern, 'giu'), read }));
+const COMPILED = RULES.map(([source, read]) => ({ says: pattern(source, 'giu'), read }));
 
 export function readTimes(text: string): Token[] {
   const found: Token[] = [];
-  for (const { pattern, read } of COMPILED)
-    for (const match of text.matchAll(pattern)) {
+  for (const { says, read } of COMPILED)
+    for (const match of text.matchAll(says)) {
       const [start, end] = [match.index, match.index + match[0].length];
       if (found.some((token) => start < token.end && end > token.start)) continue;
       const token = read(match);

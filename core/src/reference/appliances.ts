@@ -5,6 +5,7 @@ import { plainLoad } from '../job/plainLoad.ts';
 import type { Draw, Load, PathKind, Use } from '../job/schema.ts';
 import type { INSULATION } from '../job/values.ts';
 import type { OriginLabel } from '../quantity/figure.ts';
+import { pattern } from '../quantity/pattern.ts';
 import { APPLIANCE_TABLE } from './applianceTable.ts';
 import { NAMEPLATE } from './nameplates.ts';
 import { START_RATIO, type StartKind } from './starts.ts';
@@ -165,7 +166,7 @@ const SMALL = new Set(['on', 'in', 'of', 'to', 'the', 'and', 'with', 'when', 'by
 const wordsIn = (text: string): string[] =>
   text
     .toLowerCase()
-    .replace(/(?<!\p{L})(?:a\/c|air\s?co|air\s?conditioning)(?!\p{L})/gu, 'aircon')
+    .replace(pattern(/(?<!\p{L})(?:a\/c|air\s?co|air\s?conditioning)(?!\p{L})/giu), 'aircon')
     .replace(/iz(?=e|ing)/g, 'is')
     .split(/[^\p{L}\p{N}]+/u)
     .filter((word) => (word.length > 1 || /\d/.test(word)) && !SMALL.has(word))
