@@ -184,6 +184,15 @@ for (const { name, words } of APPLIANCES) {
   });
 }
 
+/** The types that a word has to do with. */
+const KNOWN_BY = new Map<string, Appliance[]>();
+for (const appliance of APPLIANCES)
+  for (const word of [...wordsIn(appliance.name), ...appliance.words.map(singular), ...appliance.id.split('-')]) {
+    const types = KNOWN_BY.get(word);
+    if (types) types.push(appliance);
+    else KNOWN_BY.set(word, [appliance]);
+  }
+
 /** A line's words as the catalogue writes them. */
 function asNamed(text: string): string[] {
   const apart = wordsIn(text).flatMap((word) => (VOCABULARY.has(word) ? [word] : (COMPOUNDS.get(word) ?? [word])));
@@ -240,7 +249,8 @@ export interface Match {
 function matchAppliances(text: string, firm: readonly Appliance[]): Match[] {
   const typed = asNamed(text);
   if (typed.length === 0) return [];
-  return [...firm, ...APPLIANCES]
+  const known = new Set(typed.flatMap((word) => KNOWN_BY.get(word) ?? []));
+  return [...firm, ...APPLIANCES.filter((appliance) => known.has(appliance))]
     .map((appliance) => ({ appliance, score: nameScore(appliance, typed) * (appliance.own ? OWN_FIRST : 1) }))
     .filter(({ score }) => score > 0)
     .sort((a, b) => b.score - a.score || rank(a.appliance) - rank(b.appliance));
