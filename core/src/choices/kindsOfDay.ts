@@ -6,7 +6,7 @@ import { throughBoxes } from '../sources/allInOne.ts';
 import { throughInputs } from '../sources/shared.ts';
 import { offeredWh, type Source } from '../sources/source.ts';
 import { type SupplyDay, supplyDay } from '../sources/supplyDay.ts';
-import { placeIn } from '../sun/day.ts';
+import { placeIn, sunDay } from '../sun/day.ts';
 import { monthlyExtraterrestrialKwh } from '../sun/geometry.ts';
 import { seasonOf } from '../sun/season.ts';
 import { BRIGHT_SHARE, clearnessAt, DULL_SHARE } from '../sun/spread.ts';
@@ -75,18 +75,28 @@ function sunHoursOn(place: Place, month: number, meanHours: number, kind: KindOf
   return clearnessAt(meanHours / above, kind === 'bright' ? BRIGHT_SHARE : DULL_SHARE) * above;
 }
 
+/** Places already made, so that each stays the same object and what is reckoned of its sun is kept. */
+const made = new WeakMap<Place, Map<string, Place>>();
+
+/** The place in a month with so many peak sun hours. */
+function placeUnder(place: Place, month: number, peakSunHours: number): Place {
+  const places = made.get(place) ?? new Map<string, Place>();
+  made.set(place, places);
+  const key = `${month} ${peakSunHours}`;
+  const found = places.get(key) ?? {
+    ...placeIn(place, month),
+    peakSunHours,
+    monthly: { ...place.monthly, peakSunHours: null },
+  };
+  places.set(key, found);
+  return found;
+}
+
 /** The job on one kind of day of one month. */
 function jobOn(job: Job, month: number, { kind }: KindOfDay, meanHours: number): Job {
   const { brief } = job;
   const hours = sunHoursOn(brief.place, month, meanHours, kind);
-  const place =
-    hours === null
-      ? brief.place
-      : {
-          ...placeIn(brief.place, month),
-          peakSunHours: hours,
-          monthly: { ...brief.place.monthly, peakSunHours: null },
-        };
+  const place = hours === null ? brief.place : placeUnder(brief.place, month, hours);
   return {
     ...job,
     brief: {
@@ -104,13 +114,8 @@ function jobOn(job: Job, month: number, { kind }: KindOfDay, meanHours: number):
 
 /** @param job with its sizes fitted */
 export function playDay(job: Job, optionId: string, month: number, kind: KindOfDay, effort: number): PlayedDay {
-  const mean = settle(
-    jobOn(job, month, { ...kind, kind: kind.kind === 'driving' ? 'driving' : 'hookup' }, 0),
-    optionId,
-    new Effort(effort),
-  );
-  const isMean = kind.kind !== 'bright' && kind.kind !== 'dull';
-  const settled = isMean ? mean : settle(jobOn(job, month, kind, mean.sun.sunHours), optionId, new Effort(effort));
+  const { sunHours } = sunDay(placeIn(job.brief.place, month), month);
+  const settled = settle(jobOn(job, month, kind, sunHours), optionId, new Effort(effort));
   const supply = job.brief.supplies.find(({ id }) => id === kind.supplyId);
   if (!supply) return { settled, supply: null, busW: settled.bus.busW, sources: settled.sources };
   const day = supplyDay(supply, {

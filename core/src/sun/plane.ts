@@ -65,11 +65,15 @@ interface Light {
  * Light on a plane: beam, sky and ground. The sky is even (Liu & Jordan 1963), or brighter round the sun by the share of
  * the beam that reaches the ground (Hay & Davies 1980).
  */
-export function onPlane({ flat, above, cosZenith, cosine, slope, ground, sky }: Light): number {
+export const onPlane = ({ flat, above, cosZenith, cosine, slope, ground, sky }: Light): number =>
+  underSky(flat, above, beamRatio(cosine, cosZenith), (1 + Math.cos(slope)) / 2, ground, sky);
+
+/** @param ratio of the beam; `seen` share of the sky in view */
+function underSky(flat: number, above: number, ratio: number, seen: number, ground: number, sky: Light['sky']): number {
   if (flat <= 0) return 0;
   const diffuse = flat * diffuseShare(above > 0 ? Math.min(1, flat / above) : 0);
   const around = sky === 'isotropic' || above <= 0 ? 0 : Math.min(1, (flat - diffuse) / above);
-  return sumOnPlane(flat, diffuse, around, beamRatio(cosine, cosZenith), (1 + Math.cos(slope)) / 2, ground);
+  return sumOnPlane(flat, diffuse, around, ratio, seen, ground);
 }
 
 /** By how much a beam falls more squarely on a plane than on the flat. */
@@ -115,30 +119,51 @@ export function planeIrradiance(place: Place, sun: SunDay, plane: Plane): Float6
 }
 
 function onThePlane(place: Place, sun: SunDay, { slopeDeg, azimuthDeg, follows }: Plane): Float64Array {
-  const headings =
-    azimuthDeg === null ? Array.from({ length: HEADINGS }, (_, i) => (i * 360) / HEADINGS) : [azimuthDeg];
   const latitude = place.latitudeDeg * RADIANS;
   const day = meanDayOfMonth(sun.month);
   const decl = declinationOn(day);
   const normal = extraterrestrialNormal(day);
   const ahead = sunAheadMin(place, sun.month);
   const slope = slopeDeg * RADIANS;
+  const ground = DEFAULT.groundAlbedo.value;
+  const ratioAt = beamOn(latitude, decl, slope, azimuthDeg);
   return sun.irradianceWm2.map((flat, m) => {
     if (flat === 0) return 0;
     const hourAngle = (((m + ahead + 0.5) / MINUTES_PER_DAY) * 2 - 1) * Math.PI;
     const cosZenith = cosZenithOf(latitude, decl, hourAngle);
-    const light = {
-      flat,
-      above: normal * cosZenith,
-      cosZenith,
-      slope: follows ? Math.acos(Math.max(-1, Math.min(1, cosZenith))) : slope,
-      ground: DEFAULT.groundAlbedo.value,
-      sky: 'hay-davies',
-    } as const;
-    if (follows) return Math.min(normal, onPlane({ ...light, cosine: 1 }));
-    const on = headings.map((azimuth) =>
-      onPlane({ ...light, cosine: cosIncidence(latitude, decl, hourAngle, slope, azimuth * RADIANS) }),
-    );
-    return Math.min(normal, on.reduce((sum, w) => sum + w, 0) / on.length);
+    const above = normal * cosZenith;
+    const seen = (1 + (follows ? Math.max(-1, Math.min(1, cosZenith)) : Math.cos(slope))) / 2;
+    const ratio = follows ? beamRatio(1, cosZenith) : ratioAt(hourAngle, cosZenith);
+    return Math.min(normal, underSky(flat, above, ratio, seen, ground, 'hay-davies'));
   });
+}
+
+/**
+ * The ratio of the beam on a plane by the hour angle and the zenith's cosine. Of a plane that faces anywhere it is the
+ * mean over the headings: light goes with it in a straight line, so that the mean of light is that of the ratio.
+ */
+function beamOn(
+  latitude: number,
+  decl: number,
+  slope: number,
+  azimuthDeg: number | null,
+): (hourAngle: number, cosZenith: number) => number {
+  if (azimuthDeg !== null)
+    return (hourAngle, cosZenith) =>
+      beamRatio(cosIncidence(latitude, decl, hourAngle, slope, azimuthDeg * RADIANS), cosZenith);
+  const facing = Array.from({ length: HEADINGS }, (_, i) => (i * 2 * Math.PI) / HEADINGS);
+  const [cosA, sinA] = [facing.map(Math.cos), facing.map(Math.sin)];
+  // The cosine of incidence is level + cos A · south + sin A · east, of which only the headings' part is another.
+  const [sinD, cosD, sinL, cosL] = [Math.sin(decl), Math.cos(decl), Math.sin(latitude), Math.cos(latitude)];
+  const [sinS, cosS] = [Math.sin(slope), Math.cos(slope)];
+  return (hourAngle, cosZenith) => {
+    const [sinH, cosH] = [Math.sin(hourAngle), Math.cos(hourAngle)];
+    const level = sinD * sinL * cosS + cosD * cosL * cosS * cosH;
+    const south = cosD * sinL * sinS * cosH - sinD * cosL * sinS;
+    const east = cosD * sinS * sinH;
+    let sum = 0;
+    for (let i = 0; i < HEADINGS; i++)
+      sum += beamRatio(level + (cosA[i] as number) * south + (sinA[i] as number) * east, cosZenith);
+    return sum / HEADINGS;
+  };
 }

@@ -73,9 +73,16 @@ function prepared(job: Job, optionId: string): Prepared {
 /** The job last asked about for its figures: what the core remembers, it remembers by the objects it was asked with. */
 let last: { job: Job; optionId: string; effort: number; evaluation: Evaluation } | null = null;
 
+/** The job that a question comes with, in which what was there before is still the same object. */
+let lastAsked: Job | null = null;
+const kept = (asked: Job): Job => {
+  lastAsked = lastAsked ? keeping(lastAsked, asked) : asked;
+  return lastAsked;
+};
+
 /** What is asked of one job in one breath, its figures and what stands beside them, is reckoned once. */
 function evaluated(asked: Job, optionId: string, effort: number): Evaluation {
-  const job = last ? keeping(last.job, asked) : asked;
+  const job = kept(asked);
   if (last?.job !== job || last.optionId !== optionId || last.effort !== effort)
     last = { job, optionId, effort, evaluation: evaluate(job, optionId, new Effort(effort)) };
   return last.evaluation;
@@ -128,10 +135,10 @@ const computeWorker = {
     return { ...detail, tookMs: performance.now() - started };
   },
   storeDetail(job: Job, optionId: string, effort: number, held: number | null): Sent<StoreDetail> {
-    return sent.store.send(storeDetail(job, optionId, effort), held);
+    return sent.store.send(storeDetail(kept(job), optionId, effort), held);
   },
   sourcesDetail(job: Job, optionId: string, effort: number, held: number | null): Sent<SourcesDetail> {
-    return sent.sources.send(sourcesDetail(job, optionId, effort), held);
+    return sent.sources.send(sourcesDetail(kept(job), optionId, effort), held);
   },
   runs(job: Job, optionId: string, effort: number, held: number | null): Sent<RunsAnswer> {
     const evaluation = evaluated(job, optionId, effort);
