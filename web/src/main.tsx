@@ -67,19 +67,36 @@ createRoot(document.getElementById('root') as HTMLElement).render(
   </StrictMode>,
 );
 
-/** ms after the first screen. */
+/** ms after the first screen before other parts are fetched ahead, and ms without a touch or a key before each. */
 const AHEAD_AFTER_MS = 1500;
-window.addEventListener('load', () => {
-  setTimeout(() => {
+const REST_MS = 800;
+
+let touchedAt = 0;
+for (const kind of ['keydown', 'input', 'pointerdown', 'wheel'])
+  window.addEventListener(kind, () => (touchedAt = performance.now()), { capture: true, passive: true });
+
+/** While somebody types nothing else is fetched and compiled. */
+async function rests(): Promise<void> {
+  const left = touchedAt + REST_MS - performance.now();
+  if (left <= 0) return;
+  await new Promise((resolve) => setTimeout(resolve, left));
+  return rests();
+}
+
+async function fetchAhead(): Promise<void> {
+  touchedAt = performance.now() + AHEAD_AFTER_MS - REST_MS;
+  for (const load of [
+    ...Object.values(PANEL_CONTENTS),
+    ...Object.values(SHEETS),
+    ...Object.values(PAGES),
+    ...Object.values(LATER),
+  ]) {
+    await rests();
     // Without a signal nothing is fetched ahead; the step is fetched when it is opened.
-    for (const load of [
-      ...Object.values(PANEL_CONTENTS),
-      ...Object.values(SHEETS),
-      ...Object.values(PAGES),
-      ...Object.values(LATER),
-    ])
-      load().catch(() => undefined);
-    // From then on the page itself opens without the server, and says what it cannot fetch.
-    if (import.meta.env.PROD) navigator.serviceWorker?.register('/sw.js').catch(() => undefined);
-  }, AHEAD_AFTER_MS);
-});
+    await load().catch(() => undefined);
+  }
+  // From then on the page itself opens without the server, and says what it cannot fetch.
+  if (import.meta.env.PROD) navigator.serviceWorker?.register('/sw.js').catch(() => undefined);
+}
+
+window.addEventListener('load', () => void fetchAhead());

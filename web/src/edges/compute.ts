@@ -1,5 +1,5 @@
 import { proxy, type Remote, wrap } from 'comlink';
-import { startTransition, useEffect, useState } from 'react';
+import { startTransition, useEffect, useRef, useState } from 'react';
 import type { ComputeWorker } from '../workers/compute.worker.ts';
 
 /** ms that a newer question of the same kind waits for an older one that nobody wants any more. */
@@ -148,6 +148,9 @@ export interface Computed<T> {
   readonly progress: number;
 }
 
+/** ms without an edit before what takes long is asked. */
+const REST_MS = 150;
+
 const NOTHING = { value: null, problem: null, progress: 0 } as const;
 
 /**
@@ -155,13 +158,19 @@ const NOTHING = { value: null, problem: null, progress: 0 } as const;
  * @param ask the question, the same function while the question is the same; null = nothing is asked
  * @param afresh drops the last answer when the question changes
  * @param worker which is asked: that of the figures for what follows from them at once
+ * @param rests asks only once the question has stood a while: what takes long and is looked at after an edit
  */
 export function useComputed<T>(
   kind: string,
   ask: ((remote: Remote<ComputeWorker>, onProgress: (share: number) => void) => Promise<T>) | null,
-  { afresh = false, worker = details }: { readonly afresh?: boolean; readonly worker?: typeof details } = {},
+  {
+    afresh = false,
+    worker = details,
+    rests = false,
+  }: { readonly afresh?: boolean; readonly worker?: typeof details; readonly rests?: boolean } = {},
 ): Computed<T> {
   const [state, setState] = useState<Computed<T>>(NOTHING);
+  const asked = useRef(false);
   useEffect(() => {
     if (!ask) return;
     let wanted = true;
@@ -169,20 +178,25 @@ export function useComputed<T>(
     const onProgress = proxy((progress: number) => {
       if (wanted) setState((now) => ({ ...now, progress }));
     });
-    worker
-      .ask(kind, (remote) => ask(remote, onProgress))
-      .then(
-        (value) =>
-          startTransition(() => {
-            if (wanted) setState({ value, problem: null, progress: 1 });
-          }),
-        (error: Error) => {
-          if (wanted && !(error instanceof Overtaken)) setState((now) => ({ ...now, problem: error.message }));
-        },
-      );
+    const go = () =>
+      worker
+        .ask(kind, (remote) => ask(remote, onProgress))
+        .then(
+          (value) =>
+            startTransition(() => {
+              if (wanted) setState({ value, problem: null, progress: 1 });
+            }),
+          (error: Error) => {
+            if (wanted && !(error instanceof Overtaken)) setState((now) => ({ ...now, problem: error.message }));
+          },
+        );
+    // The first answer is waited for; those after an edit are not what it was made for.
+    const timer = rests && asked.current ? setTimeout(go, REST_MS) : void go();
+    asked.current = true;
     return () => {
       wanted = false;
+      clearTimeout(timer);
     };
-  }, [kind, ask, afresh, worker]);
+  }, [kind, ask, afresh, worker, rests]);
   return state;
 }

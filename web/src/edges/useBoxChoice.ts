@@ -11,5 +11,5 @@ export function useBoxChoice(job: Job | null, optionId: string, parts: readonly 
     (remote: Remote<ComputeWorker>) => remote.boxes(job as Job, optionId, parts, FIRST_EFFORT),
     [job, optionId, parts],
   );
-  return useComputed('boxes', job && ask);
+  return useComputed('boxes', job && ask, { rests: true });
 }

@@ -7,5 +7,6 @@ export function useMomentDetail(job: Job, optionId: string): Computed<MomentDeta
   return useComputed(
     'moment',
     useCallback((remote) => remote.detail(job, optionId, DETAIL_EFFORT), [job, optionId]),
+    { rests: true },
   );
 }

@@ -25,6 +25,7 @@ export function useCopper(job: Job, optionId: string): Computed<CopperAt[]> {
   return useComputed(
     'copper',
     useCallback((remote) => remote.copper(job, optionId, FIRST_EFFORT), [job, optionId]),
+    { rests: true },
   );
 }
 
@@ -34,5 +35,5 @@ export function useThicker(job: Job | null, optionId: string): Computed<Readonly
     (remote: Remote<ComputeWorker>) => remote.thicker(job as Job, optionId, FIRST_EFFORT),
     [job, optionId],
   );
-  return useComputed('thicker', job && ask);
+  return useComputed('thicker', job && ask, { rests: true });
 }

@@ -13,6 +13,7 @@ export function useSourcesDetail(job: Job, optionId: string): Computed<SourcesDe
       async (remote) => answers.take(await remote.sourcesDetail(job, optionId, FIRST_EFFORT, answers.held)),
       [job, optionId],
     ),
+    { rests: true },
   );
 }
 
