@@ -84,7 +84,7 @@ const LONG = pattern(
 );
 /** "30m" of a kettle is half an hour, of a strip thirty metres; where nothing tells it is asked. */
 const isMinutesOrMetres = (text: string, end: number): boolean =>
-  pattern(/^m(?![\p{L}\d²³])/iu).test(text.slice(end)) && !/^m\s*[@x×]/u.test(text.slice(end)) && !LONG.test(text);
+  pattern(/^[m'′](?![\p{L}\d²³])/iu).test(text.slice(end)) && !/^m\s*[@x×]/u.test(text.slice(end)) && !LONG.test(text);
 
 /** Numbers that belong to nothing: asked about, since what is typed is never dropped. */
 export function bareNumbers(
@@ -103,7 +103,7 @@ export function bareNumbers(
         start,
         end: end + 1,
         found: shown,
-        choices: [`${value} min`, `${value} metres`],
+        choices: [`${value} min`, `${value} ${/m$/i.test(shown) ? 'metres' : 'ft'}`],
       });
       continue;
     }

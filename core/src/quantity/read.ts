@@ -103,7 +103,7 @@ const UNIT_PATTERN = Object.keys(UNITS)
 const GAP = String.raw`[^\S\n]*`;
 const QUANTITY = pattern(
   // "DC12V1A" is written together on many a plate, "5V/2A" and "12 V / 15 A" on others; "2850 min-1" is no length.
-  String.raw`(?:(?<![\p{L}\d.,/])|(?<=(?<!\p{L})[ad]c)|(?<=\dv)|(?<=\d\s?(?:v(?:[ad]c)?|w|a)\s?/\s?))(${NUMERAL})${GAP}-?${GAP}(${UNIT_PATTERN})(?!\p{L})(?!\d(?![\d.,]*\s*m?a(?!\p{L})))(?!\s?(?:-1|⁻¹)(?!\d))(?:\s*(ac\s*/\s*dc|ac|dc)(?![\p{L}]))?`,
+  String.raw`(?:(?<![\p{L}\d.,/])|(?<=(?<!\p{L})[ad]c)|(?<=\dv)|(?<=\p{L}\s?/\s?))(${NUMERAL})${GAP}-?${GAP}(${UNIT_PATTERN})(?!\p{L})(?!\d(?![\d.,]*\s*m?a(?!\p{L})))(?!\s?(?:-1|⁻¹)(?!\d))(?:\s*(ac\s*/\s*dc|ac|dc)(?![\p{L}]))?`,
   'giu',
 );
 /** "12/24 V": made for either. */

@@ -39,6 +39,11 @@ const often = (word: string | undefined): number => TIMES_WORD[(word ?? '').toLo
 
 /** Earlier rules take the longer phrases; what one has taken no other reads. */
 const RULES: readonly Rule[] = [
+  // "1:30 h" is a length.
+  [
+    `${BEGIN}(?<!(?:-|–|to|till|until|and)\\s*)(\\d{1,2}):([0-5]\\d)\\s*${HOUR}${END}`,
+    (m) => length(Number(m[1]) * 60 + Number(m[2])),
+  ],
   [
     `${BEGIN}${LENGTH}\\s*(?:every|each|per|/|in every|out of)\\s*(?:(${NUMERAL})\\s*)?(${HOUR}|${MINUTE})${END}`,
     (m) => {
@@ -51,7 +56,7 @@ const RULES: readonly Rule[] = [
     (m) => clock(m),
   ],
   [
-    '(?<![\\p{L}\\d])(?:24\\s*/\\s*7|around the clock|round the clock|all day(?: and(?: all)? night| long)?|all the time|always(?: on)?|non-?stop|permanently|cont\\.|continuous(?:ly)?)(?![\\p{L}\\d])',
+    '(?<![\\p{L}\\d])(?:24\\s*[/x×]\\s*7|around the clock|round the clock|all day(?: and(?: all)? night| long)?|all the time|always(?: on)?|non-?stop|permanently|cont\\.|continuous(?:ly)?)(?![\\p{L}\\d])',
     () => length(MINUTES_PER_DAY),
   ],
   [
@@ -82,6 +87,7 @@ const RULES: readonly Rule[] = [
     (m) => length(minutesOf(String(NUMBER_WORDS[(m[1] ?? '').toLowerCase()]), m[2])),
   ],
   [`${SO_MANY}(?:${PER}(?:week|wk|w)|\\s*weekly)${END}`, (m) => atMostAWeek(often(m[1] ?? m[2] ?? m[3]))],
+  [`${SO_MANY}${PER}fortnight${END}`, (m) => atMostAWeek(often(m[1] ?? m[2] ?? m[3]) / 2)],
   [`${SO_MANY}(?:${PER}month|\\s*monthly)${END}`, (m) => atMostAWeek((often(m[1] ?? m[2] ?? m[3]) * 7 * 12) / 365)],
   [
     `(?<![\\p{L}\\d.,/])(\\d|two|three|four|five|six)\\s*(?:days?|nights|evenings|mornings|afternoons|d)${PER}(?:week|wk|w)${END}`,
@@ -128,6 +134,11 @@ const RULES: readonly Rule[] = [
     '(?<![\\p{L}\\d])(half|a\\s+third|a\\s+quarter|two\\s+thirds|three\\s+quarters|[1-4]/[2-5])\\s*(?:of\\s*)?(?:the\\s+)?time(?!\\p{L})',
     (m) => share(m[1]),
   ],
+  // "3 cups, 1 min each"; a machine of 12 cups has no "each".
+  [
+    `(?<![\\p{L}\\d.,/])(\\d{1,2})\\s*(?:cups|coffees|teas|uses|flushes|washes|charges|showers|goes)${END}(?=.*(?<!\\p{L})each(?!\\p{L}))`,
+    (m) => times(Number(m[1])),
+  ],
   ['(?<![\\p{L}\\d])(?:(?:at|on)\\s+)?half\\s+power(?!\\p{L})', () => share('half')],
   [`(?<![\\p{L}\\d.,/])(\\d{1,2})\\s*[x×]?${PER}day${END}`, (m) => times(Number(m[1]))],
   [`(?<!\\p{L})(?:every|each|a|per)\\s*day${END}|(?<!\\p{L})daily${END}`, () => null],
@@ -149,8 +160,23 @@ const atMostAWeek = (days: number) => (days >= 0.1 && days <= 7 ? week(days) : n
 
 const COMPILED = RULES.map(([source, read]) => ({ says: pattern(source, 'giu'), read }));
 
+const VOLUME = `(${NUMERAL})\\s*(?:(l|lt|ltr|lit(?:re|er)s?)|gal(?:lons?)?)`;
+const A_DAY = pattern(`${BEGIN}${VOLUME}\\s*(?:/|per|a|each)\\s*(?:day|d)${END}`, 'iu');
+const A_MINUTE = pattern(`${BEGIN}(?:${VOLUME}\\s*(?:/|per|a)\\s*min(?:ute)?|(${NUMERAL})\\s*gpm)${END}`, 'iu');
+
+/** "40 l a day at 10 l/min": as long as so much takes to flow. */
+function flowTime(text: string): Token | null {
+  const [day, minute] = [A_DAY.exec(text), A_MINUTE.exec(text)];
+  if (!day || !minute || Boolean(day[2]) !== Boolean(minute[2])) return null;
+  const value = readNumber(day[1] ?? '') / readNumber(minute[1] ?? minute[3] ?? '');
+  return value > 0 && value <= MINUTES_PER_DAY
+    ? { kind: 'duration', value, start: day.index, end: day.index + day[0].length }
+    : null;
+}
+
 export function readTimes(text: string): Token[] {
-  const found: Token[] = [];
+  const flow = flowTime(text);
+  const found: Token[] = flow ? [flow] : [];
   for (const { says, read } of COMPILED)
     for (const match of text.matchAll(says)) {
       const [start, end] = [match.index, match.index + match[0].length];

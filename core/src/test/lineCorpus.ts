@@ -365,7 +365,7 @@ egg boiler 350W 10 min ⇒ type egg-boiler; W 350; min 10
 immersion heater 1kW 1h ⇒ W 1000; path inverter
 water heater 6L 1300W 40 min ⇒ W 1300; min 40; path inverter
 medication cooler 45W ⇒ type medicine-fridge; W 45
-water pump 10 GPM 7.5A 15min ⇒ ?bare-number
+water pump 10 GPM 7.5A 15min ⇒ type water-pump; W 90; min 15
 tyre inflator 15A 10min ⇒ W 180; min 10
 camera 2A 5V 3h ⇒ W 10; min 180; path dc-dc
 PA system 500W rms 3h ⇒ type amplifier; W 125; min 180
@@ -534,4 +534,15 @@ kettle 1800W 3 min 4 m cable ⇒ W 1800; min 3
 gas detector 80 mA cont. ⇒ type gas-alarm; W 0.96; min 1440
 vac 12V 8A 6 mins/day ⇒ type vacuum-12v; W 96; min 6
 tank monitor 0.02A ⇒ W 0.24; path direct
+coffee 1.4kW: 3 cups, 1 min each ⇒ W 1400; min 3; n 3
+coffee machine 12 cup 1000W 5 min ⇒ W 1000; min 5; n 1
+washing machine 3 times a fortnight 0.8kWh ⇒ type washing-machine; days 1.5; wh 800
+water pump 5A, 40 l a day, 10 l/min ⇒ type water-pump; W 60; min 4
+pump 60W 15 gal/day at 3 gpm ⇒ W 60; min 5
+fan 0.3A low/0.9A med/2A high ⇒ ?second-figure
+server 120W 24x7 ⇒ q 1; W 120; min 1440
+lamp 10W 1:30 h ⇒ W 10; min 90
+lamp 10W 18:00-23:30 h ⇒ min 330
+lamp 10W 90' ⇒ ?bare-number/90 min
+macerator 15A 20 s 4 uses a day ⇒ type macerator; W 180; min 1.333; n 4
 `;
