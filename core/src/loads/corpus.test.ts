@@ -320,6 +320,8 @@ describe('labels that want a word', () => {
     ['LED strip\n24V DC 14.4W/m 5m', { W: 72, path: 'dc-dc' }],
     ['Induction cooker\n220-240V~\n2000W\nTimer 0-180 min', { W: 2000, min: 24, type: 'hob-1' }],
     ['Blender\n220-240V~ 800W\nKB: 1 min', { W: 800, min: 2 }],
+    ['Oxygen concentrator\n230V~ 50Hz 300W\nHumidity < 80 %\nEfficiency: 90%', { W: 300, min: 480 }],
+    ['Compressor fridge\nDC 12V 4A\nDuty 30%', { W: 48, duty: 30 }],
     ['Television\n45 kWh/1000h\n230V~', { W: 45, min: 150 }],
     ['Freezer\n230V~ 90W\n0.8 kWh/24 hrs', { W: 90, wh: 800 }],
   ])('plates that say all: %s', (text, told) => {

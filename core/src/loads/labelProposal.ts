@@ -102,6 +102,10 @@ export function proposeFromLabel(
   };
 }
 
+/** Shares that a plate tells of what it is: how efficient, how moist the air may be. */
+const QUALITY = pattern(/(?:eff\p{L}*\.?|η|humidity|rh|thd|wirkungsgrad|rendement)[\s:=<>≤≥]*$/iu);
+const QUALITY_AFTER = pattern(/^\s*(?:eff|rh(?!\p{L})|humidity|thd)/iu);
+
 /** A share or an energy that was typed beside a plate and that neither reader has used. */
 function leftOver(
   text: string,
@@ -110,6 +114,7 @@ function leftOver(
 ): Question[] {
   return tokens
     .filter(({ kind }) => kind === 'share' || kind.startsWith('energy') || kind === 'charge-per-day')
+    .filter(({ start, end }) => !QUALITY.test(text.slice(0, start)) && !QUALITY_AFTER.test(text.slice(end)))
     .filter((token) => !used.some(({ start, end }) => token.start < end && token.end > start))
     .map(({ start, end }) => ({ code: 'second-figure', start, end, found: text.slice(start, end), choices: [''] }));
 }

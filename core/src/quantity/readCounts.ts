@@ -51,8 +51,7 @@ export function withCounts(text: string, tokens: readonly Token[], taken: { star
     add({ kind: 'count', value: numberOf(match[1]), start: match.index, end: match.index + match[0].length });
   for (const match of text.matchAll(pattern(/(?<![\p{L}\d.,/])(\d{1,2})\s*(?:@|at)(?=\s*\d)/giu))) {
     const end = match.index + match[0].length;
-    if (after(end)?.kind === 'power' || after(end)?.kind === 'current')
-      add({ kind: 'count', value: Number(match[1]), start: match.index, end });
+    if (isSize(after(end))) add({ kind: 'count', value: Number(match[1]), start: match.index, end });
   }
   const words = pattern(`^\\s*(${WRITTEN_OUT})\\s+(?=\\p{L}{3,})`, 'iu').exec(text);
   if (words) add({ kind: 'count', value: numberOf(words[1]), start: 0, end: words[0].trimEnd().length });

@@ -153,7 +153,7 @@ lamp 12V 24V 20W ⇒ W 20; path direct; V 10.5–30
 tv 230V 45W ⇒ type television; W 45; path inverter
 tv 12V 25W ⇒ type television-12v; W 25; path direct
 60W lamp 5A 12V ⇒ W 60; path direct
-100W lamp 12V 5A ⇒ ?contradiction
+100W lamp 12V 5A ⇒ ?contradiction/100W lamp 12V
 kettle 2000W 230V 4A ⇒ ?contradiction
 kettle 230V 2000W 8.7A ⇒ W 2000
 pump 230V 370W 2.2A ⇒ W 370; pf 0.7312
@@ -545,4 +545,9 @@ lamp 10W 1:30 h ⇒ W 10; min 90
 lamp 10W 18:00-23:30 h ⇒ min 330
 lamp 10W 90' ⇒ ?bare-number/90 min
 macerator 15A 20 s 4 uses a day ⇒ type macerator; W 180; min 1.333; n 4
+phones 3 @ 15Wh ⇒ type phone; q 3; wh 15
+lamp 5W 3 @ 20 min ⇒ ?bare-number
+pump 5A 40 l a day ⇒ type water-pump; W 60; min 9
+pump 5A 40 l a day at 3 gpm ⇒ type water-pump; W 60; min 9
+A/C 13.5kBTU ⇒ type aircon-rooftop; C 3956.4585
 `;
