@@ -43,10 +43,10 @@ export function changesBetween(before: unknown, next: unknown): Changes {
   if (isPlain(next) && isPlain(before)) {
     let kept = 0;
     for (const key in next) {
-      const was = before[key];
-      const isNew = was === undefined && !Object.hasOwn(before, key);
+      // A load may be called "constructor", which every object has something for.
+      const isNew = !Object.hasOwn(before, key);
       if (!isNew) kept++;
-      const changes = isNew ? { is: next[key] } : changesBetween(was, next[key]);
+      const changes = isNew ? { is: next[key] } : changesBetween(before[key], next[key]);
       if (changes) parts.push([key, changes]);
     }
     const old = Object.keys(before);

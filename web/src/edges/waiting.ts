@@ -1,4 +1,4 @@
-import { type Job, migrate } from '@joulemetric/core';
+import { type Job, SCHEMA_VERSION } from '@joulemetric/core';
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
 
 /** Edits that the server has not got yet, written ahead so that a closed tab or a dead browser loses nothing. */
@@ -112,9 +112,9 @@ export class BrowserWaiting implements WaitingStore {
     const kept = jobId === undefined ? await db.getAll('waiting') : await db.getAllFromIndex('waiting', 'job', jobId);
     const alive = await livingSessions();
     const dead = kept.filter(({ session }) => !alive.has(session)).sort((a, b) => a.at.localeCompare(b.at));
-    const read = dead.map((one) => ({ one, waiting: readWaiting(one) }));
+    const read = await Promise.all(dead.map(async (one) => ({ one, waiting: await readWaiting(one) })));
     return {
-      waiting: read.flatMap(({ waiting }) => waiting ?? []),
+      waiting: read.flatMap(({ waiting }) => (waiting === 'not now' ? [] : (waiting ?? []))),
       torn: read.flatMap(({ one, waiting }) => (waiting ? [] : one)),
     };
   }
@@ -162,24 +162,33 @@ async function livingSessions(): Promise<ReadonlySet<string>> {
   return new Set(names.map((name) => name.slice(lockOf('').length)));
 }
 
-/** The edits of a record brought to today's form; null when they cannot be read. */
-function readWaiting({ session, jobId, at, text }: Kept): Waiting | null {
+/**
+ * The edits of a record brought to today's form; null when they cannot be read. What an older program kept, and what
+ * brings it forward cannot be fetched now, stays for the next time.
+ */
+async function readWaiting({ session, jobId, at, text }: Kept): Promise<Waiting | 'not now' | null> {
   try {
     const { baseVersion, base, job, edits } = JSON.parse(text) as Partial<Waiting>;
-    const newest = broughtForward(job);
+    const [newest, newestBase] = [await broughtForward(job), await broughtForward(base)];
+    if (newest === 'not now' || newestBase === 'not now') return 'not now';
     if (!newest || typeof baseVersion !== 'number') return null;
-    return { session, jobId, at, baseVersion, base: broughtForward(base), job: newest, edits: edits ?? 1 };
+    return { session, jobId, at, baseVersion, base: newestBase, job: newest, edits: edits ?? 1 };
   } catch {
     return null;
   }
 }
 
 /** The tab may have been closed before the program was updated. */
-function broughtForward(job: unknown): Job | null {
-  const newest = migrate(job ?? null);
-  if ('fault' in newest) return null;
-  const document = newest.document as Partial<Job>;
-  return Array.isArray(document.loads) && Array.isArray(document.options) && document.brief ? (document as Job) : null;
+async function broughtForward(job: Job | null | undefined): Promise<Job | 'not now' | null> {
+  if (!job) return null;
+  if (job.schemaVersion === SCHEMA_VERSION) return asJob(job);
+  const older = await import('./older.ts').catch(() => null);
+  if (!older) return 'not now';
+  const newest = older.migrate(job);
+  return 'fault' in newest ? null : asJob(newest.document as Partial<Job>);
 }
+
+const asJob = (document: Partial<Job>): Job | null =>
+  Array.isArray(document.loads) && Array.isArray(document.options) && document.brief ? (document as Job) : null;
 
 export const browserWaiting = new BrowserWaiting();

@@ -1,6 +1,7 @@
-import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { lazy, memo, Suspense, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useAssessment, useJob, useView } from '../../shell/JobContext.tsx';
 import { PhoneOptions } from '../../shell/PhoneBar.tsx';
+import { PANEL_CONTENTS } from '../../shell/panelContents.ts';
 import { useIsPhone } from '../../shell/useIsPhone.ts';
 import { Fig } from '../../ui/Fig.tsx';
 import { FindingLine } from '../../ui/FindingLine.tsx';
@@ -11,13 +12,14 @@ import { CsvFiles } from './CsvFiles.tsx';
 import { COLUMNS, LANE_COLUMN, SPARE_COLUMN } from './columns.ts';
 import { DayCurve } from './DayCurve.tsx';
 import { dayWords } from './dayWords.ts';
-import { FirstLoads } from './FirstLoads.tsx';
 import { LoadSheet } from './LoadSheet.tsx';
 import { MissingLoads } from './MissingLoads.tsx';
 import { QuickAdd } from './QuickAdd.tsx';
 import { ManyActions, RowActions } from './RowActions.tsx';
 import { DayChoice, DaysCompared, ListTools } from './SheetTools.tsx';
 import { type Grouping, sheetItems } from './sheetView.ts';
+
+const FirstLoads = lazy(PANEL_CONTENTS.firstLoads);
 
 /** Step 2: what runs, how much it takes, and what that costs the store. */
 export function Loads() {
@@ -46,7 +48,12 @@ export function Loads() {
 
 function List({ isPhone }: { isPhone: boolean }) {
   const { job } = useJob();
-  return job.loads.length === 0 ? <FirstLoads /> : <Sheet isPhone={isPhone} />;
+  if (job.loads.length > 0) return <Sheet isPhone={isPhone} />;
+  return (
+    <Suspense fallback={null}>
+      <FirstLoads />
+    </Suspense>
+  );
 }
 
 /** The answer in one line: how many, how good, and between which bounds the day lies. */
