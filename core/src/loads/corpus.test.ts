@@ -322,6 +322,9 @@ describe('labels that want a word', () => {
     ['Blender\n220-240V~ 800W\nKB: 1 min', { W: 800, min: 2 }],
     ['Oxygen concentrator\n230V~ 50Hz 300W\nHumidity < 80 %\nEfficiency: 90%', { W: 300, min: 480 }],
     ['Compressor fridge\nDC 12V 4A\nDuty 30%', { W: 48, duty: 30 }],
+    ['Washing machine\n230V~ 50Hz 2000W\nEnergy 0.49 kWh/cycle', { W: 2000, wh: 490, n: 1 }],
+    ['Fridge\n230V~ 50Hz\n0.6A\n155 kWh/annum', { W: 138, wh: 424.7, type: 'fridge-domestic' }],
+    ['Heating pad\n12V⎓ 60W max\nAuto off 120 min', { W: 60, min: 60, type: '-', path: 'direct' }],
     ['Television\n45 kWh/1000h\n230V~', { W: 45, min: 150 }],
     ['Freezer\n230V~ 90W\n0.8 kWh/24 hrs', { W: 90, wh: 800 }],
   ])('plates that say all: %s', (text, told) => {

@@ -10,10 +10,10 @@ import { type Appliance, bestFit, loadFrom, nearMatches } from '../reference/app
 import { fitsBus, windowOf } from '../reference/nameplates.ts';
 import { readLabel } from './label.ts';
 import type { LabelReading } from './labelReading.ts';
-import { poweredDraw } from './powered.ts';
+import { cycleTaking, poweredDraw } from './powered.ts';
 import type { Bus, Proposal } from './proposal.ts';
 import { typedUse } from './typedUse.ts';
-import { usesFor } from './uses.ts';
+import { minutesPerDay, usesFor } from './uses.ts';
 import { whatItIs } from './whatItIs.ts';
 
 /** What may be written beside a label by hand: how long, how often and when. */
@@ -159,8 +159,9 @@ function microwaveQuestion(text: string, { tokens }: LabelReading, appliance: Ap
 }
 
 function drawOf(draw: Draw, label: LabelReading): Draw {
-  const { energyWhPerDay } = label;
+  const { energyWhPerDay, energyWhPerCycle } = label;
   const powered = poweredDraw(draw, label);
+  if (powered.kind === 'cycle' && energyWhPerCycle !== null) return cycleTaking(powered, energyWhPerCycle) ?? powered;
   if (energyWhPerDay === null) return powered;
   if (powered.kind === 'standby') return { kind: 'standby', powerW: energyWhPerDay / 24 };
   const runningW = Math.max(runningPowerW(powered), energyWhPerDay / 24);
@@ -170,6 +171,8 @@ function drawOf(draw: Draw, label: LabelReading): Draw {
 
 function usesOfLabel(usual: readonly Use[], draw: Draw, { energyWhPerCycle }: LabelReading): Use[] {
   if (draw.kind === 'thermostatic' || draw.kind === 'standby') return [{ startMin: 0, minutes: MINUTES_PER_DAY }];
+  if (draw.kind === 'cycle')
+    return usesFor(draw, Math.max(1, usual.length), minutesPerDay(usual) / Math.max(1, usual.length));
   const powerW = runningPowerW(draw);
   if (energyWhPerCycle !== null && draw.kind === 'steady' && powerW > 0) {
     const minutes = (energyWhPerCycle / powerW) * 60;

@@ -192,8 +192,8 @@ const startOf = (peak: Token, ratio: number, used: Token[]): number | null => {
 };
 
 /**
- * Of the watts and amps those that it takes as a rule, and what it takes at most: a mean before a rating, and a
- * highest figure by itself for want of another.
+ * Of the watts and amps those that it takes as a rule, and what it takes at most: a highest figure is the start beside
+ * others, and what it takes for want of another.
  */
 function usualOf(all: readonly Token[]): {
   readonly usual: readonly Token[];

@@ -3,6 +3,7 @@ import type { Draw, Load, Use } from '../job/schema.ts';
 import type { Question } from '../quantity/question.ts';
 import type { Reading, Token } from '../quantity/token.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
+import { cycleTaking } from './powered.ts';
 import { minutesPerDay, partOfDay, spreadUses, useInThe, usesFor } from './uses.ts';
 
 /** When and how long a typed line says that it runs. */
@@ -196,17 +197,10 @@ class Asked {
     return draw.kind === 'standby' ? { kind: 'standby', powerW } : { kind: 'steady', powerW };
   }
 
-  /** A cycle that takes so much: its phases last as long as that needs. */
   #cycleOf(draw: Extract<Draw, { kind: 'cycle' }>, token: Token, useWh: number): Draw {
-    const fixedWh = draw.phases.reduce((sum, { powerW, minutes }) => sum + (powerW * (minutes ?? 0)) / 60, 0);
-    const rest = draw.phases.find(({ minutes }) => minutes === null);
-    if (rest || fixedWh <= 0) return draw;
-    const share = useWh / fixedWh;
-    if (share > 4 || share < 0.1) {
-      this.#unlike(token);
-      return draw;
-    }
-    return { ...draw, phases: draw.phases.map((phase) => ({ ...phase, minutes: (phase.minutes ?? 0) * share })) };
+    const scaled = cycleTaking(draw, useWh);
+    if (!scaled) this.#unlike(token);
+    return scaled ?? draw;
   }
 
   /** More than its watts give in that time: the first power of ten that is possible is offered. */

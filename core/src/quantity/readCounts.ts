@@ -37,7 +37,9 @@ export function withCounts(text: string, tokens: readonly Token[], taken: { star
     add({ kind: isLength(before(start)) ? 'times' : 'count', value: Number(match[1]), start, end });
   }
   for (const match of text.matchAll(
-    pattern(/(?<![\p{L}\d.,/])(\d{1,2})(?:\s+(?:of|off)|\s*(?:pcs?\.?|pieces|nos?\.?))(?!\p{L})(?:\s+them)?/giu),
+    pattern(
+      /(?<![\p{L}\d.,/])(\d{1,2})(?:\s+(?:of|off)(?!\s*\d+\s*h)|\s*(?:off|pcs?\.?|pieces|nos?\.?))(?!\p{L})(?:\s+them)?/giu,
+    ),
   ))
     add({ kind: 'count', value: Number(match[1]), start: match.index, end: match.index + match[0].length });
   for (const match of text.matchAll(

@@ -134,6 +134,20 @@ const RULES: readonly Rule[] = [
     '(?<![\\p{L}\\d])(half|a\\s+third|a\\s+quarter|two\\s+thirds|three\\s+quarters|[1-4]/[2-5])\\s*(?:of\\s*)?(?:the\\s+)?time(?!\\p{L})',
     (m) => share(m[1]),
   ],
+  // "12 of 24 h", "8 hours out of 24".
+  [
+    `${BEGIN}(${NUMERAL})\\s*(?:${HOUR})?\\s*(?:out\\s+)?of\\s*(?:every\\s+)?24(?:\\s*${HOUR})?${END}`,
+    (m) => ({ kind: 'share', value: readNumber(m[1] ?? '') / 24 }),
+  ],
+  // "5 min per person, 3 persons": as often as there are people.
+  [
+    `(?<![\\p{L}\\d.,/])(\\d{1,2})\\s*(?:people|persons|guests)${END}(?<=(?:/|per|each)\\s*person.*)`,
+    (m) => times(Number(m[1])),
+  ],
+  [
+    `(?<![\\p{L}\\d.,/])(\\d{1,2})\\s*(?:people|persons|guests)${END}(?=.*(?:/|per|each)\\s*person)`,
+    (m) => times(Number(m[1])),
+  ],
   // "3 cups, 1 min each"; a machine of 12 cups has no "each".
   [
     `(?<![\\p{L}\\d.,/])(\\d{1,2})\\s*(?:cups|coffees|teas|uses|flushes|washes|charges|showers|goes)${END}(?=.*(?<!\\p{L})each(?!\\p{L}))`,

@@ -40,7 +40,7 @@ ignition-gas | Gas hob ignition | igniter spark | steady 2 | 1–5 | 1 @ 07:00 1
 fridge-small | Compressor fridge, 40 l | refrigerator cooler | thermostatic 42 0.24 4 | 35–55 | day | direct | motor | 1 | T
 fridge-medium | Compressor fridge, 80 l | refrigerator cooler | thermostatic 50 0.30 4 | 40–65 | day | direct | motor | 1 | T
 fridge-large | Compressor fridge, 130 l | refrigerator larder | thermostatic 60 0.35 4 | 50–80 | day | direct | motor | 1 | M
-fridge-domestic | Domestic fridge-freezer | refrigerator house mains | thermostatic 100 0.35 4 | 70–160 | day | inverter | motor | 0.7 | M
+fridge-domestic | Domestic fridge | freezer refrigerator house mains | thermostatic 100 0.35 4 | 70–160 | day | inverter | motor | 0.7 | M
 fridge-absorption-12v | Absorption fridge on 12 V | three-way gas fridge driving | steady 130 | 100–180 | 120 @ 09:00 | direct | resistive | 1 | T
 freezer-small | Box freezer, 45 l | deep freeze chest | thermostatic 48 0.38 -18 | 40–60 | day | direct | motor | 1 | M
 freezer-drawer | Drawer freezer | deep freeze | thermostatic 55 0.40 -18 | 45–70 | day | direct | motor | 1 | M
@@ -64,7 +64,7 @@ monitor | Monitor, 24 inch | screen display | steady 20 | 15–35 | 480 @ 09:00 
 television | Television, 32 inch | tv telly screen | steady 45 | 25–70 | 150 @ 19:30 | inverter | electronics | 0.7 | M
 television-12v | Television, 12 V | tv telly screen | steady 25 | 18–40 | 150 @ 19:30 | direct | electronics | 1 | M
 projector | Projector | beamer cinema film | steady 120 | 40–280 | 120 @ 20:00 | inverter | electronics | 0.9 | M
-tablet | Tablet | pad screen charger | steady 12 | 8–20 | 120 @ 21:00 | dc-dc | electronics | 1 | M
+tablet | Tablet | screen charger | steady 12 | 8–20 | 120 @ 21:00 | dc-dc | electronics | 1 | M
 phone | Phone | mobile cell charger usb | steady 10 | 5–20 | 90 @ 21:00 | dc-dc | electronics | 1 | T
 phone-adapter | Phone on its mains charger | mobile cell plug | steady 10 | 5–20 | 90 @ 21:00 | inverter-adapter | electronics | 0.5 | T
 smartwatch | Watch charger | wearable | steady 2 | 1–3 | 90 @ 21:00 | dc-dc | electronics | 1 | M

@@ -550,4 +550,10 @@ lamp 5W 3 @ 20 min ⇒ ?bare-number
 pump 5A 40 l a day ⇒ type water-pump; W 60; min 9
 pump 5A 40 l a day at 3 gpm ⇒ type water-pump; W 60; min 9
 A/C 13.5kBTU ⇒ type aircon-rooftop; C 3956.4585
+deep freezer 90 l 55W on 12 of 24 h ⇒ type freezer-small; q 1; W 55; duty 50
+fridge 48W 8 hours out of 24 ⇒ q 1; W 48; duty 33.333
+water pump 4A 5 minutes per person 3 persons ⇒ type water-pump; W 48; min 15; n 3
+shower pump 2 people 60W 6 min/person ⇒ W 60; min 12; n 2
+lights 6off 2.5W 4h ⇒ q 6; W 2.5
+12 of 3W lamps 4h ⇒ q 12; W 3
 `;
