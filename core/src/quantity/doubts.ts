@@ -117,7 +117,7 @@ export function bareNumbers(
 }
 
 const TELLS_TIME = pattern(
-  /(?<!\p{L})(?:weeks?|weekly|months?|monthly|years?|yearly|annual(?:ly)?|fortnights?|hours?|hourly|minutes?|mins|seconds|days|nights|average|avg|typical(?:ly)?|dozen|half|twice|thrice|percent|dusk|dawn|sunset|sunrise|midnight|noon)(?!\p{L})|(?<![\p{L}\d])[x×]\s?\d{1,2}(?![\p{L}\d])/giu,
+  /(?<!\p{L})(?:(?:week|month|year|hour)(?:s|ly)?|annual(?:ly)?|fortnights?|minutes?|mins|seconds|days|nights|average|avg|typical(?:ly)?|dozen|half|twice|thrice|percent|dusk|dawn|sunset|sunrise|midnight|noon)(?!\p{L})|(?<![\p{L}\d])[x×]\s?\d{1,2}(?![\p{L}\d])/giu,
 );
 
 /** Words that say when, how often or how much and that no rule has read. */

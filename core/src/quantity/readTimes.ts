@@ -19,8 +19,9 @@ const LAST_DAY = `(?<=\\d\\s?(?:${HOUR}|${MINUTE})\\s+)${DAY}(?=\\s*$)`;
 const DAYS_IN_ORDER = ['mo', 'tu', 'we', 'th', 'fr', 'sa', 'su'];
 /** What is counted when it says how often: "2 cups a day", "1 load per week". */
 const GOES =
-  '(?:times|[x×]|loads?|washes|wash|cycles?|charges?|uses?|runs?|goes|go|cups?|coffees|teas|flushes|flush|showers?|meals?)';
+  '(?:times|[x×]|loads?|cycles?|charges?|uses?|runs?|cups?|coffees|teas|showers?|meals?|(?:wash|go|flush)(?:es)?)';
 const SO_MANY = `(?<![\\p{L}\\d.,/])(?:(once|twice|thrice)|[x×]\\s*(\\d{1,2})|(\\d{1,2}|one|two|three|four|five|six)\\s*${GOES})`;
+const A_PERSON = '(?:/|per|each)\\s*person';
 const MINUTES_PER_DAY = 1440;
 /** When it gets dark and light, minutes after midnight: 19:00 and 06:00. From memory. */
 const DUSK_MIN = 19 * 60;
@@ -141,16 +142,12 @@ const RULES: readonly Rule[] = [
   ],
   // "5 min per person, 3 persons": as often as there are people.
   [
-    `(?<![\\p{L}\\d.,/])(\\d{1,2})\\s*(?:people|persons|guests)${END}(?<=(?:/|per|each)\\s*person.*)`,
-    (m) => times(Number(m[1])),
-  ],
-  [
-    `(?<![\\p{L}\\d.,/])(\\d{1,2})\\s*(?:people|persons|guests)${END}(?=.*(?:/|per|each)\\s*person)`,
+    `(?<![\\p{L}\\d.,/])(\\d{1,2})\\s*(?:people|persons|guests)${END}(?:(?<=${A_PERSON}.*)|(?=.*${A_PERSON}))`,
     (m) => times(Number(m[1])),
   ],
   // "3 cups, 1 min each"; a machine of 12 cups has no "each".
   [
-    `(?<![\\p{L}\\d.,/])(\\d{1,2})\\s*(?:cups|coffees|teas|uses|flushes|washes|charges|showers|goes)${END}(?=.*(?<!\\p{L})each(?!\\p{L}))`,
+    `(?<![\\p{L}\\d.,/])(\\d{1,2})\\s*(?:cups|coffees|teas|uses|(?:flush|wash)es)${END}(?=.*(?<!\\p{L})each(?!\\p{L}))`,
     (m) => times(Number(m[1])),
   ],
   ['(?<![\\p{L}\\d])(?:(?:at|on)\\s+)?half\\s+power(?!\\p{L})', () => share('half')],

@@ -32,7 +32,7 @@ export function questionWords({ code, found }: Question): string {
     case 'bare-number':
       return `“${found}” of what?`;
     case 'unread-word':
-      return `“${found}” says when or how much, and was not understood. Write it another way, or take it out.`;
+      return `“${found}” says when or how much and was not understood. Write it another way or take it out.`;
     case 'second-figure':
       return `“${found}”: which of them, and what is the other for?`;
     case 'cooking-or-input':
@@ -54,7 +54,7 @@ export function questionWords({ code, found }: Question): string {
     case 'time-per-week':
       return `“${found}”: a part of it every day, or all of it on one?`;
     case 'like-a-bulb':
-      return `“${found}” is how bright it is, by an old bulb's watts. What does this one take?`;
+      return `“${found}” is its brightness in an old bulb's watts. What does this one take?`;
     case 'per-length':
       return `“${found}” of how long a piece? Write its length beside it, or its watts.`;
     case 'no-energy':
