@@ -1,5 +1,5 @@
 import 'fake-indexeddb/auto';
-import { blankJob } from '@joulemetric/core';
+import { blankJob, SCHEMA_VERSION } from '@joulemetric/core';
 import { IDBFactory } from 'fake-indexeddb';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { BrowserWaiting, type Waiting } from './waiting.ts';
@@ -138,4 +138,25 @@ it('edits that an older program kept are taken over once', async () => {
   const { waiting } = await new BrowserWaiting().left('j');
   expect(waiting).toMatchObject([{ jobId: 'j', baseVersion: 7, base: null, job, edits: 1 }]);
   expect(Object.keys(stored)).toEqual(['something-else']);
+});
+
+describe('edits of an older version', () => {
+  const text = JSON.stringify({ baseVersion: 7, job: { ...blankJob('of old'), schemaVersion: SCHEMA_VERSION - 1 } });
+
+  it('are brought forward', async () => {
+    stored['joulemetric:pending:j'] = text;
+    const { waiting, torn } = await new BrowserWaiting().left('j');
+    expect(waiting).toMatchObject([{ job: { title: 'of old', schemaVersion: SCHEMA_VERSION } }]);
+    expect(torn).toEqual([]);
+  });
+
+  it('stay for the next time when what brings them forward cannot be fetched', async () => {
+    vi.doMock('./older.ts', () => {
+      throw new Error('no signal');
+    });
+    stored['joulemetric:pending:j'] = text;
+    expect(await new BrowserWaiting().left('j')).toEqual({ waiting: [], torn: [] });
+    vi.doUnmock('./older.ts');
+    expect((await new BrowserWaiting().left('j')).waiting).toHaveLength(1);
+  });
 });
