@@ -1,3 +1,4 @@
+import { Readable } from 'node:stream';
 import {
   headOfTable,
   QUANTITIES,
@@ -8,8 +9,9 @@ import {
   TableReader,
   tableFault,
   zoneOf,
-} from '@joulemetric/core';
+} from '@joulemetric/core/read-table';
 import Papa from 'papaparse';
+import { copyRows } from './copyRows.ts';
 
 /**
  * The process that reads a meter's table: CSV comes in on standard input, what is wrong with it goes back as a message,
@@ -167,26 +169,9 @@ function finish({ series, faults, faultCount, notes, rows }: TableRead, columns:
     process.stdout.end();
     return;
   }
-  const those = quantities.map((quantity) => values[quantity] as Float64Array);
-  const AT_A_TIME = 4000;
-  let i = 0;
-  const write = (): void => {
-    while (i < t.length) {
-      let text = '';
-      for (const end = Math.min(t.length, i + AT_A_TIME); i < end; i++) {
-        text += `${ask.log}\t${t[i]}`;
-        for (const column of those) {
-          const value = column[i] as number;
-          text += Number.isNaN(value) ? '\t\\N' : `\t${value}`;
-        }
-        text += '\n';
-      }
-      if (!process.stdout.write(text)) {
-        process.stdout.once('drain', write);
-        return;
-      }
-    }
-    process.stdout.end();
-  };
-  write();
+  const those = quantities.map((quantity) => ({ quantity, values: values[quantity] as Float64Array }));
+  const sent = Readable.from(copyRows(ask.log, t, those));
+  // A pipe leaves standard output open.
+  sent.once('end', () => process.stdout.end());
+  sent.pipe(process.stdout);
 }
