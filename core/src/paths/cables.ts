@@ -63,8 +63,7 @@ export function cableDay(leads: Leads, fed: readonly Fed[], devices: readonly De
   const vary = (way: number, more: Float64Array | null, factor: number): void => {
     if (!more) return;
     variance[way] ??= new Float64Array(MINUTES_PER_DAY);
-    const sum = variance[way];
-    for (let m = 0; m < MINUTES_PER_DAY; m++) sum[m] = (sum[m] as number) + (more[m] as number) * factor;
+    addTo(variance[way], more, factor);
   };
   for (const { profile, chain } of fed) {
     const way = ofLoad.get(profile.load.id);
@@ -78,28 +77,16 @@ export function cableDay(leads: Leads, fed: readonly Fed[], devices: readonly De
   }
   for (const { feed, inputW } of devices) {
     const way = ofDevice.get(feed.device.id);
-    if (way !== undefined) addTo(watts[way] as Float64Array, inputW);
+    if (way !== undefined) addTo(watts[way] as Float64Array, inputW, 1);
   }
   for (let r = ways.length - 1; r >= 0; r--) {
     const { parent } = ways[r] as Way;
     if (parent < 0) continue;
-    addTo(watts[parent] as Float64Array, watts[r] as Float64Array);
+    addTo(watts[parent] as Float64Array, watts[r] as Float64Array, 1);
     vary(parent, variance[r] as Float64Array | null, 1);
   }
-  const lostW = new Float64Array(MINUTES_PER_DAY);
-  const lostWh = ways.map(({ perW }, r) => {
-    const own = watts[r] as Float64Array;
-    const spread = variance[r];
-    let wattMinutes = 0;
-    for (let m = 0; m < MINUTES_PER_DAY; m++) {
-      const w = own[m] as number;
-      const lost = perW * (w * w + (spread ? (spread[m] as number) : 0));
-      lostW[m] = (lostW[m] as number) + lost;
-      wattMinutes += lost;
-    }
-    return wattMinutes / 60;
-  });
-  const { perW, perVariance } = accumulated(ways, watts);
+  const lost = lostOn(ways, watts, variance);
+  const { perW } = lost;
   const unattendedW = new Float64Array(MINUTES_PER_DAY);
   for (const { feed, waitingW } of devices) {
     const way = perW[ofDevice.get(feed.device.id) ?? -1];
@@ -108,23 +95,44 @@ export function cableDay(leads: Leads, fed: readonly Fed[], devices: readonly De
       unattendedW[m] = (unattendedW[m] as number) + (waitingW[m] as number) * (way[m] as number);
   }
   const unattendedWh = unattendedW.reduce((sum, w) => sum + w, 0) / 60;
-  return { leads, lostW, lostWh, perW, perVariance, unattendedW, unattendedWh };
+  return { leads, ...lost, unattendedW, unattendedWh };
 }
 
-/** From each way back to where it begins: what a W, and a W² of variance, at its end loses in all of them. */
-function accumulated(ways: readonly Way[], watts: readonly Float64Array[]) {
+/** The variance of what does not cycle. */
+const STEADY = new Float64Array(MINUTES_PER_DAY);
+
+/** What each way loses, and from each back to where it begins what a W, and a W² of variance, at its end loses in all of them. */
+function lostOn(ways: readonly Way[], watts: readonly Float64Array[], variance: readonly (Float64Array | null)[]) {
+  const lostW = new Float64Array(MINUTES_PER_DAY);
+  const lostWh: number[] = [];
   const perW: Float64Array[] = [];
   const perVariance: number[] = [];
   for (const [r, { parent, perW: own }] of ways.entries()) {
-    const sum = new Float64Array(MINUTES_PER_DAY);
-    const through = watts[r] as Float64Array;
-    const before = perW[parent];
-    for (let m = 0; m < MINUTES_PER_DAY; m++)
-      sum[m] = (before ? (before[m] as number) : 0) + own * (through[m] as number);
+    const sum = perW[parent]?.slice() ?? new Float64Array(MINUTES_PER_DAY);
+    lostWh.push(addLost(lostW, sum, watts[r] as Float64Array, variance[r] ?? STEADY, own) / 60);
     perW.push(sum);
     perVariance.push(own + (parent < 0 ? 0 : (perVariance[parent] as number)));
   }
-  return { perW, perVariance };
+  return { lostW, lostWh, perW, perVariance };
+}
+
+/** Adds what one way loses to the W of all, and what it loses for each W to those of the ways before it. @returns W·min */
+function addLost(
+  lostW: Float64Array,
+  perW: Float64Array,
+  watts: Float64Array,
+  variance: Float64Array,
+  own: number,
+): number {
+  let wattMinutes = 0;
+  for (let m = 0; m < MINUTES_PER_DAY; m++) {
+    const w = watts[m] as number;
+    const lost = own * (w * w + (variance[m] as number));
+    perW[m] = (perW[m] as number) + own * w;
+    lostW[m] = (lostW[m] as number) + lost;
+    wattMinutes += lost;
+  }
+  return wattMinutes;
 }
 
 /**
@@ -174,6 +182,6 @@ function addLoad({ active, meanW }: LoadProfile, perUseful: number, watts: Float
     for (let m = from; m < to; m++) watts[m] = (watts[m] as number) + (meanW[m] as number) * perUseful;
 }
 
-function addTo(sum: Float64Array, more: Float64Array): void {
-  for (let m = 0; m < MINUTES_PER_DAY; m++) sum[m] = (sum[m] as number) + (more[m] as number);
+function addTo(sum: Float64Array, more: Float64Array, factor: number): void {
+  for (let m = 0; m < MINUTES_PER_DAY; m++) sum[m] = (sum[m] as number) + (more[m] as number) * factor;
 }

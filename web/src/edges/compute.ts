@@ -149,7 +149,7 @@ export interface Computed<T> {
 }
 
 /** ms without an edit before what takes long is asked. */
-const REST_MS = 150;
+const REST_MS = 400;
 
 const NOTHING = { value: null, problem: null, progress: 0 } as const;
 
