@@ -114,6 +114,16 @@ test('on the phone a label is photographed with the load; without a signal the p
     .poll(async () => (await storedJob(page, id)).loads.map(({ photos }) => photos.length))
     .toEqual([1, 1, 0]);
 
+  // What is not clear yet is asked first, and the photo waits with it.
+  await field.fill('charger 5 Ah');
+  await page.getByLabel(/^Photo of the label of .*: file$/).setInputFiles(photo);
+  await expect(page.getByText('The photo goes with this load once it is taken down.')).toBeVisible();
+  await field.fill('torch 5 W');
+  await field.press('Enter');
+  await expect
+    .poll(async () => (await storedJob(page, id)).loads.map(({ photos }) => photos.length))
+    .toEqual([1, 1, 0, 1]);
+
   await page.locator('[data-load] button').first().click();
   const sheet = page.getByRole('dialog', { name: 'Load' });
   const shown = sheet.getByRole('img', { name: /^Label 1/ });
@@ -127,6 +137,34 @@ test('on the phone a label is photographed with the load; without a signal the p
   await sheet.getByRole('button', { name: 'Try again' }).click();
   await expect(sheet.getByRole('img', { name: /^Label 2/ })).toBeAttached();
   await expectSound(page);
+});
+
+test('a line that is entered before it can be read is taken once it can; where its reader cannot be fetched, that is said', async ({
+  page,
+}) => {
+  const id = await openJob(page);
+  await page.route('**/readLine-*.js', async (route) => {
+    await new Promise((resolve) => setTimeout(resolve, 1500));
+    await route.continue();
+  });
+  await page.reload();
+  const line = page.getByLabel('Add a load by name or watts');
+  await line.fill('soldering iron 60W 20 min');
+  await line.press('Enter');
+  await expect(page.getByLabel('Power of Soldering iron')).toHaveValue('60 W');
+  await expect(line).toHaveValue('');
+  await saved(page);
+  expect((await storedJob(page, id)).loads).toHaveLength(1);
+  await page.unroute('**/readLine-*.js');
+  await page.route('**/readLine-*.js', (route) => route.abort());
+  await page.reload();
+  await line.fill('kettle');
+  await expect(page.getByRole('alert')).toContainText('could not be fetched');
+  await expect(line).toHaveValue('kettle');
+  await page.unroute('**/readLine-*.js');
+  await line.pressSequentially(' 2 kW');
+  await line.press('Enter');
+  await expect(page.getByLabel('Power of Kettle')).toHaveValue(/^2\s?000\s?W$/);
 });
 
 test('of 300 loads only those near the window are in the page, and none is missing when it is scrolled to', async ({

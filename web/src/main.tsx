@@ -8,6 +8,7 @@ import { PANEL_CONTENTS } from './shell/panelContents.ts';
 import { StepMissing } from './shell/StepMissing.tsx';
 import { SHEETS } from './shell/sheets.tsx';
 import { Loads } from './steps/loads/Loads.tsx';
+import { fetchLineReader } from './steps/loads/useLineReader.ts';
 import './styles.css';
 
 /** Steps that are not the first to be seen: fetched when the page has nothing else to do, so that they open without a signal too. */
@@ -84,6 +85,7 @@ async function rests(): Promise<void> {
 }
 
 async function fetchAhead(): Promise<void> {
+  await fetchLineReader().catch(() => undefined);
   touchedAt = performance.now() + AHEAD_AFTER_MS - REST_MS;
   for (const load of [
     ...Object.values(PANEL_CONTENTS),

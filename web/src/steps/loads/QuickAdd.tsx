@@ -1,13 +1,10 @@
 import {
-  APPLIANCES,
   type Appliance,
   type Bus,
-  findAppliances,
   formatNumber,
   formatUse,
   type LabelReading,
   type Proposal,
-  proposeLoad,
   type Question,
   runningPowerW,
   showText,
@@ -21,7 +18,7 @@ import { isAdding } from '../../shell/adding.ts';
 import { useJob } from '../../shell/JobContext.tsx';
 import { CameraButton } from '../../ui/CameraButton.tsx';
 import { PhotoUnsent } from './PhotoUnsent.tsx';
-import { questionWords } from './questionWords.ts';
+import { useLineReader } from './useLineReader.ts';
 import { usePhotoSender } from './usePhotoSender.ts';
 import { PATH_WORDS } from './words.ts';
 
@@ -34,11 +31,13 @@ export function QuickAdd() {
   const [text, setText] = useState('');
   const [active, setActive] = useState(-1);
   const [asked, setAsked] = useState(false);
-  const matches = useMemo(() => suggestions(text, firm), [text, firm]);
+  const [isTouched, setTouched] = useState(false);
+  const { reader, problem } = useLineReader(isTouched, text);
+  const matches = useMemo(() => reader?.suggestions(text, firm) ?? [], [reader, text, firm]);
   const pick = active >= 0 ? matches[active] : undefined;
   const proposal = useMemo(
-    () => (text.trim() ? proposeLoad(text, (name) => name, pick, firm, bus) : null),
-    [text, pick, firm, bus],
+    () => (reader && text.trim() ? reader.proposeLoad(text, (name) => name, pick, firm, bus) : null),
+    [reader, text, pick, firm, bus],
   );
   const line = useRef<HTMLInputElement>(null);
   const { key: visit, state } = useLocation();
@@ -57,9 +56,13 @@ export function QuickAdd() {
     setActive(-1);
     setAsked(false);
   };
-  const add = (chosen?: Appliance): boolean => {
-    const wanted = chosen ? proposeLoad(text, (name) => name, chosen, firm, bus) : proposal;
-    if (!wanted) return false;
+  // Enter before the line can be read, and a photo of what is not taken down yet, wait for it.
+  const enters = useRef(false);
+  const [heldPhoto, setHeldPhoto] = useState<File | null>(null);
+  const add = (chosen?: Appliance, photo = heldPhoto): boolean => {
+    enters.current = reader === null;
+    const wanted = chosen ? reader?.proposeLoad(text, (name) => name, chosen, firm, bus) : proposal;
+    if (!reader || !wanted) return false;
     if (roomFor(job) < 1) {
       setAsked(true);
       return false;
@@ -68,16 +71,25 @@ export function QuickAdd() {
       setAsked(true);
       return false;
     }
-    const load = chosen && isOnlySearch(text, chosen) ? { ...wanted.load, name: chosen.name } : wanted.load;
+    const load = chosen && reader.isOnlySearch(text, chosen) ? { ...wanted.load, name: chosen.name } : wanted.load;
     edit(addLoad(load));
     type('');
+    if (photo) sendToLast(photo);
+    setHeldPhoto(null);
     return true;
   };
-  /** A photo goes to the load that is being typed, or to the last one taken down. */
-  const addPhoto = (photo: File) => {
-    if (text.trim() !== '' && !add(pick)) return;
+  // biome-ignore lint/correctness/useExhaustiveDependencies: once it can be read, the line that was entered is taken.
+  useEffect(() => {
+    if (reader && enters.current) add(pick);
+  }, [reader]);
+  const sendToLast = (photo: File) => {
     const loadId = session.snapshot().job.loads.at(-1)?.id;
     if (loadId) void sender.send(loadId, photo);
+  };
+  /** A photo goes to the load that is being typed, as soon as it is taken down, or to the last one that was. */
+  const addPhoto = (photo: File) => {
+    if (text.trim() === '') return sendToLast(photo);
+    if (!add(pick, photo)) setHeldPhoto(photo);
   };
   const last = job.loads.at(-1);
   const { getInputProps, getMenuProps, getItemProps } = useCombobox<Appliance>({
@@ -96,7 +108,10 @@ export function QuickAdd() {
     if (event.key === 'Enter') {
       event.preventDefault();
       add(pick);
-    } else if (event.key === 'Escape') type('');
+    } else if (event.key === 'Escape') {
+      type('');
+      setHeldPhoto(null);
+    }
   };
 
   return (
@@ -107,6 +122,7 @@ export function QuickAdd() {
             ref: line,
             'aria-label': 'Add a load by name or watts',
             onChange: (event) => type(event.currentTarget.value),
+            onFocus: () => setTouched(true),
             onKeyDown,
           })}
           maxLength={4000}
@@ -130,6 +146,16 @@ export function QuickAdd() {
         </p>
       )}
       <PhotoUnsent sender={sender} />
+      {heldPhoto && (
+        <p role="status" className="text-note text-ink-2">
+          The photo goes with this load once it is taken down.
+        </p>
+      )}
+      {problem && text.trim() !== '' && (
+        <p role="alert" className="text-note font-medium text-copper">
+          {problem}
+        </p>
+      )}
       {asked && roomFor(job) < 1 && (
         <p role="alert" className="text-note font-medium text-copper">
           The job has {job.loads.length} loads, as many as it can hold. Put alike ones together by their number, or take
@@ -140,9 +166,10 @@ export function QuickAdd() {
         className={`absolute inset-x-0 top-full z-10 border border-t-0 border-ink bg-sheet phone:bottom-full phone:top-auto phone:border-b-0 phone:border-t ${open ? '' : 'hidden'}`}
       >
         {proposal?.label && <LabelText text={text} label={proposal.label} />}
-        {question ? (
+        {reader && question ? (
           <Ask
             question={question}
+            words={reader.questionWords(question)}
             loud={asked}
             onFix={(meant) => type(text.slice(0, question.start) + meant + text.slice(question.end))}
           />
@@ -193,30 +220,6 @@ function useBus(): Bus {
   const mainsV = job.brief.region.mains === '230V-50Hz' ? 230 : 120;
   return useMemo(() => ({ busV, mainsV }), [busV, mainsV]);
 }
-
-/** Types that fit what is typed; for a nameplate without a name, whatever takes about its watts. */
-function suggestions(text: string, firm: readonly Appliance[]): Appliance[] {
-  const found = findAppliances(wordsOf(text), 6, firm);
-  if (found.length > 0) return found;
-  const label = proposeLoad(text, (name) => name).label;
-  const watts = label?.powerW ?? null;
-  if (watts === null) return [];
-  const viaAdapter = label?.supply?.kind === 'adapter';
-  const near = APPLIANCES.filter(({ lowW, highW }) => watts >= lowW && watts <= highW);
-  const likely = near.filter(({ path }) => (path === 'inverter-adapter') === viaAdapter);
-  return [...likely, ...near.filter((appliance) => !likely.includes(appliance))].slice(0, 6);
-}
-
-/** The words of a line without its numbers, for the search. */
-const wordsOf = (text: string): string => text.replace(/\d[\d.,]*\s*\p{L}*\/?\p{L}*|[×x*]\s*\d+/gu, ' ');
-
-/** Typed words that only led to the chosen type name it after the type; a name of one's own stays. */
-const isOnlySearch = (text: string, appliance: Appliance): boolean =>
-  wordsOf(text)
-    .toLowerCase()
-    .split(/\s+/)
-    .filter(Boolean)
-    .every((word) => `${appliance.name} ${appliance.words.join(' ')}`.toLowerCase().includes(word.replace(/s$/, '')));
 
 /** The sign for direct current is in few typefaces. */
 const legible = (text: string): string => text.replace(/\s*[⎓⏛]\s*/g, ' DC ');
@@ -285,10 +288,20 @@ function Preview({ proposal, loud, onAdd }: { proposal: Proposal; loud: boolean;
   );
 }
 
-function Ask({ question, loud, onFix }: { question: Question; loud: boolean; onFix: (meant: string) => void }) {
+function Ask({
+  question,
+  words,
+  loud,
+  onFix,
+}: {
+  question: Question;
+  words: string;
+  loud: boolean;
+  onFix: (meant: string) => void;
+}) {
   return (
     <div role={loud ? 'alert' : undefined} className="border-b border-line px-3 py-2">
-      <p className="font-medium text-copper">{questionWords(question)}</p>
+      <p className="font-medium text-copper">{words}</p>
       {question.choices.length > 0 && (
         <p className="mt-1 flex flex-wrap gap-x-5 gap-y-1">
           {question.choices.map((choice) => (
