@@ -57,6 +57,10 @@ function actual(key: string, load: Load, type: string): string | number | null {
       return `${load.minV}–${load.maxV}`;
     case 'wh':
       return buildDay(load);
+    case 'at': {
+      const [first] = load.uses;
+      return first ? `${Math.floor(first.startMin / 60)}:${String(first.startMin % 60).padStart(2, '0')}` : null;
+    }
     default:
       throw new Error(`the corpus has no ${key}`);
   }

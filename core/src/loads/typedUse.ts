@@ -36,7 +36,8 @@ export function typedUse(
   busV: number,
 ): TypedUse {
   const asked = new Asked(text, reading);
-  const duty = asked.duty(start, powered);
+  const every = asked.one('every');
+  const duty = asked.duty(start, powered) ?? (every && powered.kind === 'thermostatic' ? shareOf(every) : null);
   const energy = asked.energy(busV);
   const times = asked.one('times')?.value ?? null;
   const week = asked.week(start);
@@ -45,7 +46,6 @@ export function typedUse(
     startMin: token.value,
     minutes: ((token.second ?? 0) - token.value + MINUTES_PER_DAY) % MINUTES_PER_DAY || MINUTES_PER_DAY,
   }));
-  const every = asked.one('every');
 
   // "30 % of 6 h": of what the share is cannot be told.
   const share = duty !== null && minutes > 0 && minutes < MINUTES_PER_DAY ? asked.one('share') : null;
@@ -121,9 +121,13 @@ class Asked {
     const [first] = lengths;
     if (!first) return 0;
     let sum = 0;
+    let least = first.value;
     let end = first.start;
     for (const token of lengths) {
       if (!/^[\s,+&]*(?:and)?\s*$/i.test(this.#text.slice(end, token.start))) continue;
+      // "5 min 10 h" are two.
+      if (sum > 0 && token.value >= least) break;
+      least = token.value;
       sum += token.value;
       end = token.end;
       this.used.push(token);
@@ -277,6 +281,11 @@ class Asked {
       if (token) this.ask('over-a-day', token, times === null ? this.#perPiece(minutes) : []);
       return [...start.uses];
     }
+    const [usualUse, ...more] = start.uses;
+    const isWhole = (usualUse?.minutes ?? MINUTES_PER_DAY) >= MINUTES_PER_DAY;
+    // Where only the length is told, it is at the usual time: a sleeper's machine by night.
+    if (start.type !== '' && times === null && usualUse && more.length === 0 && !isWhole && draw.kind !== 'cycle')
+      return [{ startMin: usualUse.startMin, minutes: Math.min(each, MINUTES_PER_DAY) }];
     return usesFor(draw, count, each);
   }
 
@@ -306,16 +315,32 @@ class Asked {
   week(start: Load): Pick<Load, 'daysPerWeek' | 'variants'> & { readonly minutes: number } {
     const days = this.one('days-per-week');
     if (days) return { daysPerWeek: days.value, variants: start.variants, minutes: 0 };
+    const season = this.one('summer', 'winter');
+    if (season)
+      return {
+        daysPerWeek: start.daysPerWeek,
+        variants: without(start, season.kind === 'summer' ? 'winter' : 'summer'),
+        minutes: 0,
+      };
     const part = this.one('weekdays', 'weekends');
     if (!part) return this.#inAWeek(start);
     const off = part.kind === 'weekdays' ? 'weekend' : 'weekday';
     return {
       minutes: 0,
       daysPerWeek: part.value,
-      variants: [...start.variants.filter(({ on }) => on !== off), { on: off, uses: [] }],
+      variants: without(start, off),
     };
   }
 }
+
+/** What it does on other days, with those on which it does nothing. */
+const without = ({ variants }: Load, off: Load['variants'][number]['on']): Load['variants'] => [
+  ...variants.filter(({ on }) => on !== off),
+  { on: off, uses: [] },
+];
+
+/** "20 min every hour" of what cycles by itself is how much of the time it runs. */
+const shareOf = ({ value, second }: Token): number => value / (second ?? MINUTES_PER_DAY);
 
 const hoursOf = (minutes: number): string => `${Number((minutes / 60).toPrecision(3))} h`;
 

@@ -82,17 +82,20 @@ export function addUse(uses: readonly Use[], minutes: number): Use[] {
   return [...uses, { startMin, minutes }].sort((a, b) => a.startMin - b.startMin);
 }
 
-/** Middle of the night and of the day: 02:00 and 13:00. Common practice. */
-const MIDDLE_MIN = { night: 2 * 60, day: 13 * 60 } as const;
+/** Middle of the night, of the day and of its parts: 02:00 and 13:00, common practice; 08:00, 15:00 and 20:30, from memory. */
+const MIDDLE_MIN = { night: 2 * 60, day: 13 * 60, morning: 8 * 60, afternoon: 15 * 60, evening: 20.5 * 60 } as const;
 
-/** One use of that length in the middle of the night or of the day. */
+/** One use of that length in the middle of the night, of the day or of a part of it. */
 export function useInThe(part: keyof typeof MIDDLE_MIN, minutes: number): Use[] {
   return [{ startMin: wrap(Math.round(MIDDLE_MIN[part] - minutes / 2)), minutes }];
 }
 
-/** Whether words say "at night" or "by day"; null when they say neither. */
-export function partOfDay(text: string): 'night' | 'day' | null {
+/** Whether words say "at night", "by day" or "mornings"; null when they say none of them. */
+export function partOfDay(text: string): keyof typeof MIDDLE_MIN | null {
   if (/\b(?:at night|by night|overnight|nights?)\b/i.test(text)) return 'night';
+  if (/\bmornings?\b|(?<=^|\s)a\.m\.(?=\s|$)/i.test(text)) return 'morning';
+  if (/\bafternoons?\b|(?<=^|\s)p\.m\.(?=\s|$)/i.test(text)) return 'afternoon';
+  if (/\bevenings?\b/i.test(text)) return 'evening';
   return /\b(?:by day|daytime|in daylight|during the day)\b/i.test(text) ? 'day' : null;
 }
 

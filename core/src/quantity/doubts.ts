@@ -86,6 +86,11 @@ const LONG = pattern(
 const isMinutesOrMetres = (text: string, end: number): boolean =>
   pattern(/^[m'′](?![\p{L}\d²³])/iu).test(text.slice(end)) && !/^m\s*[@x×]/u.test(text.slice(end)) && !LONG.test(text);
 
+/** "6 slices a day" is no size. */
+const SO_OFTEN = pattern(
+  /^\s*(?:slices?|cups?|persons?|people)\s*(?:\/|a|per|each|every)\s*(?:day|week|hour)(?!\p{L})/iu,
+);
+
 /** Numbers that belong to nothing: asked about, since what is typed is never dropped. */
 export function bareNumbers(
   text: string,
@@ -107,7 +112,11 @@ export function bareNumbers(
       });
       continue;
     }
-    if (NAMING.test(text.slice(end)) || LIFE.test(text.slice(end)) || pattern(/^[-_/]\p{L}/iu).test(text.slice(end)))
+    if (
+      (NAMING.test(text.slice(end)) && !SO_OFTEN.test(text.slice(end))) ||
+      LIFE.test(text.slice(end)) ||
+      pattern(/^[-_/]\p{L}/iu).test(text.slice(end))
+    )
       continue;
     const found = match[0].trim();
     const hasPower = tokens.some(({ kind }) => kind === 'power' || kind === 'current' || kind === 'apparent');
@@ -117,7 +126,7 @@ export function bareNumbers(
 }
 
 const TELLS_TIME = pattern(
-  /(?<!\p{L})(?:(?:week|month|year|hour)(?:s|ly)?|annual(?:ly)?|fortnights?|minutes?|mins|seconds|days|nights|average|avg|typical(?:ly)?|dozen|half|twice|thrice|percent|dusk|dawn|sunset|sunrise|midnight|noon)(?!\p{L})|(?<![\p{L}\d])[x×]\s?\d{1,2}(?![\p{L}\d])/giu,
+  /(?<!\p{L})(?:(?:week|month|year|hour)(?:s|ly)?|annual(?:ly)?|fortnights?|minutes?|mins|seconds|(?<=\d\s?)(?:days|nights)|average|avg|typical(?:ly)?|dozen|half|twice|thrice|percent|dusk|dawn|sunset|sunrise|midnight|noon|(?:(?:in|during|until|till|from|to)\s+)?(?:summer|winter|january|february|april|june|july|august|september|october|november|december|(?:jan|feb|apr|jun|jul|aug|sept?|oct|nov|dec)(?:\.|(?=\s?[-–/])|(?<=[-–/]\s?\p{L}+))?)s?|(?:one\s+)?at\s+a\s+time|alternat(?:ely|ing)|(?:in|by)\s+turns?|sometimes|seldom|rarely|occasionally|as\s+(?:needed|required|wanted)|(?:if|when|whenever|unless)\s+\p{L}+|(?:below|above|under|over)\s+(?:minus\s+|[-−])?\d+\s?(?:°|deg(?:rees)?)?\s?[cf])(?!\p{L})|(?<![\p{L}\d])[x×]\s?\d{1,2}(?![\p{L}\d])/giu,
 );
 
 /** Words that say when, how often or how much and that no rule has read. */
@@ -133,7 +142,9 @@ const spanOf = (units: string) =>
   pattern(`(?<![\\p{L}\\d.,])(${NUMERAL})\\s*(?:${units})?\\s*(?:[-–—]|to|or|\\.{2,3}|…)\\s*$`, 'iu');
 const SPAN = spanOf('k?w|watts?|a|va|k?wh');
 const SPAN_OF_TIME = spanOf('h|hrs?|hours?|mins?|minutes?');
+const SPAN_OF_SHARE = spanOf('%|percent');
 const SPANNED: ReadonlySet<Token['kind']> = new Set([
+  'share',
   'power',
   'current',
   'apparent',
@@ -151,7 +162,9 @@ export function signs(text: string, tokens: readonly Token[]): Question[] {
   return tokens.flatMap((token): Question[] => {
     if (!SPANNED.has(token.kind)) return [];
     const lead = text.slice(0, token.start);
-    const span = (token.kind === 'duration' ? SPAN_OF_TIME : SPAN).exec(lead.slice(-SPAN_REACH));
+    const span = (token.kind === 'duration' ? SPAN_OF_TIME : token.kind === 'share' ? SPAN_OF_SHARE : SPAN).exec(
+      lead.slice(-SPAN_REACH),
+    );
     const own = text.slice(token.start, token.end);
     const unit = own.replace(pattern(`^${NUMERAL}`, 'iu'), '').trim();
     if (span)

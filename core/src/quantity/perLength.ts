@@ -31,7 +31,7 @@ export function perLength(
   const read = tokens.map((token): Token => {
     if (token.kind !== 'power') return token;
     for (const unit of Object.values(UNITS)) {
-      const per = pattern(`^\\s*(?:/|per|a)\\s*${unit}(?![\\p{L}\\d])`, 'iu').exec(text.slice(token.end));
+      const per = pattern(`^\\s*(?:/\\s*|per\\s*|a\\s+)${unit}(?![\\p{L}\\d])`, 'iu').exec(text.slice(token.end));
       if (!per) continue;
       const whole = { start: token.start, end: token.end + per[0].length };
       const length = lengthBeside(text, unit, whole);

@@ -1,3 +1,4 @@
+import { DAILY as DAILY_WORD, DAY, PER as PER_WORD } from './aDay.ts';
 import { askAbout, bareNumbers, signs } from './doubts.ts';
 import { bothReadings, lastGroup, NUMBER_WORDS, NUMERAL, readNumber } from './numeral.ts';
 import { pattern } from './pattern.ts';
@@ -117,13 +118,22 @@ const FACTOR = pattern(
 /** What an energy is for: the divisor that makes it Wh a day, or a use. */
 const PER: readonly (readonly [RegExp, Kind, number])[] = [
   [
-    pattern(/^\s*(?:\/|per|a|an|each|every|in)\s*(?:day|d|24\s*h(?:(?:ou)?rs?)?)(?![\p{L}\d])|^\s*daily\b/iu),
+    pattern(
+      `^(?:${PER_WORD}|\\s*in\\s*)(?:${DAY}|24\\s*h(?:(?:ou)?rs?)?)(?![\\p{L}\\d])|^\\s*${DAILY_WORD}(?!\\p{L})`,
+      'iu',
+    ),
     'energy-per-day',
     1,
   ],
   [pattern(/^\s*(?:\/|per|a)\s*(?:week|wk)(?!\p{L})/iu), 'energy-per-day', 7],
   [pattern(/^\s*(?:\/|per|a)\s*month(?!\p{L})/iu), 'energy-per-day', 365 / 12],
-  [pattern(/^\s*(?:\/|per|a)\s*(?:year|yr|annum|365\s*d(?:ays)?|a)(?!\p{L})/iu), 'energy-per-day', 365],
+  [
+    pattern(
+      /^\s*(?:\/|per|a)\s*(?:year|yr|annum|365\s*d(?:ays)?|a)(?!\p{L})|^\s*(?:p\.\s?a\.?|pa|annually|yearly)(?![\p{L}\d])/iu,
+    ),
+    'energy-per-day',
+    365,
+  ],
   // As energy labels have it: what it takes in a thousand hours of being on.
   [pattern(/^\s*(?:\/|per|in)\s*1[.,]?000\s*h(?:ours|rs)?(?!\p{L})/iu), 'power', 1000],
   [pattern(/^\s*(?:\/|per|in)\s*100\s*(?:cycles|uses|washes)(?!\p{L})/iu), 'energy-per-use', 100],
@@ -208,7 +218,7 @@ function quantity(match: RegExpExecArray, text: string): Token | null {
   } else if (kind === 'share')
     end += pattern(/^\s*(?:duty(?:\s*cycle)?|of\s+the\s+time)(?!\p{L})/iu).exec(text.slice(end))?.[0].length ?? 0;
   else if (kind === 'duration')
-    end += pattern(/^\s*(?:\/|per|a|each|every)\s*(?:day|d)(?![\p{L}\d])/iu).exec(text.slice(end))?.[0].length ?? 0;
+    end += pattern(`^${PER_WORD}${DAY}(?![\\p{L}\\d])`, 'iu').exec(text.slice(end))?.[0].length ?? 0;
   const readings = readingsOf(number, as, scale);
   // "25 000 h" of a lamp are its life.
   if (!readings || (kind === 'duration' && readings.value >= LIFE_MIN)) return null;
@@ -294,7 +304,8 @@ function isOfNext(after: string): boolean {
 
 /** What says no more than that it runs every day. */
 const DAILY = pattern(
-  /(?<!\p{L})(?:daily|nightly|(?:every|each|per|a|an|\/)\s*(?:day|night|evening|morning))(?!\p{L})|\/\s*(?:day|night)(?!\p{L})/giu,
+  `(?<!\\p{L})(?:${DAILY_WORD}|nightly|(?:every|each|per|an?|/)\\s*(?:day|night|evening|morning)|(?:pro|par|al|am|je|por)\\s*${DAY})(?!\\p{L})|/\\s*(?:${DAY}|night)(?!\\p{L})`,
+  'giu',
 );
 
 function wordsBetween(text: string, taken: readonly { start: number; end: number }[]): string {

@@ -1,3 +1,4 @@
+import { DAILY, DAY as DAY_WORD, PER } from './aDay.ts';
 import { NUMBER_WORDS, NUMERAL, readNumber } from './numeral.ts';
 import { pattern } from './pattern.ts';
 import type { Token } from './token.ts';
@@ -7,7 +8,6 @@ import type { Token } from './token.ts';
 const MINUTE = '(?:minutes?|mins?)';
 const HOUR = '(?:hours?|hrs?|h)';
 const LENGTH = `(${NUMERAL})\\s*(${HOUR}|${MINUTE}|seconds?|secs?|s)`;
-const PER = '(?:\\s*(?:/|per|a|an|each|every)\\s*)';
 const TIMES_WORD: Readonly<Record<string, number>> = { ...NUMBER_WORDS, once: 1, twice: 2, thrice: 3 };
 const WRITTEN_OUT = Object.keys(NUMBER_WORDS).join('|');
 const DAY_NAME = '(?:mon|tues?|wednes|thurs?|fri|satur|sun)days?';
@@ -19,7 +19,11 @@ const LAST_DAY = `(?<=\\d\\s?(?:${HOUR}|${MINUTE})\\s+)${DAY}(?=\\s*$)`;
 const DAYS_IN_ORDER = ['mo', 'tu', 'we', 'th', 'fr', 'sa', 'su'];
 /** What is counted when it says how often: "2 cups a day", "1 load per week". */
 const GOES =
-  '(?:times|[x×]|loads?|cycles?|charges?|uses?|runs?|cups?|coffees|teas|showers?|meals?|(?:wash|go|flush)(?:es)?)';
+  '(?:times|[x×]|loads?|cycles?|charges?|uses?|runs?|cups?|coffees|teas|showers?|meals?|brews?|boils?|shots?|espressos?|rounds?|batches|(?:wash|go|flush)(?:es)?)';
+/** Of a line that names several of them. */
+const HOUR_OF_DAY = '(?:noon|midday|midnight|dusk|sunset|dawn|sunrise|\\d{1,2}(?::\\d{2})?(?:\\s*(?:am|pm|h))?)';
+const PART_OF_DAY =
+  '(?<!\\p{L})(?:mornings?|noon|midday|lunch(?:time)?|afternoons?|evenings?|nights?|bedtime|breakfast|dinner|supper|am|pm)(?!\\p{L})';
 const SO_MANY = `(?<![\\p{L}\\d.,/])(?:(once|twice|thrice)|[x×]\\s*(\\d{1,2})|(\\d{1,2}|one|two|three|four|five|six)\\s*${GOES})`;
 const A_PERSON = '(?:/|per|each)\\s*person';
 const MINUTES_PER_DAY = 1440;
@@ -46,23 +50,27 @@ const RULES: readonly Rule[] = [
     (m) => length(Number(m[1]) * 60 + Number(m[2])),
   ],
   [
-    `${BEGIN}${LENGTH}\\s*(?:every|each|per|/|in every|out of)\\s*(?:(${NUMERAL})\\s*)?(${HOUR}|${MINUTE})${END}`,
+    `${BEGIN}${LENGTH}\\s*(?:every|each|per|/|(?:in|of|out\\s+of)\\s+(?:every|each|an?)|out\\s+of)\\s*(?:(?:(${NUMERAL})\\s*)?(${HOUR}|${MINUTE})|60)${END}`,
     (m) => {
-      const [on, period] = [minutesOf(m[1], m[2]), minutesOf(m[3] ?? '1', m[4])];
+      const [on, period] = [minutesOf(m[1], m[2]), m[4] === undefined ? 60 : minutesOf(m[3] ?? '1', m[4])];
       return on > 0 && period >= on ? { kind: 'every', value: on, second: period } : null;
     },
+  ],
+  [
+    `${BEGIN}${LENGTH}\\s*(?:every|each|per|in\\s+every)\\s*(half|quarter)(?:\\s*of)?(?:\\s*an?)?\\s*hour${END}`,
+    (m) => ({ kind: 'every', value: minutesOf(m[1], m[2]), second: /^h/i.test(m[3] ?? '') ? 30 : 15 }),
   ],
   [
     '(?<![\\p{L}\\d.,])(?:from\\s+|between\\s+)?(\\d{1,2})(?::(\\d{2}))?\\s*(am|pm|h)?\\s*(?:-|–|to|till|until|and)\\s*(\\d{1,2})(?::(\\d{2}))?\\s*(am|pm|h|o.?clock)?(?![\\p{L}\\d:.,]|\\s*(?:w|v|a|k?wh|ah|va|hz|min|kw)(?!\\p{L}))',
     (m) => clock(m),
   ],
   [
-    '(?<![\\p{L}\\d])(?:24\\s*[/x×]\\s*7|around the clock|round the clock|all day(?: and(?: all)? night| long)?|all the time|always(?: on)?|non-?stop|permanently|cont\\.|continuous(?:ly)?)(?![\\p{L}\\d])',
+    '(?<![\\p{L}\\d])(?:24\\s*[/x×]\\s*7|around the clock|round the clock|all day(?: and(?: all)? night| long)?|all the time|always(?: on)?|non-?stop|permanently|day (?:and|&) night|night (?:and|&) day|cont\\.|continuous(?:ly)?)(?![\\p{L}\\d])',
     () => length(MINUTES_PER_DAY),
   ],
   [
-    `(?<!\\p{L})(?:from\\s+)?(?:dusk|sunset)\\s*(?:-|–|to|till|until)\\s*(dawn|sunrise|midnight)${END}`,
-    (m) => ({ kind: 'clock', value: DUSK_MIN, second: /^m/i.test(m[1] ?? '') ? 0 : DAWN_MIN }),
+    `(?<![\\p{L}\\d.,])(?:(?:from|between)\\s+)?(${HOUR_OF_DAY})\\s*(?:-|–|to|till|until|and)\\s*(${HOUR_OF_DAY})(?![\\p{L}\\d:.,]|\\s*(?:w|v|a|k?wh|ah|va|hz|min|kw)(?!\\p{L}))`,
+    (m) => namedClock(m[1] ?? '', m[2] ?? ''),
   ],
   [
     '(?<!\\p{L})(?:overnight|all night)(?!\\p{L})(?!\\s*\\d+(?:[.,]\\d+)?\\s*(?:h|hours?|hrs?|min|mins|minutes)(?!\\p{L}))(?<!\\d\\s*(?:h|hours?|hrs?|min|mins|minutes)\\s*(?:overnight|all night))',
@@ -88,6 +96,7 @@ const RULES: readonly Rule[] = [
     (m) => length(minutesOf(String(NUMBER_WORDS[(m[1] ?? '').toLowerCase()]), m[2])),
   ],
   [`${SO_MANY}(?:${PER}(?:week|wk|w)|\\s*weekly)${END}`, (m) => atMostAWeek(often(m[1] ?? m[2] ?? m[3]))],
+  [`${BEGIN}(\\d{1,2})\\s*[x×]\\s*(?:week|wk)(?:ly)?${END}`, (m) => atMostAWeek(Number(m[1]))],
   [`${SO_MANY}${PER}fortnight${END}`, (m) => atMostAWeek(often(m[1] ?? m[2] ?? m[3]) / 2)],
   [`${SO_MANY}(?:${PER}month|\\s*monthly)${END}`, (m) => atMostAWeek((often(m[1] ?? m[2] ?? m[3]) * 7 * 12) / 365)],
   [
@@ -102,6 +111,8 @@ const RULES: readonly Rule[] = [
   [`(?<!\\p{L})every\\s*(?:third|3rd)\\s*(?:day|night)${END}`, () => week(7 / 3)],
   [`(?<!\\p{L})every\\s*(\\d|two|three|four|five|six)\\s*(?:days|nights)${END}`, (m) => atMostAWeek(7 / often(m[1]))],
   [`(?<!\\p{L})(?:weekly|every\\s*week)${END}`, () => week(1)],
+  [`(?<!\\p{L})(?:monthly|every\\s*month)${END}`, () => week((7 * 12) / 365)],
+  [`${BEGIN}([1-7])\\s*/\\s*(?:week|wk|w)${END}`, (m) => week(Number(m[1]))],
   [
     `${BEGIN}${LENGTH}\\s*(?:/|per|a|each|every)\\s*(?:week|wk)${END}`,
     (m) => ({ kind: 'per-week', value: minutesOf(m[1], m[2]) }),
@@ -115,6 +126,10 @@ const RULES: readonly Rule[] = [
     () => ({ kind: 'weekends', value: 2 }),
   ],
   [
+    '(?<!\\p{L})(?:only\\s+)?(?:(?:in|during)\\s+(?:the\\s+)?|only\\s+)(summer|winter)s?(?:\\s+only)?(?!\\p{L})|(?<!\\p{L})(summer|winter)s?\\s+only(?!\\p{L})',
+    (m) => ({ kind: (m[1] ?? m[2] ?? '').toLowerCase() as 'summer' | 'winter', value: 1 }),
+  ],
+  [
     '(?<!\\p{L})(?:on\\s+)?(?:weekdays?|workdays?|working days|mondays? to fridays?|mon-fri)(?:\\s+only)?(?!\\p{L})',
     () => ({ kind: 'weekdays', value: 5 }),
   ],
@@ -126,7 +141,10 @@ const RULES: readonly Rule[] = [
     `(?<!\\p{L})(?:(?:on|every)\\s+${DAY}${NEXT_DAY}*|${DAY}${NEXT_DAY}+|${LAST_DAY}|${DAY_NAME})${END}`,
     (m) => atMostAWeek(m[0].match(pattern(DAY, 'gi'))?.length ?? 1),
   ],
-  [`${SO_MANY}(?:${PER}(?:day|d|night)|\\s*(?:daily|nightly))${END}`, (m) => times(often(m[1] ?? m[2] ?? m[3]))],
+  [
+    `${SO_MANY}(?:${PER}(?:${DAY_WORD}|night)|\\s*(?:${DAILY}|nightly))${END}`,
+    (m) => times(often(m[1] ?? m[2] ?? m[3])),
+  ],
   [
     '(?<![\\p{L}\\d.,/])(once|twice|thrice|(?:\\d{1,2}|two|three|four|five|six)\\s*times)(?![\\p{L}\\d])',
     (m) => times(often(m[1]?.replace(/\s*times$/i, ''))),
@@ -150,9 +168,14 @@ const RULES: readonly Rule[] = [
     `(?<![\\p{L}\\d.,/])(\\d{1,2})\\s*(?:cups|coffees|teas|uses|(?:flush|wash)es)${END}(?=.*(?<!\\p{L})each(?!\\p{L}))`,
     (m) => times(Number(m[1])),
   ],
+  // "mornings and evenings", "breakfast, lunch and dinner".
+  [
+    `(?<!\\p{L})(?:(?:every|each|in the|at|with)\\s+)*${PART_OF_DAY}(?:\\s*(?:,\\s*and|,|and|&|/|\\+)\\s*(?:(?:every|each|in the|at)\\s+)*${PART_OF_DAY})+${END}`,
+    (m) => times(m[0].match(pattern(PART_OF_DAY, 'giu'))?.length ?? 1),
+  ],
   ['(?<![\\p{L}\\d])(?:(?:at|on)\\s+)?half\\s+power(?!\\p{L})', () => share('half')],
-  [`(?<![\\p{L}\\d.,/])(\\d{1,2})\\s*[x×]?${PER}day${END}`, (m) => times(Number(m[1]))],
-  [`(?<!\\p{L})(?:every|each|a|per)\\s*day${END}|(?<!\\p{L})daily${END}`, () => null],
+  [`(?<![\\p{L}\\d.,/])(\\d{1,2})\\s*[x×]?${PER}${DAY_WORD}${END}`, (m) => times(Number(m[1]))],
+  [`(?<!\\p{L})(?:every|each|a|per)\\s*day${END}|(?<!\\p{L})${DAILY}${END}`, () => null],
 ];
 
 const dayIndex = (name: string | undefined): number => DAYS_IN_ORDER.indexOf((name ?? '').slice(0, 2).toLowerCase());
@@ -172,7 +195,7 @@ const atMostAWeek = (days: number) => (days >= 0.1 && days <= 7 ? week(days) : n
 const COMPILED = RULES.map(([source, read]) => ({ says: pattern(source, 'giu'), read }));
 
 const VOLUME = `(${NUMERAL})\\s*(?:(l|lt|ltr|lit(?:re|er)s?)|gal(?:lons?)?)`;
-const A_DAY = pattern(`${BEGIN}${VOLUME}\\s*(?:/|per|a|each)\\s*(?:day|d)${END}`, 'iu');
+const A_DAY = pattern(`${BEGIN}${VOLUME}${PER}${DAY_WORD}${END}`, 'iu');
 const A_MINUTE = pattern(`${BEGIN}(?:${VOLUME}\\s*(?:/|per|a)\\s*min(?:ute)?|(${NUMERAL})\\s*gpm)${END}`, 'iu');
 
 /** "40 l a day at 10 l/min": as long as so much takes to flow. */
@@ -211,6 +234,36 @@ function clock(m: RegExpExecArray): Omit<Token, 'start' | 'end'> | null {
   );
   const to = minuteOf(m[4], m[5], m[6]);
   if (!isTime || from === null || to === null || from === to) return null;
+  return { kind: 'clock', value: from % MINUTES_PER_DAY, second: to % MINUTES_PER_DAY };
+}
+
+const NOON_MIN = 12 * 60;
+/** Minutes after midnight of the times of day that have names. */
+const NAMED_MIN: Readonly<Record<string, number>> = {
+  noon: NOON_MIN,
+  midday: NOON_MIN,
+  midnight: MINUTES_PER_DAY,
+  dusk: DUSK_MIN,
+  sunset: DUSK_MIN,
+  dawn: DAWN_MIN,
+  sunrise: DAWN_MIN,
+};
+
+/** "noon to 3", "6pm till midnight", "dusk till dawn": one of the two has a name. "8 till midnight" may be either eight. */
+function namedClock(fromText: string, toText: string): Omit<Token, 'start' | 'end'> | null {
+  const at = (text: string): number | null => {
+    const [, hour, minute, half] = /^(\d+)(?::(\d+))?\s*(am|pm|h)?$/i.exec(text) ?? [];
+    return hour === undefined ? (NAMED_MIN[text.toLowerCase()] ?? null) : minuteOf(hour, minute, half);
+  };
+  const isNamed = (text: string) => text.toLowerCase() in NAMED_MIN;
+  if (!isNamed(fromText) && !isNamed(toText)) return null;
+  const from = at(fromText);
+  let to = at(toText);
+  if (from === null || to === null || from === to) return null;
+  const isEither = (text: string) => /^(?:[1-9]|1[01])$/.test(text);
+  if (isEither(fromText)) return null;
+  // "noon to 3", "dusk till 11": after noon.
+  if (isEither(toText) && from % MINUTES_PER_DAY >= NOON_MIN && from - NOON_MIN < to) to += NOON_MIN;
   return { kind: 'clock', value: from % MINUTES_PER_DAY, second: to % MINUTES_PER_DAY };
 }
 

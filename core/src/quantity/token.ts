@@ -24,7 +24,9 @@ export type Kind =
   | 'per-week'
   | 'per-month'
   | 'weekdays'
-  | 'weekends';
+  | 'weekends'
+  | 'summer'
+  | 'winter';
 
 /** What stands beside a power and says of what. */
 export type Mark =

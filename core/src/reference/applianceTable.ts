@@ -80,6 +80,7 @@ amplifier | Amplifier | amp music audio pa | steady 80 | 30–300 | 120 @ 19:00 
 sound-desk | Sound desk | mixer audio mixing console | steady 45 | 25–120 | 150 @ 18:30 | inverter | electronics | 0.8 | M
 games-console | Games console | gaming play | steady 120 | 60–220 | 90 @ 20:00 | inverter | electronics | 0.95 | M
 printer-inkjet | Inkjet printer | print | steady 20 | 10–40 | 10 @ 11:00 | inverter | electronics | 0.6 | M
+printer-3d | 3D printer | filament additive | steady 120 | 60–350 | 240 @ 10:00 | inverter | electronics | 0.9 | M
 printer-label | Label printer | thermal print | steady 30 | 20–60 | 10 @ 11:00 | inverter-adapter | electronics | 0.6 | M
 camera-charger | Camera battery charger | photo video | steady 12 | 8–25 | 120 @ 20:00 | inverter-adapter | electronics | 0.5 | M
 drone-charger | Drone battery charger | quadcopter flying | steady 180 | 60–300 | 90 @ 11:00 | inverter | electronics | 0.9 | M
@@ -100,7 +101,7 @@ heater-diesel | Diesel heater | air heating parking | cycle glow start 105 4, ru
 heater-gas | Gas blower heater | air heating | steady 20 | 10–45 | 360 @ 17:00 | direct | electronics | 1 | M
 heater-water-diesel | Diesel water heater | hydronic boiler | cycle glow start 110 3, run 35 *, glow stop 80 3 | 25–60 | 40 @ 06:30 18:30 | direct | pump | 1 | M
 boiler-gas | Gas boiler | hot water heating | steady 15 | 5–40 | 60 @ 07:00 18:00 | direct | electronics | 1 | M
-boiler-electric | Electric water heater, 10 l | hot water boiler tank | water-heating 800 20 40 0.95 8 | 400–1500 | 90 @ 06:00 | inverter | resistive | 1 | M
+boiler-electric | Electric water heater, 10 l | hot water boiler tank immersion geyser | water-heating 800 20 40 0.95 8 | 400–1500 | 90 @ 06:00 | inverter | resistive | 1 | M
 fan-heater | Fan heater | electric heating space | room heating 1500 1 20 12 light 0.8 100 | 750–2000 | 30 @ 07:00 | inverter | resistive | 1 | T
 panel-heater | Electric panel heater | radiator heating | room heating 500 1 18 12 good 0.5 100 | 300–1000 | 240 @ 18:00 | inverter | resistive | 1 | M
 blanket | Electric blanket, 12 V | heated bed | steady 45 | 30–80 | 60 @ 22:00 | direct | resistive | 1 | M

@@ -8,6 +8,7 @@ import type { OriginLabel } from '../quantity/figure.ts';
 import { pattern } from '../quantity/pattern.ts';
 import { APPLIANCE_TABLE } from './applianceTable.ts';
 import { NAMEPLATE } from './nameplates.ts';
+import { inEnglish } from './otherLanguages.ts';
 import { START_RATIO, type StartKind } from './starts.ts';
 
 /** A generic type of appliance: what to assume until it is measured. */
@@ -139,11 +140,12 @@ function cycleMinutes(draw: Extract<Draw, { kind: 'cycle' }>, minutes: number): 
  * typed word must be found in the name or its words. The firm's own entries come first.
  */
 export function findAppliances(text: string, limit = 8, firm: readonly Appliance[] = []): Appliance[] {
-  const typed = text
-    .toLowerCase()
-    .split(/[^\p{L}\p{N}]+/u)
-    .filter(Boolean)
-    .map(singular);
+  const typed = inEnglish(
+    text
+      .toLowerCase()
+      .split(/[^\p{L}\p{N}]+/u)
+      .filter(Boolean),
+  ).map(singular);
   if (typed.length === 0) return [];
   const own = (appliance: Appliance) => (appliance.own ? OWN_FIRST : 1);
   return [...firm, ...APPLIANCES]
@@ -157,7 +159,7 @@ export function findAppliances(text: string, limit = 8, firm: readonly Appliance
 /** The firm's own entries rank before any type. */
 const OWN_FIRST = 1000;
 
-const singular = (word: string): string => (word.length > 3 ? word.replace(/(?<!s)s$/, '') : word);
+const singular = (word: string): string => (word.length > 3 ? word.replace(/(?<=sh|ch|x|ss)es$|(?<!s)s$/, '') : word);
 
 /** Words that tell of no thing. */
 const SMALL = new Set(['on', 'in', 'of', 'to', 'the', 'and', 'with', 'when', 'by', 'low', 'high', 'off', 'at', 'for']);
@@ -195,14 +197,17 @@ for (const appliance of APPLIANCES)
 
 /** A line's words as the catalogue writes them. */
 function asNamed(text: string): string[] {
-  const apart = wordsIn(text).flatMap((word) => (VOCABULARY.has(word) ? [word] : (COMPOUNDS.get(word) ?? [word])));
+  const apart = inEnglish(wordsIn(text)).flatMap((word) =>
+    VOCABULARY.has(word) ? [word] : (COMPOUNDS.get(word) ?? [word]),
+  );
   const typed: string[] = [];
   for (const word of apart) {
     const joined = (typed.at(-1) ?? '') + word;
     if (typed.length > 0 && VOCABULARY.has(joined)) typed.splice(-1, 1, joined);
     else typed.push(word);
   }
-  return typed;
+  // What an air conditioner has is no thing of its own.
+  return typed.includes('aircon') ? typed.filter((word) => word !== 'compressor') : typed;
 }
 
 function score({ name, words }: Appliance, typed: readonly string[]): number {
@@ -228,7 +233,7 @@ const GENERAL = new Set(
 
 /** Everyday words that tell a thing by themselves, wherever they stand. */
 const SYNONYMS = new Set(
-  'aircon refrigerator cooler esky lamp computer notebook tv telly beamer hoover cooktop stove washer modem cpap induction ebike drone pa vac'.split(
+  'aircon refrigerator cooler esky lamp computer notebook tv telly beamer hoover cooktop stove washer modem cpap induction ebike drone pa vac espresso toothbrush'.split(
     ' ',
   ),
 );

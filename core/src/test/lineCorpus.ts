@@ -2,7 +2,7 @@
  * Typed lines and what each must be read as, written by hand before the reader saw them (12 V bus, 230 V mains):
  * line ⇒ what is expected, parts divided by ";".
  * type = id in the catalogue, "-" for none; W = watts while it runs; q = pieces; min = minutes a day; n = runs a day;
- * path; days = days a week; duty = share in %; C = W of heat moved; pf = W ÷ VA; V = lowest–highest volts; start = starting ÷ running; wh = Wh a day of one piece.
+ * path; days = days a week; duty = share in %; C = W of heat moved; pf = W ÷ VA; V = lowest–highest volts; at = when its first use begins; start = starting ÷ running; wh = Wh a day of one piece.
  * "?code" = it is asked, for that reason; "missing power" = it wants watts; "…/choice" = among the ways to put it.
  */
 export const LINES = `
@@ -242,7 +242,7 @@ fridge 3kW ⇒ ?unlike-type
 heater 2.400 W ⇒ ?unlike-type
 laptop 5kW ⇒ ?unlike-type
 120 lamps 5W ⇒ ?bare-number
-lampe 10 W 3 h ⇒ type -; W 10; min 180
+lampe 10 W 3 h ⇒ type lights-led; W 10; min 180
 bouilloire 2000 W 230 V 5 min ⇒ W 2000; path inverter; min 5
 Wasserkocher 2,2 kW 230V 4min ⇒ W 2200; path inverter; min 4
 nevera 12V 45W ⇒ W 45; path direct
@@ -343,7 +343,8 @@ vacuum cleaner 600W 10min weekends ⇒ type vacuum; days 2
 dashcam 5V 1.5A 8h ⇒ W 7.5; path dc-dc
 GPS tracker 5V 200mA ⇒ W 1; path dc-dc
 e-bike charger 36V 2A 4h ⇒ W 72; min 240
-3D printer 250W 6h ⇒ ?unlike-type
+3D printer 250W 6h ⇒ type printer-3d; W 250; min 360
+label printer 400W 1h ⇒ ?unlike-type
 pump 1/2 hp 10min ⇒ ?shaft-or-input
 coffee machine 1200W 3 x 4 min ⇒ W 1200; min 12; n 3
 Ceiling lights (x6) 3W 5h ⇒ q 6; W 3; min 300
@@ -556,4 +557,59 @@ water pump 4A 5 minutes per person 3 persons ⇒ type water-pump; W 48; min 15; 
 shower pump 2 people 60W 6 min/person ⇒ W 60; min 12; n 2
 lights 6off 2.5W 4h ⇒ q 6; W 2.5
 12 of 3W lamps 4h ⇒ q 12; W 3
+fridge 45W 24 min per hour ⇒ type fridge-small; W 45; duty 40
+fridge 45W on 15 min in every hour ⇒ type fridge-small; duty 25
+freezer 60W runs 15 minutes out of every 60 ⇒ type freezer-small; W 60; duty 25
+hob 2x1800W one at a time 30min ⇒ ?unread-word
+lights 2 x 10W alternately 4h ⇒ ?unread-word
+pump 60W morning and evening 10 min ⇒ W 60; min 20; n 2
+immersion 1kW 45 min mornings and evenings ⇒ type boiler-electric; W 1000; min 90; n 2
+kettle 2kW morning, noon and night 3 min ⇒ type kettle; min 9; n 3
+milk frother 500W am & pm 2 min ⇒ type milk-frother; W 500; min 4; n 2
+kettle 2kW breakfast and dinner 3 min ⇒ type kettle; min 6; n 2
+router 10W day and night ⇒ type router; W 10; min 1440
+aircon 820W input compressor 4h ⇒ type aircon-split; W 820; min 240
+fan 20W only in summer 8h ⇒ type fan-roof; W 20; min 480
+heater 20W Nov to March 12h ⇒ ?unread-word
+ice maker 110W 2h/day July-Aug ⇒ ?unread-word
+heater pad 50W 6h below 0C ⇒ ?unread-word
+lamp 5W 2h as needed ⇒ ?unread-word
+toaster 900W 6 slices a day 2 min each ⇒ ?bare-number
+kettle 2kW 4 boils a day 3 min ⇒ type kettle; W 2000; min 12; n 4
+coffee 1400W 2 shots a day 40 s each ⇒ n 2; W 1400
+freezer 214 kWh p.a. ⇒ type freezer-small; wh 586.3
+fridge 120 kWh pa ⇒ type fridge-small; wh 328.77
+tumble dryer 2.4 kWh 1x week ⇒ type tumble-dryer; q 1; days 1
+washing machine 2x week ⇒ type washing-machine; q 1; days 2
+lights 10W 6pm-midnight ⇒ W 10; min 360
+tv 40W noon to 3 ⇒ W 40; min 180
+tv 40W from noon till 2pm ⇒ W 40; min 120
+lights dusk till 11pm 10W ⇒ W 10; min 240
+tv 8 till midnight 40W ⇒ ?bare-number
+fridge 45W 30-40% duty ⇒ ?range
+cpap 35W 8h ⇒ type cpap; W 35; min 480; at 22:30
+electric blanket 60W 6h ⇒ type blanket; min 360; at 22:00
+Wasserkocher 2000 W 3x täglich 4 min ⇒ type kettle; q 1; W 2000; min 12; n 3
+kettle 2kW 2x/Tag 4 min ⇒ type kettle; min 8; n 2
+Kühlschrank 0,5 kWh/Tag ⇒ type fridge-small; wh 500
+frigo 0,6 kWh par jour ⇒ type fridge-small; wh 600
+Licht 10W 4 Std pro Tag ⇒ W 10; min 240
+bouilloire 1500W 5 min ⇒ type kettle; W 1500; min 5
+nevera 12V 4A ⇒ type fridge-small; W 48
+koelkast 45W ⇒ type fridge-small; W 45
+sèche-cheveux 1200W 10 min ⇒ type hair-dryer; W 1200; min 10
+pompe à eau 7A 10 min ⇒ type water-pump; W 84; min 10
+Heizlüfter 1500W 30 min ⇒ type fan-heater; W 1500; path inverter
+Waschmaschine 2kW ⇒ type washing-machine
+electric toothbrushes (2) 1.2W charging 24h ⇒ type toothbrush; q 2; W 1.2
+espresso 1350W 25 min daily ⇒ type coffee-espresso; W 1350; min 25
+soup maker 1kW 21min 3/week ⇒ type -; min 21; days 3
+heated towel rail 60W 2h a.m. ⇒ W 60; min 120; at 7:00
+tv 40W 3h evenings ⇒ type television; min 180; at 19:00
+aircon 800W input 3h afternoons ⇒ min 180; at 13:30
+yoghurt maker 15W 8h nights ⇒ W 15; min 480; at 22:00
+fishfinder 0.7A 6h when fishing ⇒ ?unread-word
+pump 230V 0.55kW 3min every half hour ⇒ W 550; min 144; n 48
+laminator 300W 1 hour monthly ⇒ W 300; min 60; days 0.23
+stove 35W 5 min 10 h ⇒ ?second-figure
 `;
