@@ -63,7 +63,7 @@ const COOKING_AFTER = /^[ \t,(]{0,3}(?:cooking|microwave\s+output)/iu;
 /** Blanks within a line: what stands below is of something else. */
 const GAP = String.raw`[^\S\n]*`;
 const BREAKER = pattern(
-  String.raw`(?:circuit\s*)?(?:breaker|fuse(?:\s*(?:size|rating))?|mcb|rcbo|fused\s+at|socket|outlet|circuit)${GAP}[:=]?${GAP}(?:of\s*)?(${NUMBER})\s*a(?:mps?)?(?!\p{L})|(${NUMBER})\s*a(?:mps?)?${GAP}(?:circuit\s*)?(?:breaker|fuse|mcb|rcbo|socket|outlet|circuit)`,
+  String.raw`(?:circuit\s*)?(?:breaker|fuse(?:\s*(?:size|rating))?|(?:ab)?sicherung|fusible|fusibile|zekering|mcb|rcbo|fused\s+at|socket|outlet|circuit)${GAP}[:=]?${GAP}(?:of\s*)?(${NUMBER})\s*a(?:mps?)?(?!\p{L})|(${NUMBER})\s*a(?:mps?)?${GAP}(?:circuit\s*)?(?:breaker|fuse|sicherung|fusible|fusibile|zekering|mcb|rcbo|socket|outlet|circuit)(?!${GAP}[:=]?${GAP}\d)`,
   'giu',
 );
 /** Amps of a motor's plate by their letters: locked rotor is the start, the others what it runs at or its cable must bear. */
@@ -94,7 +94,7 @@ export function readLabel(text: string): LabelReading {
       const part = quantity === 'V' || quantity === 'A' ? lastGroup(match[1] ?? '') : null;
       if (part) match[1] = part.text;
       const [start, end] = [match.index + (part?.skip ?? 0), match.index + match[0].length];
-      if (!free(start, end)) continue;
+      if (!free(start, end) || (quantity === 'V' && CAPACITOR.test(text.slice(0, start)))) continue;
       const [first, second] = bounds(match, quantity, factor);
       if (!Number.isFinite(first) || !Number.isFinite(second)) continue;
       taken.push({ start, end });
@@ -128,6 +128,9 @@ export function readLabel(text: string): LabelReading {
   tokens.sort((a, b) => a.start - b.start);
   return { tokens, questions: [...questions, ...labelQuestions(text, tokens)], ...conclusion(tokens) };
 }
+
+/** "8 µF / 450 V": what a motor's capacitor bears. */
+const CAPACITOR = pattern(/[µμu]f\s*[/,;@]?\s*$/iu);
 
 /** What says how much an appliance takes. */
 const TAKES: ReadonlySet<Quantity> = new Set(['A', 'W', 'VA', 'W cooking', 'W cooling', 'W shaft']);

@@ -1,6 +1,7 @@
 import { runningPowerW } from '../job/draw.ts';
 import { plainLoad } from '../job/plainLoad.ts';
 import type { Draw, Load, Use } from '../job/schema.ts';
+import { readNumber } from '../quantity/numeral.ts';
 import { pattern } from '../quantity/pattern.ts';
 import type { Question } from '../quantity/question.ts';
 import { readQuantities } from '../quantity/read.ts';
@@ -42,7 +43,7 @@ const isOfUse = (text: string, { start, end }: { readonly start: number; readonl
 
 /** Words of a nameplate that are not the appliance's name. */
 const PLATE_WORDS =
-  /\b(?:model|type|rated?|rating|input|output|voltage|power|current|consumption|frequency|supply|mains|serial|no|class|ac|dc|in|out|max|min|nominal|energy|cooling|capacity|heating|i\/p|o\/p|p\/n|s\/n|pri|sec|un|pn|fuse|size)\b[.:]?|[~⎓⏛:;|=()]/giu;
+  /\b(?:model|type|rated?|rating|input|output|voltage|power|current|consumption|frequency|supply|mains|serial|no|class|ac|dc|in|out|max|min|nominal|energy|cooling|capacity|heating|i\/p|o\/p|p\/n|s\/n|pri|sec|un|pn|fuse|size|nennspannung|spannung|leistungsaufnahme|nennleistung|leistung|tensi[oó]n|potencia|puissance|tensione|potenza|vermogen|spanning)\b[.:]?|[~⎓⏛:;|=()]/giu;
 
 const NO_CHARGER = { questions: [], chargesStore: null } as const;
 
@@ -75,9 +76,15 @@ export function proposeFromLabel(
   const base = appliance ? loadFrom(appliance, id) : plainLoad(id);
   const powered = drawOf(base.draw, label);
   const said = readQuantities(text);
-  const time = { ...said, tokens: said.tokens.filter((token) => TIMES.has(token.kind) && isOfUse(text, token)) };
+  // Of what does not cycle by itself the duty on its plate is how much of the time it may run.
+  const isPermitted = ({ kind }: Token) => kind === 'share' && appliance !== null && powered.kind !== 'thermostatic';
+  const time = {
+    ...said,
+    tokens: said.tokens.filter((token) => TIMES.has(token.kind) && isOfUse(text, token) && !isPermitted(token)),
+  };
   const use = time.tokens.length > 0 ? typedUse(text, time, base, powered, true, bus.busV) : null;
-  const count = said.tokens.find(({ kind }) => kind === 'count')?.value ?? 1;
+  const count =
+    said.tokens.find((token) => token.kind === 'count' && isOfPieces(text, token, label.powerW))?.value ?? 1;
   const unread = leftOver(text, said.tokens, [...label.tokens, ...label.questions, ...(use?.used ?? [])]);
   const draw = use?.draw ?? powered;
   return {
@@ -101,6 +108,12 @@ export function proposeFromLabel(
     },
   };
 }
+
+/** "2 × 20 W" of a loudspeaker's output are no pieces of what it takes. */
+const isOfPieces = (text: string, { end }: Token, powerW: number | null): boolean => {
+  const each = /^\s?(\d+(?:[.,]\d+)?)\s*w/i.exec(text.slice(end))?.[1];
+  return each === undefined || readNumber(each) === powerW;
+};
 
 /** Shares that a plate tells of what it is: how efficient, how moist the air may be. */
 const QUALITY = pattern(/(?:eff\p{L}*\.?|η|humidity|rh|thd|wirkungsgrad|rendement)[\s:=<>≤≥]*$/iu);

@@ -23,6 +23,8 @@ const ONCE_A_WEEK_MIN = 180;
 /** Duty that a fridge of the usual watts has at most, and how many times them its mean may be before it is a slip. From memory. */
 const MOST_DUTY = 0.8;
 const LARGER = 2;
+/** W up to which a thing of no known type is taken as always on where nothing says how long. From memory. */
+const MOST_SENSED_W = 1;
 /** How far an energy and watts × hours may be apart and still be the same, share. */
 const SAME = 0.1;
 
@@ -249,6 +251,8 @@ class Asked {
     if (minutes > 0 || times !== null) return this.#soOften(start, draw, times, minutes);
     if (draw.kind === 'cycle' && !cycleLength(draw.phases).stretches)
       return this.#soOften(start, draw, Math.max(1, start.uses.length), 0);
+    // A sensor, a tracker: what takes so little and is of no known type is on all day.
+    if (start.type === '' && powerW > 0 && powerW <= MOST_SENSED_W) return [{ startMin: 0, minutes: MINUTES_PER_DAY }];
     return start.uses.length > 0 ? [...start.uses] : spreadUses(1, 60);
   }
 

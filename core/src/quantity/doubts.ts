@@ -8,7 +8,8 @@ import type { Token } from './token.ts';
 
 const PER_DAY = String.raw`\s*(?:/\s*|per\s+|a\s+)(?:day|d|24\s*h)\b`;
 const PER_HOUR = String.raw`\s*(?:/\s*|per\s+|an\s+)h(?:ou)?r?\b`;
-const PROTECTS = '(?:circuit\\s*)?(?:breaker|fuse|mcb|rcbo|rcd|circuit|socket(?:\\s*outlet)?|outlet|receptacle)s?';
+const PROTECTS =
+  '(?:circuit\\s*)?(?:breaker|fuse|(?:ab)?sicherung|fusible|fusibile|zekering|mcb|rcbo|rcd|circuit|socket(?:\\s*outlet)?|outlet|receptacle)s?';
 
 /** Units that are not what they claim: pattern, what it is, and the likely meaning with the number in `$1`. */
 const CONFUSED: readonly (readonly [RegExp, QuestionCode, string | null])[] = [
@@ -20,7 +21,7 @@ const CONFUSED: readonly (readonly [RegExp, QuestionCode, string | null])[] = [
   [pattern(String.raw`(${NUMERAL})\s*a(?:mps?)?${PER_DAY}`, 'giu'), 'current-per-time', '$1 Ah/day'],
   [
     pattern(
-      String.raw`(?:(${NUMERAL})\s*a(?:mps?)?\s*(?:\p{L}+\s+)?${PROTECTS}(?!\p{L})|(?<!\p{L})${PROTECTS}\s*(?:of|at|:|=)?\s*${NUMERAL}\s*a(?:mps?)?(?!\p{L}))`,
+      String.raw`(?:(${NUMERAL})\s*a(?:mps?)?\s*(?:\p{L}+\s+)?${PROTECTS}(?!\p{L})(?!\s*(?:of|at|:|=)?\s*\d[\d.,]*\s*a(?!\p{L}))|(?<!\p{L})${PROTECTS}\s*(?:of|at|:|=)?\s*${NUMERAL}\s*a(?:mps?)?(?!\p{L}))`,
       'giu',
     ),
     'breaker',

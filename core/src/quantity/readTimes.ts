@@ -21,6 +21,8 @@ const DAYS_IN_ORDER = ['mo', 'tu', 'we', 'th', 'fr', 'sa', 'su'];
 const GOES =
   '(?:times|[x×]|loads?|cycles?|charges?|uses?|runs?|cups?|coffees|teas|showers?|meals?|brews?|boils?|shots?|espressos?|rounds?|batches|(?:wash|go|flush)(?:es)?)';
 /** Of a line that names several of them. */
+/** Minutes of a time of the day: 18:30, 18h30, 6.30 pm. */
+const OF_HOUR = '(?:(?::|h|\\.(?=\\d{2}\\s*[ap]m))(\\d{2}))';
 const HOUR_OF_DAY = '(?:noon|midday|midnight|dusk|sunset|dawn|sunrise|\\d{1,2}(?::\\d{2})?(?:\\s*(?:am|pm|h))?)';
 const PART_OF_DAY =
   '(?<!\\p{L})(?:mornings?|noon|midday|lunch(?:time)?|afternoons?|evenings?|nights?|bedtime|breakfast|dinner|supper|am|pm)(?!\\p{L})';
@@ -61,11 +63,16 @@ const RULES: readonly Rule[] = [
     (m) => ({ kind: 'every', value: minutesOf(m[1], m[2]), second: /^h/i.test(m[3] ?? '') ? 30 : 15 }),
   ],
   [
-    '(?<![\\p{L}\\d.,])(?:from\\s+|between\\s+)?(\\d{1,2})(?::(\\d{2}))?\\s*(am|pm|h)?\\s*(?:-|–|to|till|until|and)\\s*(\\d{1,2})(?::(\\d{2}))?\\s*(am|pm|h|o.?clock)?(?![\\p{L}\\d:.,]|\\s*(?:w|v|a|k?wh|ah|va|hz|min|kw)(?!\\p{L}))',
+    `(?<![\\p{L}\\d.,])(?:from\\s+|between\\s+)?(\\d{1,2})${OF_HOUR}?\\s*(am|pm|h)?\\s*(?:-|–|to|till|until|and)\\s*(\\d{1,2})${OF_HOUR}?\\s*(am|pm|h|o.?clock)?(?![\\p{L}\\d:.,]|\\s*(?:w|v|a|k?wh|ah|va|hz|min|kw)(?!\\p{L}))`,
     (m) => clock(m),
   ],
+  // "from 1800 to 2230".
   [
-    '(?<![\\p{L}\\d])(?:24\\s*[/x×]\\s*7|around the clock|round the clock|all day(?: and(?: all)? night| long)?|all the time|always(?: on)?|non-?stop|permanently|day (?:and|&) night|night (?:and|&) day|cont\\.|continuous(?:ly)?)(?![\\p{L}\\d])',
+    `(?<!\\p{L})(?:from|between)\\s+([012]\\d)([0-5]\\d)(?:\\s*h(?:rs)?)?\\s*(?:-|–|to|till|until|and)\\s*([012]\\d)([0-5]\\d)(?:\\s*h(?:rs)?)?${END}`,
+    (m) => ofMinutes(minuteOf(m[1], m[2], undefined), minuteOf(m[3], m[4], undefined)),
+  ],
+  [
+    '(?<![\\p{L}\\d])(?:24\\s*[/x×-]\\s*7|around the clock|round the clock|all day(?: and(?: all)? night| long)?|all the time|always(?: on)?|non-?stop|permanently|day (?:and|&) night|night (?:and|&) day|cont\\.|continuous(?:ly)?|const(?:ant(?:ly)?|\\.)?|permanent|ongoing)(?![\\p{L}\\d])',
     () => length(MINUTES_PER_DAY),
   ],
   [
@@ -233,8 +240,9 @@ function clock(m: RegExpExecArray): Omit<Token, 'start' | 'end'> | null {
     m[3] ?? (/^[ap]m$/i.test(m[6] ?? '') && Number(m[1]) < Number(m[4]) ? m[6] : undefined),
   );
   const to = minuteOf(m[4], m[5], m[6]);
-  if (!isTime || from === null || to === null || from === to) return null;
-  return { kind: 'clock', value: from % MINUTES_PER_DAY, second: to % MINUTES_PER_DAY };
+  // "2h30-3h" is how long.
+  const isSpan = /\dh\d/i.test(m[0]) && Number(m[4]) <= 12 && !/^(?:from|between)/i.test(m[0]);
+  return isTime && !isSpan ? ofMinutes(from, to) : null;
 }
 
 const NOON_MIN = 12 * 60;
@@ -259,11 +267,16 @@ function namedClock(fromText: string, toText: string): Omit<Token, 'start' | 'en
   if (!isNamed(fromText) && !isNamed(toText)) return null;
   const from = at(fromText);
   let to = at(toText);
-  if (from === null || to === null || from === to) return null;
+  if (from === null || to === null) return null;
   const isEither = (text: string) => /^(?:[1-9]|1[01])$/.test(text);
   if (isEither(fromText)) return null;
   // "noon to 3", "dusk till 11": after noon.
   if (isEither(toText) && from % MINUTES_PER_DAY >= NOON_MIN && from - NOON_MIN < to) to += NOON_MIN;
+  return ofMinutes(from, to);
+}
+
+function ofMinutes(from: number | null, to: number | null): Omit<Token, 'start' | 'end'> | null {
+  if (from === null || to === null || from === to) return null;
   return { kind: 'clock', value: from % MINUTES_PER_DAY, second: to % MINUTES_PER_DAY };
 }
 

@@ -133,7 +133,18 @@ sewing-machine | Sewing machine | stitch fabric | steady 80 | 50–120 | 60 @ 14
 drill | Drill, mains | tool workshop | steady 650 | 400–1000 | 10 @ 10:00 | inverter | tool | 0.9 | M
 grinder | Angle grinder | tool workshop cut | steady 900 | 600–2000 | 10 @ 10:00 | inverter | tool | 0.9 | M
 saw | Circular saw | tool workshop cut | steady 1300 | 900–1800 | 10 @ 10:00 | inverter | tool | 0.9 | M
-soldering-iron | Soldering iron | tool bench | steady 60 | 25–100 | 30 @ 10:00 | inverter | resistive | 1 | M
+dehydrator | Food dehydrator | jerky fruit | steady 350 | 200–600 | 480 @ 09:00 | inverter | resistive | 1 | M
+sous-vide | Sous-vide stick | water bath immersion circulator | cycle heat 1000 15, hold 150 * | 600–1500 | 120 @ 17:00 | inverter | resistive | 1 | M
+soup-maker | Soup maker | blender cook | steady 900 | 700–1100 | 21 @ 12:00 | inverter | resistive | 1 | M
+yoghurt-maker | Yoghurt maker | yogurt | steady 15 | 8–40 | 480 @ 22:00 | inverter | resistive | 1 | M
+towel-rail | Heated towel rail | towels dryer | steady 60 | 30–150 | 120 @ 07:00 | inverter | resistive | 1 | M
+steam-mop | Steam mop | steam cleaner floor | steady 1300 | 1000–1600 | 15 @ 10:00 | inverter | resistive | 1 | M
+pressure-washer | Pressure washer | jet wash | steady 1600 | 1200–2800 | 15 @ 10:00 | inverter | motor | 0.9 | M
+heat-gun | Heat gun | hot air paint shrink | steady 1600 | 1000–2200 | 10 @ 10:00 | inverter | resistive | 1 | M
+dvd-player | DVD player | disc blu ray film | steady 12 | 6–30 | 120 @ 20:00 | direct | electronics | 1 | M
+nas | Network storage | nas disk file server | standby 20 | 8–45 | day | inverter-adapter | electronics | 0.6 | M
+fish-finder | Fish finder | fishfinder sonar sounder depth | steady 10 | 3–30 | 360 @ 08:00 | direct | electronics | 1 | M
+soldering-iron | Soldering iron | tool bench station | steady 60 | 25–100 | 30 @ 10:00 | inverter | resistive | 1 | M
 glue-pot | Glue pot | glue heater craft hot | steady 80 | 40–150 | 180 @ 10:00 | inverter | resistive | 1 | M
 guillotine | Guillotine motor | paper cutter trimmer craft | steady 370 | 250–750 | 5 @ 11:00 15:00 | inverter | motor | 0.75 | M
 compressor-air | Air compressor, 12 V | tyre pump inflate | steady 250 | 120–400 | 10 @ 09:00 | direct | motor | 1 | M

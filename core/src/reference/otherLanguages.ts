@@ -3,8 +3,9 @@
  * the catalogue finds a type. Names of several words are written together here. From memory.
  */
 const NAMES = `
-refrigerator: kühlschrank kuehlschrank réfrigérateur refrigerateur frigo frigorífico frigorifico frigorifero nevera koelkast
-cool box: kühlbox kuehlbox kompressorkühlbox glacière glaciere koelbox
+refrigerator: kühlschrank kuehlschrank kühlgefrierkombination réfrigérateur refrigerateur frigo frigorífico frigorifico frigorifero nevera koelkast
+compressor cool box: kompressorkühlbox kompressorkuehlbox
+cool box: kühlbox kuehlbox glacière glaciere koelbox
 freezer: gefrierschrank gefriertruhe gefrierbox tiefkühler congélateur congelateur congelador congelatore diepvries vriezer vrieskist
 kettle: wasserkocher bouilloire hervidor bollitore waterkoker
 coffee machine: kaffeemaschine cafetière cafetiere cafetera koffiezetapparaat koffiemachine
@@ -26,10 +27,11 @@ washing machine: waschmaschine lavelinge lavadora lavatrice wasmachine
 dishwasher: spülmaschine spuelmaschine geschirrspüler lavevaisselle lavavajillas lavastoviglie vaatwasser
 vacuum: staubsauger aspirateur aspiradora aspirapolvere stofzuiger
 water pump: wasserpumpe pompeàeau bombadeagua waterpomp
+compressor: kompressor compresseur compresor compressore
 pump: pumpe pompe bomba pompa pomp
 water heater: warmwasserboiler chauffeeau calentador scaldabagno scaldacqua
 computer: rechner ordinateur ordenador
-laptop: portátil portatile notebooks
+laptop: notebooks
 electric blanket: heizdecke couverturechauffante
 rice cooker: reiskocher
 waffle iron: waffeleisen gaufrier

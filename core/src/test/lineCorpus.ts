@@ -3,7 +3,7 @@
  * line ⇒ what is expected, parts divided by ";".
  * type = id in the catalogue, "-" for none; W = watts while it runs; q = pieces; min = minutes a day; n = runs a day;
  * path; days = days a week; duty = share in %; C = W of heat moved; pf = W ÷ VA; V = lowest–highest volts; at = when its first use begins; start = starting ÷ running; wh = Wh a day of one piece.
- * "?code" = it is asked, for that reason; "missing power" = it wants watts; "…/choice" = among the ways to put it.
+ * "?code" = it is asked, for that reason (what follows is read all the same); "missing power" = it wants watts; "…/choice" = among the ways to put it.
  */
 export const LINES = `
 kettle ⇒ type kettle; W 1500; path inverter
@@ -603,7 +603,7 @@ Heizlüfter 1500W 30 min ⇒ type fan-heater; W 1500; path inverter
 Waschmaschine 2kW ⇒ type washing-machine
 electric toothbrushes (2) 1.2W charging 24h ⇒ type toothbrush; q 2; W 1.2
 espresso 1350W 25 min daily ⇒ type coffee-espresso; W 1350; min 25
-soup maker 1kW 21min 3/week ⇒ type -; min 21; days 3
+soup maker 1kW 21min 3/week ⇒ type soup-maker; min 21; days 3
 heated towel rail 60W 2h a.m. ⇒ W 60; min 120; at 7:00
 tv 40W 3h evenings ⇒ type television; min 180; at 19:00
 aircon 800W input 3h afternoons ⇒ min 180; at 13:30
@@ -612,4 +612,17 @@ fishfinder 0.7A 6h when fishing ⇒ ?unread-word
 pump 230V 0.55kW 3min every half hour ⇒ W 550; min 144; n 48
 laminator 300W 1 hour monthly ⇒ W 300; min 60; days 0.23
 stove 35W 5 min 10 h ⇒ ?second-figure
+pump 12V 4A fuse 7.5A ⇒ ?breaker; W 48
+pump 4A fuse 10A ⇒ ?breaker; W 48
+Pumpe 12V 5A Sicherung 10A ⇒ ?breaker; W 60
+lights 18W 18h00-22h30 ⇒ W 18; min 270
+lights 18W from 1800 to 2230 ⇒ W 18; min 270
+lights 12W 6.30pm - 10pm ⇒ W 12; min 210
+pump 5W 2h30-3h ⇒ ?second-figure
+security system 0.35A @12V const ⇒ W 4.2; min 1440
+pi 5W 24-7 ⇒ W 5; min 1440
+water level sensor 2mA ⇒ type -; W 0.024; min 1440
+pressure washer 1.4kW 20min monthly ⇒ type pressure-washer; W 1400; min 20; days 0.23
+dvd player 20w 2h ⇒ type dvd-player; W 20; min 120; path direct
+soldering station 60W 2h ⇒ type soldering-iron; path inverter
 `;
