@@ -42,7 +42,9 @@ describe('jobs', () => {
       .set('If-Match', '"1"')
       .send(job('First, changed'))
       .expect(200);
-    expect(saved.body.version).toBe(2);
+    // What was sent is what is stored, and does not come back.
+    expect(saved.body).toEqual({ id: first.body.id, version: 2, updatedAt: expect.any(String) });
+    expect(saved.headers.etag).toBe('"2"');
     const read = await request(app).get(`/api/jobs/${first.body.id}`).expect(200);
     expect(read.body.job).toEqual(job('First, changed'));
     expect(read.headers.etag).toBe('"2"');

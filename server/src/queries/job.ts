@@ -2,11 +2,15 @@ import { type Job, type JobSummary, SCHEMA_VERSION } from '@joulemetric/core';
 import type { Database } from '../database.ts';
 import type { Older } from './older.ts';
 
-/** A job as it is stored. Its document stays the text that PostgreSQL hands over: nobody here needs to look inside. */
-export interface StoredJob {
+/** What a save comes to. */
+export interface SavedJob {
   readonly id: string;
   readonly version: number;
   readonly updatedAt: Date;
+}
+
+/** A job as it is stored. Its document stays the text that PostgreSQL hands over: nobody here needs to look inside. */
+export interface StoredJob extends SavedJob {
   readonly text: string;
 }
 
@@ -62,17 +66,17 @@ export async function readJobs(db: Database, keys: readonly JobKey[]): Promise<(
 
 export async function insertJob(db: Database, workspace: string, job: Job): Promise<StoredJob> {
   const text = JSON.stringify(job);
-  const { rows } = await db.query<Omit<StoredJob, 'text'>>(
+  const { rows } = await db.query<SavedJob>(
     `insert into job (workspace_id, document) values ($1, $2) returning ${HEAD}`,
     [workspace, text],
   );
-  return { ...(rows[0] as Omit<StoredJob, 'text'>), text };
+  return { ...(rows[0] as SavedJob), text };
 }
 
 /** Makes a job under the id its maker chose; null when there is one already (the same call, sent again). */
 export async function insertJobAs(db: Database, workspace: string, id: string, job: Job): Promise<StoredJob | null> {
   const text = JSON.stringify(job);
-  const { rows } = await db.query<Omit<StoredJob, 'text'>>(
+  const { rows } = await db.query<SavedJob>(
     `insert into job (workspace_id, id, document) values ($1, $2, $3) on conflict do nothing returning ${HEAD}`,
     [workspace, id, text],
   );
@@ -89,15 +93,14 @@ export async function updateJob(
   id: string,
   seenVersion: number,
   job: Job,
-): Promise<StoredJob | null> {
-  const text = JSON.stringify(job);
-  const { rows } = await db.query<Omit<StoredJob, 'text'>>({
+): Promise<SavedJob | null> {
+  const { rows } = await db.query<SavedJob>({
     name: 'update-job',
     text: `update job set document = $4, version = version + 1, updated_at = now()
             where workspace_id = $1 and id = $2 and version = $3 and schema_version <= $5 returning ${HEAD}`,
-    values: [workspace, id, seenVersion, text, SCHEMA_VERSION],
+    values: [workspace, id, seenVersion, JSON.stringify(job), SCHEMA_VERSION],
   });
-  return rows[0] ? { ...rows[0], text } : null;
+  return rows[0] ?? null;
 }
 
 /** The version of the job file that a stored document is of; null when there is no such job. */

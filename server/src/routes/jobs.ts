@@ -9,6 +9,7 @@ import {
   insertJobAs,
   listJobs,
   readSchemaVersion,
+  type SavedJob,
   type StoredJob,
   updateJob,
 } from '../queries/job.ts';
@@ -60,7 +61,8 @@ export function jobRoutes(
     }
     const stored = (await updateJob(db, owner, id, seen, job)) ?? (await whyNot(db, readJob, owner, id, seen));
     summaries.saved(owner, id);
-    answer(response, stored);
+    // What was sent is what is stored: it need not come back.
+    response.set('ETag', `"${stored.version}"`).json(head(stored));
   });
 
   router.delete('/:id', async (request, response) => {
@@ -86,7 +88,7 @@ async function whyNot(db: Database, readJob: JobReader, owner: string, id: strin
   });
 }
 
-const head = ({ id, version, updatedAt }: StoredJob) => ({ id, version, updatedAt });
+const head = ({ id, version, updatedAt }: SavedJob) => ({ id, version, updatedAt });
 
 /** The stored job, its document as the text it is: parsing it only to write it again would be most of the work. */
 function answer(response: Response, stored: StoredJob): void {

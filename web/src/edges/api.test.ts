@@ -72,6 +72,12 @@ describe('refusals', () => {
     expect([error.problem.code, error.isTemporary, error.message]).toEqual(['some-code', again, 'd']);
   });
 
+  it('an answer to a save that says no version is not the server’s, and the save is sent again', async () => {
+    answer = () => json(200, { welcome: 'to this network' });
+    const error = await failure(api.saveJob('j', 3, blankJob('x')));
+    expect([error.problem.code, error.isTemporary]).toEqual(['unreachable', true]);
+  });
+
   it('a job of a newer program is not misread', async () => {
     answer = () => json(200, stored({ job: { ...blankJob('x'), schemaVersion: SCHEMA_VERSION + 1 } }));
     const error = await failure(api.readJob('j'));

@@ -28,10 +28,14 @@ export interface JobListing {
   readonly summary: Partial<JobSummary> | null;
 }
 
-export interface StoredJob {
+/** What a save comes to. */
+export interface SavedJob {
   readonly id: string;
   readonly version: number;
   readonly updatedAt: string;
+}
+
+export interface StoredJob extends SavedJob {
   readonly job: Job;
 }
 
@@ -167,6 +171,12 @@ async function call<T>(method: string, path: string, body?: unknown, headers: Re
 const isProblem = (answer: unknown): answer is ProblemBody =>
   typeof answer === 'object' && answer !== null && typeof (answer as { code?: unknown }).code === 'string';
 
+/** What a save comes to; anything else that says it is JSON was not the server's. */
+function counted(saved: SavedJob): SavedJob {
+  if (typeof saved?.version !== 'number') throw new ApiError(UNREACHABLE);
+  return saved;
+}
+
 /** A stored job that this program can show; one of a newer program says so instead of being misread. */
 function readable(stored: StoredJob): StoredJob {
   if (typeof stored?.version !== 'number' || typeof stored.job !== 'object') throw new ApiError(UNREACHABLE);
@@ -188,7 +198,7 @@ export const api = {
   createJob: (id: string, job: unknown) =>
     call<StoredJob>('PUT', `/jobs/${encode(id)}`, job, { 'If-None-Match': '*' }).then(readable),
   saveJob: (id: string, seenVersion: number, job: Job) =>
-    call<StoredJob>('PUT', `/jobs/${encode(id)}`, job, { 'If-Match': `"${seenVersion}"` }).then(readable),
+    call<SavedJob>('PUT', `/jobs/${encode(id)}`, job, { 'If-Match': `"${seenVersion}"` }).then(counted),
   addPhoto: (jobId: string, photo: Blob) => call<{ id: string }>('POST', `/jobs/${encode(jobId)}/photos`, photo),
   photoUrl: (jobId: string, id: string) => `/api/jobs/${encode(jobId)}/photos/${encode(id)}`,
   listAppliances: () => call<StoredAppliance[]>('GET', '/catalogue'),

@@ -1,5 +1,5 @@
 import { isSame, type Job, withoutLost } from '@joulemetric/core';
-import { ApiError, type StoredJob } from './api.ts';
+import { ApiError, type SavedJob, type StoredJob } from './api.ts';
 import type { Clock } from './clock.ts';
 import { joinLeft } from './joinLeft.ts';
 import { newUuid } from './uuid.ts';
@@ -29,7 +29,7 @@ export interface Snapshot {
 }
 
 interface Server {
-  saveJob(id: string, seenVersion: number, job: Job): Promise<StoredJob>;
+  saveJob(id: string, seenVersion: number, job: Job): Promise<SavedJob>;
   createJob(id: string, job: Job): Promise<StoredJob>;
 }
 
