@@ -265,7 +265,7 @@ export type { Question } from './quantity/question.ts';
 export { readField } from './quantity/readField.ts';
 export type { Kind } from './quantity/token.ts';
 // What is taken when nothing is known?
-export { APPLIANCES, type Appliance, findAppliances, fromFirm } from './reference/appliances.ts';
+export { APPLIANCES, type Appliance, findAppliances, fromFirm, nearMatches } from './reference/appliances.ts';
 export { CHEMISTRY } from './reference/chemistries.ts';
 export { DROP_LIMIT } from './reference/conductors.ts';
 export { DEFAULT } from './reference/defaults.ts';

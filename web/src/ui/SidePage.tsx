@@ -37,6 +37,14 @@ export function SidePage({
           </p>
         )}
         {children}
+        <p className="pt-6">
+          <Link
+            to="/"
+            className="inline-flex min-h-8 items-center rounded-[3px] border border-ink px-3 text-number font-medium hover:bg-wash phone:min-h-11"
+          >
+            Back to the jobs
+          </Link>
+        </p>
       </main>
     </div>
   );

@@ -250,9 +250,15 @@ function LabelText({ text, label }: { text: string; label: LabelReading }) {
   );
 }
 
-/** What the words were taken for: another type is one arrow key away. */
-const asWhat = ({ appliance }: Proposal): string =>
-  appliance ? `taken as ${appliance.name}, ↓ for another` : 'a type of its own, ↓ for one of the catalogue';
+/** What the words were taken for: another type is one arrow key away, or below. */
+function AsWhat({ appliance }: Proposal) {
+  return (
+    <>
+      {appliance ? `taken as ${appliance.name}` : 'a type of its own'}
+      <span className="phone:hidden">{appliance ? ', ↓ for another' : ', ↓ for one of the catalogue'}</span>
+    </>
+  );
+}
 
 function Preview({ proposal, loud, onAdd }: { proposal: Proposal; loud: boolean; onAdd: () => void }) {
   const { load, missing } = proposal;
@@ -281,9 +287,13 @@ function Preview({ proposal, loud, onAdd }: { proposal: Proposal; loud: boolean;
         <span className="num text-ink-2">
           {showText(runningPowerW(load.draw), 'W')}, {formatUse(load)}, {PATH_WORDS[load.path].short}
         </span>
-        <span className="num block text-note text-ink-2">{[asWhat(proposal), ...proposal.notes].join('; ')}</span>
+        <span className="num block text-note text-ink-2">
+          <AsWhat {...proposal} />
+          {proposal.notes.map((note) => `; ${note}`)}
+        </span>
       </span>
-      <span className="num text-note text-ink-2">Enter</span>
+      <span className="num text-note text-ink-2 phone:hidden">Enter</span>
+      <span className="hidden border-b border-ink font-medium phone:inline">Add</span>
     </button>
   );
 }

@@ -1,20 +1,29 @@
-import { APPLIANCES, type Appliance, findAppliances, proposeLoad } from '@joulemetric/core';
+import { APPLIANCES, type Appliance, findAppliances, nearMatches, proposeLoad } from '@joulemetric/core';
 
 /** All that reads the entry line: fetched once the first screen stands, see `useLineReader.ts`. */
 export { proposeLoad } from '@joulemetric/core';
 export { questionWords } from './questionWords.ts';
 
-/** Types that fit what is typed; for a nameplate without a name, whatever takes about its watts. */
+/** Of the types offered, at most. */
+const MOST_OFFERED = 6;
+
+/**
+ * Types that fit what is typed: all of its words, or those that tell a thing; for a nameplate without a name, whatever
+ * takes about its watts.
+ */
 export function suggestions(text: string, firm: readonly Appliance[]): Appliance[] {
-  const found = findAppliances(wordsOf(text), 6, firm);
+  const words = wordsOf(text);
+  const found = findAppliances(words, MOST_OFFERED, firm);
   if (found.length > 0) return found;
+  const near = nearMatches(words, firm).slice(0, MOST_OFFERED);
+  if (near.length > 0) return near.map(({ appliance }) => appliance);
   const label = proposeLoad(text, (name) => name).label;
   const watts = label?.powerW ?? null;
   if (watts === null) return [];
   const viaAdapter = label?.supply?.kind === 'adapter';
-  const near = APPLIANCES.filter(({ lowW, highW }) => watts >= lowW && watts <= highW);
-  const likely = near.filter(({ path }) => (path === 'inverter-adapter') === viaAdapter);
-  return [...likely, ...near.filter((appliance) => !likely.includes(appliance))].slice(0, 6);
+  const alike = APPLIANCES.filter(({ lowW, highW }) => watts >= lowW && watts <= highW);
+  const likely = alike.filter(({ path }) => (path === 'inverter-adapter') === viaAdapter);
+  return [...likely, ...alike.filter((appliance) => !likely.includes(appliance))].slice(0, MOST_OFFERED);
 }
 
 /** The words of a line without its numbers, for the search. */

@@ -1,10 +1,8 @@
 import { formatNumber, spreadOf, withoutUnit } from '@joulemetric/core';
 import { useState } from 'react';
-import { Link } from 'react-router';
 import type { StoredAppliance } from '../../edges/api.ts';
 import { downloadMeasured, readMeasured } from '../../edges/listFiles.ts';
 import { useFirm } from '../../edges/useFirm.ts';
-import { Button } from '../../ui/Button.tsx';
 import { SidePage } from '../../ui/SidePage.tsx';
 import { TableFiles, type TableTold } from '../../ui/TableFiles.tsx';
 
@@ -84,11 +82,6 @@ export function MeasuredPage() {
         onSave={() => void downloadMeasured((entries ?? []).map(({ appliance }) => appliance))}
         onRead={read}
       />
-      <p className="pt-6">
-        <Link to="/">
-          <Button>Back to the jobs</Button>
-        </Link>
-      </p>
     </SidePage>
   );
 }

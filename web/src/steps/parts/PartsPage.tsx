@@ -1,8 +1,6 @@
 import { fieldsOfKind, PART_FIELDS, PART_KINDS, PARTS, type PartKind } from '@joulemetric/core';
 import { useState } from 'react';
-import { Link } from 'react-router';
 import { useParts } from '../../edges/useParts.ts';
-import { Button } from '../../ui/Button.tsx';
 import { SidePage } from '../../ui/SidePage.tsx';
 import { PartRow } from './PartRow.tsx';
 import { PartsFiles } from './PartsFiles.tsx';
@@ -105,11 +103,6 @@ export function PartsPage() {
         </table>
       </div>
       <PartsFiles own={own ?? []} onRead={add} />
-      <p className="pt-6">
-        <Link to="/">
-          <Button>Back to the jobs</Button>
-        </Link>
-      </p>
     </SidePage>
   );
 }
