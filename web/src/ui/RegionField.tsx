@@ -1,9 +1,17 @@
-import { IMPERIAL, show } from '@joulemetric/core';
+import { IMPERIAL, show, type Units } from '@joulemetric/core';
+import type { ComponentProps } from 'react';
 import { useJob } from '../shell/JobContext.tsx';
 import { QuantityField } from './Field.tsx';
 
 /** A temperature, a weight or a length in the units of the job's region; values in °C, kg and m. */
-export function RegionField({
+export function RegionField(props: Omit<ComponentProps<typeof UnitsField>, 'units'>) {
+  const { job } = useJob();
+  return <UnitsField {...props} units={job.brief.region.units} />;
+}
+
+/** The same in units that are told. */
+export function UnitsField({
+  units,
   quantity,
   label,
   value,
@@ -14,6 +22,7 @@ export function RegionField({
   note,
   onChange,
 }: {
+  units: Units;
   quantity: keyof typeof IMPERIAL;
   label: string;
   value: number | null;
@@ -25,8 +34,6 @@ export function RegionField({
   note?: string | undefined;
   onChange: (value: number | null) => void;
 }) {
-  const { job } = useJob();
-  const { units } = job.brief.region;
   const stands = usual === undefined ? auto : `${show(usual, quantity, units).number}, usual`;
   const common = { label, note, ...(stands === undefined ? {} : { auto: stands }) };
   if (units === 'metric') {

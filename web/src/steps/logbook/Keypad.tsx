@@ -4,6 +4,7 @@ import { smaller } from '../../edges/photo.ts';
 import { useUnsent } from '../../edges/useLogs.ts';
 import { Button } from '../../ui/Button.tsx';
 import { CameraButton } from '../../ui/CameraButton.tsx';
+import { useReadIn } from './logUnits.ts';
 
 const TYPED = ['soc', 'v', 'a', 'w', 'wh', 'ah', 'c'] as const satisfies readonly Quantity[];
 const KEYS = ['1', '2', '3', '4', '5', '6', '7', '8', '9', '.', '0', '⌫'] as const;
@@ -47,17 +48,21 @@ export function Keypad({ jobId, logId, last }: { jobId: string | null; logId: st
     });
   };
   const text = values[quantity] ?? '';
-  const { unit, word, least, most } = QUANTITY[quantity];
-  const typed = Object.entries(values).filter(([, value]) => value !== '' && value !== '-');
+  const readIn = useReadIn();
+  const { word } = QUANTITY[quantity];
+  const { unit, least, most, to } = readIn(quantity);
+  const typed = Object.entries(values)
+    .filter(([, value]) => value !== '' && value !== '-')
+    .map(([key, value]) => [key as Quantity, Number(value)] as const);
   const type = (key: string) => {
     setTold(null);
     setValues((now) => ({ ...now, [quantity]: typedOn(now[quantity] ?? '', key) }));
   };
   const save = async (mark?: (typeof MARKS)[number]) => {
     for (const [key, value] of typed) {
-      const { least: low, most: high, unit: of } = QUANTITY[key as Quantity];
-      if (!(Number(value) >= low && Number(value) <= high)) {
-        setQuantity(key as Quantity);
+      const { least: low, most: high, unit: of } = readIn(key);
+      if (!(value >= low && value <= high)) {
+        setQuantity(key);
         setTold(`Between ${low} and ${high} ${of}.`);
         return;
       }
@@ -67,14 +72,15 @@ export function Keypad({ jobId, logId, last }: { jobId: string | null; logId: st
       setTold(more.question);
       return;
     }
-    const other = typed.find(([key, value]) => (more.values[key as Quantity] ?? Number(value)) !== Number(value));
+    const kept = { ...more.values, ...Object.fromEntries(typed.map(([key, value]) => [key, readIn(key).from(value)])) };
+    const other = typed.find(([key]) => (more.values[key] ?? kept[key]) !== kept[key]);
     if (other || (mark && more.mark && mark !== more.mark)) {
       setTold('What is typed and what is said are not the same: leave one of them out.');
       return;
     }
     const marked = mark ?? more.mark ?? undefined;
-    const kept = Object.entries({ ...more.values, ...Object.fromEntries(typed) });
-    if (kept.length === 0 && marked === undefined && note + more.note === '' && toGo === '' && photo === null) {
+    const those = Object.entries(kept) as [Quantity, number][];
+    if (those.length === 0 && marked === undefined && note + more.note === '' && toGo === '' && photo === null) {
       setTold('Type what the display shows.');
       return;
     }
@@ -82,8 +88,7 @@ export function Keypad({ jobId, logId, last }: { jobId: string | null; logId: st
     const words = [note.trim(), more.note].filter(Boolean).join(', ').slice(0, MOST_NOTE);
     const reading: LogReading = {
       at: when.toISOString(),
-      ...more.values,
-      ...Object.fromEntries(typed.map(([key, value]) => [key, Number(value)])),
+      ...kept,
       ...(marked ? { mark: marked } : {}),
       ...(words ? { note: words } : {}),
       ...(toGo.trim() ? { toGo: toGo.trim() } : {}),
@@ -96,7 +101,7 @@ export function Keypad({ jobId, logId, last }: { jobId: string | null; logId: st
     setPhoto(null);
     setAt(null);
     setTold(
-      `Kept: ${[...kept.map(([key, value]) => `${value} ${QUANTITY[key as Quantity].unit}`), ...(marked ? [MARK_WORDS[marked].toLowerCase()] : [])].join(', ') || 'a note'}.`,
+      `Kept: ${[...those.map(([key, value]) => `${readIn(key).to(value)} ${readIn(key).unit}`), ...(marked ? [MARK_WORDS[marked].toLowerCase()] : [])].join(', ') || 'a note'}.`,
     );
   };
   return (
@@ -111,7 +116,7 @@ export function Keypad({ jobId, logId, last }: { jobId: string | null; logId: st
             onClick={() => setQuantity(one)}
             className={`num min-h-9 min-w-9 grow border-b-2 text-number phone:min-h-11 ${one === quantity ? 'border-ink font-semibold' : 'border-line text-ink-2'}`}
           >
-            {QUANTITY[one].unit}
+            {readIn(one).unit}
             {values[one] && one !== quantity ? <span className="text-copper">·</span> : null}
           </button>
         ))}
@@ -122,7 +127,7 @@ export function Keypad({ jobId, logId, last }: { jobId: string | null; logId: st
           <input
             inputMode="none"
             value={text}
-            placeholder={last?.[quantity] == null ? '' : String(last[quantity])}
+            placeholder={last?.[quantity] == null ? '' : String(to(last[quantity]))}
             onChange={(event) =>
               setValues((now) => ({
                 ...now,

@@ -8,6 +8,7 @@ import { useMemo, useState } from 'react';
 import type { ChartPoint, OpenLog } from '../../edges/api.ts';
 import { useLogChart } from '../../edges/useLogs.ts';
 import { useChart } from '../../ui/useChart.ts';
+import { useReadIn } from './logUnits.ts';
 import { type Design, usePredicted } from './usePredicted.ts';
 
 register([LineChart, GridComponent, TooltipComponent, MarkLineComponent, MarkAreaComponent, CanvasRenderer]);
@@ -19,6 +20,7 @@ const SHOWN = ['soc', 'w', 'a', 'v', 'wh', 'ah', 'c'] as const satisfies readonl
 
 interface Drawn {
   readonly of: Quantity;
+  readonly unit: string;
   readonly points: readonly ChartPoint[];
   /** What was put down by hand. */
   readonly typed: readonly (readonly [number, number])[];
@@ -51,6 +53,9 @@ export function LogChart({
   const { days, day, setDay, predicted } = usePredicted(log, design, of, first, last);
   const span = zoom ?? ([first, last] as const);
   const points = useLogChart(log, of, span, POINTS);
+  const readIn = useReadIn();
+  const { unit, to } = readIn(of);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the way to a unit is the unit's.
   const drawn = useMemo((): Drawn | null => {
     if (!Number.isFinite(first) || last <= first) return null;
     const dated = report ? report.start !== null : first > 1e11;
@@ -68,16 +73,22 @@ export function LogChart({
         : [];
     return {
       of,
-      points: points ?? [],
-      typed: typed.filter(([t]) => t >= span[0] && t <= span[1]),
+      unit,
+      points: (points ?? []).map(({ t, least, most, mean }) => ({
+        t,
+        least: to(least),
+        most: to(most),
+        mean: to(mean),
+      })),
+      typed: typed.filter(([t]) => t >= span[0] && t <= span[1]).map(([t, value]) => [t, to(value)] as const),
       reserve: of === 'soc' ? (report?.reserve ?? null) : null,
       off,
       line,
-      predicted,
+      predicted: predicted.map(([t, value]) => [t, to(value)] as const),
       dated,
       from: first,
     };
-  }, [of, points, log.entries, report, first, last, zoom, span[0], span[1], predicted]);
+  }, [of, points, log.entries, report, first, last, zoom, span[0], span[1], predicted, unit]);
   const holder = useChart(drawn, optionsOf);
   if (!drawn) return null;
   const middle = (span[0] + span[1]) / 2;
@@ -103,7 +114,7 @@ export function LogChart({
               onClick={() => setOf(one)}
               className={`num min-w-7 border-b-2 py-1 phone:min-h-11 phone:min-w-11 ${one === of ? 'border-ink font-semibold' : 'border-transparent text-ink-2'}`}
             >
-              {QUANTITY[one].unit}
+              {readIn(one).unit}
             </button>
           ))}
         </fieldset>
@@ -150,10 +161,9 @@ export function LogChart({
 }
 
 function optionsOf(
-  { of, points, typed, reserve, off, line, predicted, dated, from }: Drawn,
+  { of, unit, points, typed, reserve, off, line, predicted, dated, from }: Drawn,
   colour: (name: string) => string,
 ): Record<string, unknown> {
-  const { unit } = QUANTITY[of];
   const rest = { type: 'line', symbol: 'none', animation: false, silent: true };
   const many = points.some(({ least, most }) => most > least);
   const words = { color: colour('--ink-2'), fontFamily: 'Barlow Semi Condensed', fontSize: 12 };

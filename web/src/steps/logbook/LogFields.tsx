@@ -1,8 +1,10 @@
 import { type Log, PURPOSES } from '@joulemetric/core';
-import { type ReactNode, useState } from 'react';
+import { type ReactNode, useContext, useState } from 'react';
 import type { OpenLog } from '../../edges/api.ts';
 import type { LogChange } from '../../edges/useLogs.ts';
 import { Choice, QuantityField, TextField } from '../../ui/Field.tsx';
+import { UnitsField } from '../../ui/RegionField.tsx';
+import { LogUnits } from './logUnits.ts';
 import { PURPOSE } from './purposes.ts';
 import { Spans } from './Spans.tsx';
 
@@ -25,6 +27,7 @@ export function LogFields({
   /** What it is of, or which job it should go to. */
   about: (log: Log, put: (part: LogChange) => void) => ReactNode;
 }) {
+  const units = useContext(LogUnits);
   const [failed, setFailed] = useState<string | null>(null);
   const put = (part: LogChange) =>
     void change(part).then(
@@ -119,18 +122,20 @@ export function LogFields({
             max={1000}
             onChange={(everyH) => put({ timers: everyH === null ? [] : [{ everyH }] })}
           />
-          <QuantityField
+          <UnitsField
+            units={units}
             label="Air meanwhile"
-            unit="°C"
+            quantity="°C"
             value={log.conditions?.ambientC ?? null}
             auto="not said"
             min={-40}
             max={60}
             onChange={(ambientC) => put((now) => ({ conditions: { ...now.conditions, ambientC } }))}
           />
-          <QuantityField
+          <UnitsField
+            units={units}
             label="Air in use"
-            unit="°C"
+            quantity="°C"
             value={log.conditions?.useC ?? null}
             auto="not said"
             min={-40}

@@ -8,6 +8,7 @@ import { ComparedWays } from './ComparedWays.tsx';
 import { Keypad } from './Keypad.tsx';
 import { LogFields } from './LogFields.tsx';
 import { LossTable } from './LossTable.tsx';
+import { LogUnits } from './logUnits.ts';
 import { Readings } from './Readings.tsx';
 import { answerOf, figuresOf, waysOf } from './says.ts';
 import type { Design } from './usePredicted.ts';
@@ -46,78 +47,82 @@ export function OpenedLog({
   if (!log) return <p className="py-3 text-ink-2">{problem ?? 'Opening the log…'}</p>;
   const keypad = <Keypad jobId={jobId} logId={logId} last={log.entries.at(-1)?.entry ?? null} />;
   return (
-    <article aria-label={log.log.name || 'A log'} data-log={report ? 'ready' : 'waiting'}>
-      {isPhone ? (
-        <>
-          {keypad}
-          <details>
-            <summary className="text-body text-ink-2 phone:min-h-11">What it is of, and what it should answer</summary>
-            <LogFields log={log} change={change} about={(now, put) => about(now, put, log)} />
-          </details>
-        </>
-      ) : (
-        <LogFields log={log} change={change} about={(now, put) => about(now, put, log)} />
-      )}
-      {report && <Says report={report} />}
-      {problem && (
-        <p role="alert" className="text-copper">
-          {problem}
-        </p>
-      )}
-      <div className="grid grid-cols-[minmax(0,1fr)_300px] gap-x-6 @max-[1040px]:grid-cols-1">
-        <div className="min-w-0">
-          <Suspense fallback={<div className="h-[230px]" />}>
-            <LogChart log={log} report={report} design={design} />
-          </Suspense>
-          {report && <Ways report={report} />}
-          {report?.compare && <ComparedWays compare={report.compare} />}
-          {report?.loss && <LossTable loss={report.loss} />}
-          {report && intoJob?.(log, report)}
-        </div>
-        <div>
-          {!isPhone && <div className="pt-3">{keypad}</div>}
-          <Readings
-            jobId={jobId}
-            log={log}
-            waiting={waiting.filter((one) => one.logId === logId).length}
-            onChanged={() => void refresh()}
-          />
-        </div>
-      </div>
-      {instruments?.(log, () => void refresh())}
-      <p className="flex flex-wrap gap-x-5 gap-y-1 pt-3 text-ink-2">
-        <FileLink accept=".csv,.tsv,.txt,text/csv" disabled={false} onFile={setTable}>
-          Read a meter’s file…
-        </FileLink>
-        <a href={api.logUrl(logId, 'file')} download className="border-b border-mark hover:text-ink phone:py-3">
-          Save as a log file
-        </a>
-        {log.rows > 0 && (
-          <a
-            href={api.logUrl(logId, 'readings.csv')}
-            download
-            className="border-b border-mark hover:text-ink phone:py-3"
-          >
-            Save the meter’s readings as CSV
-          </a>
+    <LogUnits value={design?.job.brief.region.units ?? 'metric'}>
+      <article aria-label={log.log.name || 'A log'} data-log={report ? 'ready' : 'waiting'}>
+        {isPhone ? (
+          <>
+            {keypad}
+            <details>
+              <summary className="text-body text-ink-2 phone:min-h-11">
+                What it is of, and what it should answer
+              </summary>
+              <LogFields log={log} change={change} about={(now, put) => about(now, put, log)} />
+            </details>
+          </>
+        ) : (
+          <LogFields log={log} change={change} about={(now, put) => about(now, put, log)} />
         )}
-        <button
-          type="button"
-          onClick={() =>
-            window.confirm(`Take out the log “${log.log.name ?? ''}” with its readings? This cannot be undone.`) &&
-            onRemove()
-          }
-          className="border-b border-mark hover:text-ink phone:min-h-11"
-        >
-          Take this log out
-        </button>
-      </p>
-      {table && (
-        <Suspense fallback={null}>
-          <TakeTable log={log} file={table} onClose={() => setTable(null)} onTaken={() => void refresh()} />
-        </Suspense>
-      )}
-    </article>
+        {report && <Says report={report} />}
+        {problem && (
+          <p role="alert" className="text-copper">
+            {problem}
+          </p>
+        )}
+        <div className="grid grid-cols-[minmax(0,1fr)_300px] gap-x-6 @max-[1040px]:grid-cols-1">
+          <div className="min-w-0">
+            <Suspense fallback={<div className="h-[230px]" />}>
+              <LogChart log={log} report={report} design={design} />
+            </Suspense>
+            {report && <Ways report={report} />}
+            {report?.compare && <ComparedWays compare={report.compare} />}
+            {report?.loss && <LossTable loss={report.loss} />}
+            {report && intoJob?.(log, report)}
+          </div>
+          <div>
+            {!isPhone && <div className="pt-3">{keypad}</div>}
+            <Readings
+              jobId={jobId}
+              log={log}
+              waiting={waiting.filter((one) => one.logId === logId).length}
+              onChanged={() => void refresh()}
+            />
+          </div>
+        </div>
+        {instruments?.(log, () => void refresh())}
+        <p className="flex flex-wrap gap-x-5 gap-y-1 pt-3 text-ink-2">
+          <FileLink accept=".csv,.tsv,.txt,text/csv" disabled={false} onFile={setTable}>
+            Read a meter’s file…
+          </FileLink>
+          <a href={api.logUrl(logId, 'file')} download className="border-b border-mark hover:text-ink phone:py-3">
+            Save as a log file
+          </a>
+          {log.rows > 0 && (
+            <a
+              href={api.logUrl(logId, 'readings.csv')}
+              download
+              className="border-b border-mark hover:text-ink phone:py-3"
+            >
+              Save the meter’s readings as CSV
+            </a>
+          )}
+          <button
+            type="button"
+            onClick={() =>
+              window.confirm(`Take out the log “${log.log.name ?? ''}” with its readings? This cannot be undone.`) &&
+              onRemove()
+            }
+            className="border-b border-mark hover:text-ink phone:min-h-11"
+          >
+            Take this log out
+          </button>
+        </p>
+        {table && (
+          <Suspense fallback={null}>
+            <TakeTable log={log} file={table} onClose={() => setTable(null)} onTaken={() => void refresh()} />
+          </Suspense>
+        )}
+      </article>
+    </LogUnits>
   );
 }
 

@@ -1,5 +1,6 @@
-import { type LogReading, QUANTITIES, QUANTITY } from '@joulemetric/core';
+import { type LogReading, QUANTITIES } from '@joulemetric/core';
 import { api, type OpenLog } from '../../edges/api.ts';
+import { useReadIn } from './logUnits.ts';
 
 const SHOWN = 60;
 
@@ -16,6 +17,7 @@ export function Readings({
   onChanged: () => void;
 }) {
   const { entries, rows } = log;
+  const readIn = useReadIn();
   return (
     <section aria-label="Readings" className="pt-3">
       <p className="num text-note text-ink-2">
@@ -29,8 +31,8 @@ export function Readings({
           .map(({ id, t, entry }) => (
             <li key={id} className="group flex items-baseline gap-2 border-b border-line-2 py-1 phone:min-h-11">
               <span className="w-[92px] shrink-0 text-note text-ink-2">{whenOf(t)}</span>
-              <span className="min-w-0 grow truncate" title={valuesOf(entry)}>
-                {valuesOf(entry)}
+              <span className="min-w-0 grow truncate" title={valuesOf(entry, readIn)}>
+                {valuesOf(entry, readIn)}
               </span>
               {entry.photo && jobId !== null && (
                 <a
@@ -64,10 +66,10 @@ const whenOf = (t: number): string =>
     ? `${(t / 3.6e6).toFixed(2)} h`
     : new Date(t).toLocaleString('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });
 
-const valuesOf = (entry: LogReading): string =>
+const valuesOf = (entry: LogReading, readIn: ReturnType<typeof useReadIn>): string =>
   [
     ...QUANTITIES.flatMap((quantity) =>
-      entry[quantity] == null ? [] : [`${entry[quantity]} ${QUANTITY[quantity].unit}`],
+      entry[quantity] == null ? [] : [`${readIn(quantity).to(entry[quantity])} ${readIn(quantity).unit}`],
     ),
     ...(entry.toGo ? [`“${entry.toGo}” to go`] : []),
     ...(entry.mark ? [entry.mark] : []),
