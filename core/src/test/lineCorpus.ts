@@ -625,4 +625,5 @@ water level sensor 2mA ⇒ type -; W 0.024; min 1440
 pressure washer 1.4kW 20min monthly ⇒ type pressure-washer; W 1400; min 20; days 0.23
 dvd player 20w 2h ⇒ type dvd-player; W 20; min 120; path direct
 soldering station 60W 2h ⇒ type soldering-iron; path inverter
+kettle 2kW 3/day 4 min ⇒ type kettle; n 3; min 12
 `;
