@@ -295,6 +295,10 @@ describe('labels that want a word', () => {
     ['Fan\nDC12V 0.35A\n2.4W\n1200RPM', 'contradiction', '4 W'],
     ['Fan heater 1000/2000W 230V~', 'second-figure', '2000 W'],
     ['Air compressor 12V DC\nMAX CURRENT 30A\nDUTY CYCLE 25% @ 100PSI', 'second-figure', ''],
+    ['Water heater\n10 L 230V 660W\n12V 200W', 'second-figure', '230V 660W'],
+    ['LED TV\nAC 100-240V 50/60Hz 55W\nDC 12V 4.2A', 'second-figure', '12V 4.2A'],
+    ['Roof fan\n12V\n0.2A - 2.3A\n10 speeds', 'range', '0.2 A'],
+    ['Inverter generator\n2.0 kVA max\n230V 50Hz 7.8A', 'source', ''],
     ['Roof unit\n115 VAC 60 HZ\nRLA 12.8 LRA 63\nFAN FLA 2.5', 'second-figure', ''],
   ])('plates of several lines: %s', (text, code, choice) => {
     const { questions } = propose(text);
@@ -339,6 +343,10 @@ describe('labels that want a word', () => {
       'Kompressor-Kühlbox\nNennspannung 12/24V\nLeistungsaufnahme 45 W\nSicherung 15A',
       { W: 45, type: 'cool-box-compressor', duty: 25 },
     ],
+    ['Radio\nDC 14.4V (11-16V)\nMax current 10A', { W: 144, V: '10.5–15', path: 'direct' }],
+    ['Cool box\n230V 52W\n12V 45W', { W: 45, path: 'direct' }],
+    ['Macerator pump\n12V 16A', { W: 192, type: 'macerator' }],
+    ['Absorption refrigerator\nDC 12V 10A\nAC 230V 125W', { W: 120, path: 'direct' }],
     ['Nevera portátil\nTensión 12/24V CC\nPotencia 40W', { W: 40, type: 'fridge-small' }],
     ['Kühl-Gefrierkombination\n12/24 V DC 48 W\nEnergie 0,42 kWh/24h', { W: 48, wh: 420, type: 'fridge-small' }],
   ])('plates that say all: %s', (text, told) => {

@@ -239,7 +239,28 @@ function wattsOf(tokens: readonly LabelToken[], side: Side): { powerW: number; b
 const VOLT_AMPS = 'volts × amps';
 const isMains = (volts: LabelToken | undefined): boolean => volts !== undefined && volts.high >= MAINS_FROM_V;
 
-function conclusion(tokens: readonly LabelToken[]): Omit<LabelReading, 'tokens' | 'questions'> {
+/**
+ * Of what may hang on the mains or on the bus, with figures for each, only what stands of the bus, where that comes
+ * first or both are watts: here it hangs there.
+ */
+function ofTheBus(tokens: readonly LabelToken[]): readonly LabelToken[] {
+  const volts = tokens.filter(({ quantity, side }) => quantity === 'V' && side === 'plain');
+  const [bus, mains] = [volts.find((one) => !isMains(one)), volts.find(isMains)];
+  if (!bus || !mains) return tokens;
+  const behind = (from: LabelToken) => {
+    const to = volts.find(({ start }) => start > from.start)?.start ?? Number.POSITIVE_INFINITY;
+    return tokens.filter(({ start }) => start >= from.start && start < to);
+  };
+  const [ofBus, ofMains] = [behind(bus), behind(mains)];
+  const has = (those: readonly LabelToken[], ...what: readonly Quantity[]) =>
+    those.some(({ quantity }) => what.includes(quantity));
+  const isTold = has(ofBus, 'W', 'A') && has(ofMains, 'W', 'A');
+  const isClear = bus.start < mains.start || (has(ofBus, 'W') && has(ofMains, 'W'));
+  return isTold && isClear ? tokens.filter((one) => !ofMains.includes(one)) : tokens;
+}
+
+function conclusion(all: readonly LabelToken[]): Omit<LabelReading, 'tokens' | 'questions'> {
+  const tokens = ofTheBus(all);
   const powerFactor = find(tokens, 'PF')?.high ?? null;
   const apparentVa = find(tokens, 'VA')?.high ?? null;
   const cooking = find(tokens, 'W cooking');

@@ -50,9 +50,21 @@ export function labelQuestions(text: string, tokens: readonly LabelToken[]): Que
       );
       continue;
     }
+    const feeds = twoFeeds(of);
+    if (feeds) {
+      questions.push(
+        ask(
+          'second-figure',
+          feeds.flat(),
+          feeds.map((those) => those.map(textOf).join(' ')),
+        ),
+      );
+      continue;
+    }
     for (const own of byVolts(of)) questions.push(...secondFigures(text, own('A')), ...secondFigures(text, own('W')));
     for (const own of byVolts(of)) questions.push(...contradictions(text, own));
   }
+  questions.push(...wideSpan(text, tokens));
   const batteries = tokens.filter(({ quantity }) => quantity === 'Ah' || quantity === 'Wh');
   if (batteries[0] && /batter|akku|accu|cell|li-?ion|lifepo/iu.test(text))
     questions.push(ask('battery', [batteries[0]], []));
@@ -95,6 +107,39 @@ function byVolts(of: Own): Own[] {
     return (quantity) => of(quantity).filter(({ start }) => start >= from && start < to);
   });
 }
+
+/** How far the watts from the bus and from the mains may be apart and still be the same machine's, as a factor. */
+const ALIKE = 1.5;
+
+/** "AC 230V 660W, DC 12V 200W": it may hang on either and takes something else from each. Null where it makes no difference. */
+function twoFeeds(of: Own): LabelToken[][] | null {
+  const groups = byVolts(of).map((own) => {
+    const [volts] = own('V');
+    const [figure] = [...own('W'), ...own('A')];
+    return volts && figure ? { volts, figure } : null;
+  });
+  const bus = groups.find((one) => one && one.volts.high < MAINS_FROM_V);
+  const mains = groups.find((one) => one && one.volts.high >= MAINS_FROM_V);
+  if (!bus || !mains) return null;
+  const [low, high] = [bus.figure.high, mains.figure.high].sort((a, b) => a - b) as [number, number];
+  const areWatts = bus.figure.quantity === 'W' && mains.figure.quantity === 'W';
+  // On a bus it takes what stands first of it.
+  const isClear = areWatts ? high <= low * ALIKE : bus.volts.start < mains.volts.start;
+  return isClear ? null : [bus, mains].map(({ volts, figure }) => [volts, figure]);
+}
+
+/** A span of which one end is many times the other, and which is what it takes: at which end it runs is not said. */
+function wideSpan(text: string, tokens: readonly LabelToken[]): Question[] {
+  const used = tokens.find(({ quantity }) => quantity === 'W') ?? tokens.find(({ quantity }) => quantity === 'A');
+  if (!used || used.pair || !(used.low > 0) || used.high <= used.low * WIDE) return [];
+  const found = text.slice(used.start, used.end);
+  const unit = used.quantity;
+  const choices = [used.low, used.high].map((one) => `${Number(one.toPrecision(6))} ${unit}`);
+  return [{ code: 'range', start: used.start, end: used.end, found, choices }];
+}
+
+/** Times the lower end that the upper may be before it is asked about. From memory. */
+const WIDE = 5;
 
 /** Watts against volts × amps. Of mains they may be less by the power factor, of DC by the least voltage. */
 function contradictions(text: string, own: Own): Question[] {

@@ -38,8 +38,11 @@ export function typedUse(
   busV: number,
 ): TypedUse {
   const asked = new Asked(text, reading);
-  const every = asked.one('every');
-  const duty = asked.duty(start, powered) ?? (every && powered.kind === 'thermostatic' ? shareOf(every) : null);
+  const said = asked.duty(start, powered);
+  const cycles = powered.kind === 'thermostatic';
+  // A duty and "20 min every hour" of what cycles by itself are two of the same: the second is asked about.
+  const every = said !== null && cycles ? null : asked.one('every');
+  const duty = said ?? (every && cycles ? shareOf(every) : null);
   const energy = asked.energy(busV);
   const times = asked.one('times')?.value ?? null;
   const week = asked.week(start);

@@ -43,7 +43,7 @@ export function whatItIs(text: string, reading: Reading, base: Appliance | null)
 }
 
 const SORTS =
-  '(?:(?:portable|folding|rigid|flexible|petrol|diesel|gas|lpg|back\\s?up|standby|emergency|small|big|roof|rooftop|pure\\s+sine|sine|mppt|pwm|solar|wind|hybrid)\\s+)*';
+  '(?:(?:portable|folding|rigid|flexible|petrol|diesel|gas|lpg|back\\s?up|standby|emergency|small|big|roof|rooftop|pure\\s+sine|sine|mppt|pwm|solar|wind|hybrid|inverter)\\s+)*';
 /** What brings power: never a load, whatever it says. */
 const SOURCE = pattern(
   `^${SORTS}(?:(?:solar|pv|photovoltaic)\\s+(?:panel|module|array|blanket|suitcase|cell)s?|pv|generators?|gensets?|alternators?|wind\\s*(?:turbine|generator)s?)$`,

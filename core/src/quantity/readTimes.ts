@@ -20,10 +20,10 @@ const DAYS_IN_ORDER = ['mo', 'tu', 'we', 'th', 'fr', 'sa', 'su'];
 /** What is counted when it says how often: "2 cups a day", "1 load per week". */
 const GOES =
   '(?:times|[x×]|loads?|cycles?|charges?|uses?|runs?|cups?|coffees|teas|showers?|meals?|brews?|boils?|shots?|espressos?|rounds?|batches|(?:wash|go|flush)(?:es)?)';
-/** Of a line that names several of them. */
 /** Minutes of a time of the day: 18:30, 18h30, 6.30 pm. */
 const OF_HOUR = '(?:(?::|h|\\.(?=\\d{2}\\s*[ap]m))(\\d{2}))';
 const HOUR_OF_DAY = '(?:noon|midday|midnight|dusk|sunset|dawn|sunrise|\\d{1,2}(?::\\d{2})?(?:\\s*(?:am|pm|h))?)';
+/** Of a line that names several of them. */
 const PART_OF_DAY =
   '(?<!\\p{L})(?:mornings?|noon|midday|lunch(?:time)?|afternoons?|evenings?|nights?|bedtime|breakfast|dinner|supper|am|pm)(?!\\p{L})';
 const SO_MANY = `(?<![\\p{L}\\d.,/])(?:(once|twice|thrice)|[x×]\\s*(\\d{1,2})|(\\d{1,2}|one|two|three|four|five|six)\\s*${GOES})`;

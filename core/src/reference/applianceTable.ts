@@ -118,7 +118,7 @@ dehumidifier | Dehumidifier | damp dry | steady 200 | 150–350 | 240 @ 10:00 | 
 water-pump | Water pump | tap shower pressure | steady 55 | 35–90 | 3 @ 07:00 12:30 19:00 | direct | pump | 1 | T
 shower-pump | Shower pump | outdoor shower | steady 50 | 30–80 | 6 @ 18:00 | direct | pump | 1 | M
 sump-pump | Waste pump | grey bilge sump | steady 50 | 30–100 | 3 @ 19:30 | direct | pump | 1 | M
-macerator | Macerating toilet | macerator wc loo flush | steady 200 | 120–300 | 1 @ 07:00 13:00 21:00 | direct | pump | 1 | M
+macerator | Macerating toilet | macerator wc loo flush pump | steady 200 | 120–300 | 1 @ 07:00 13:00 21:00 | direct | pump | 1 | M
 toilet-cassette | Cassette toilet flush | wc loo pump | steady 40 | 30–60 | 1 @ 07:00 13:00 21:00 | direct | pump | 1 | M
 composting-fan | Toilet vent fan | composting separating wc | standby 1.5 | 1–3 | day | direct | electronics | 1 | M
 water-purifier | Water steriliser, UV | filter purifier | steady 20 | 10–40 | 10 @ 07:00 12:30 19:00 | direct | electronics | 1 | M

@@ -330,9 +330,10 @@ function nameScore(appliance: Appliance, typed: readonly string[]): number {
   typed.forEach((word, i) => {
     if (isUnknown(word)) return;
     const isLast = i === typed.length - 1;
-    const found = word === head ? 12 : named.includes(word) ? 8 : everyday.includes(word) ? 6 : 3;
     // What a type's name begins with tells it only when all of it is there: a fan is no fan heater.
     const modifies = word !== head && !everyday.includes(word) && !named.every((part) => typed.includes(part));
+    const isPart = named.includes(word) && !(modifies && GENERAL.has(word));
+    const found = word === head ? 12 : isPart ? 8 : everyday.includes(word) ? 6 : 3;
     total += found + (isLast ? 3 : 0) + (named.includes(word) && id.split('-')[0] === word && !modifies ? 2 : 0);
     // An everyday word among strange ones is a chance: a bench lathe is no bench lamp, but a bedroom aircon is one.
     const byChance = word !== head && !named.includes(word) && unknown > 0 && !isLast;

@@ -30,11 +30,18 @@ export const MAINS_FROM_V = 90;
 /** Nominal voltages of vehicles' batteries, V: a device "for 12 V" bears what such a bus has. */
 const NOMINAL = [12, 24, 36, 48];
 
+/** Volts of a 12 V bus while it is charged, at which its devices are rated: 13.8 V, 14.4 V. Common practice. */
+const CHARGED = [12.5, 14.8] as const;
+const nominalOf = (volts: number): number =>
+  NOMINAL.find((one) => volts > (CHARGED[0] * one) / 12 && volts <= (CHARGED[1] * one) / 12) ?? volts;
+
 /** The window of a device from the volts on it: a nominal voltage is widened to what its bus has, others stand. */
 export function windowOf(low: number, high: number): { readonly minV: number; readonly maxV: number } {
+  // One figure is of its bus; the two of a span are the device's own.
+  const [from, to] = low === high ? [nominalOf(low), nominalOf(high)] : [low, high];
   return {
-    minV: NOMINAL.includes(low) ? low * NAMEPLATE.nominalLow.value : low,
-    maxV: NOMINAL.includes(high) ? high * NAMEPLATE.nominalHigh.value : high,
+    minV: NOMINAL.includes(from) ? from * NAMEPLATE.nominalLow.value : from,
+    maxV: NOMINAL.includes(to) ? to * NAMEPLATE.nominalHigh.value : to,
   };
 }
 

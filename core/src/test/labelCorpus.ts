@@ -125,7 +125,7 @@ Macerator 12V d.c. 16 A ⇒ 192 | dc 12
 Heater 12V: 10 - 40 W ⇒ 40 | dc 12
 Router 12V⎓1A ⇒ 12 | dc 12
 Monitor input 19V⎓ 1.3A ⇒ 24.7 | dc 19
-TV: AC100-240V 50/60Hz 48W; DC12V 3A ⇒ 48 | mains 240
+TV: AC100-240V 50/60Hz 48W; DC12V 3A ⇒ 48 | mains 240 | q
 Laptop adapter: Input 100-240V~1.7A Output 20V⎓3.25A ⇒ 65 | adapter 20
 Charger INPUT:220-240V~50Hz 70W OUTPUT:18V⎓3A ⇒ 54 | adapter 18
 Drone charger input 100-240V~ output 17.6V 10A ⇒ 176 | adapter 17.6

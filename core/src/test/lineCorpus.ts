@@ -626,4 +626,7 @@ pressure washer 1.4kW 20min monthly ⇒ type pressure-washer; W 1400; min 20; da
 dvd player 20w 2h ⇒ type dvd-player; W 20; min 120; path direct
 soldering station 60W 2h ⇒ type soldering-iron; path inverter
 kettle 2kW 3/day 4 min ⇒ type kettle; n 3; min 12
+fridge 45W 30% duty 20 min per hour ⇒ ?second-figure; duty 30
+vhf 13.8V 5A 1h ⇒ W 69; path direct
+electric heater 1500W 1h ⇒ type fan-heater; W 1500; path inverter
 `;

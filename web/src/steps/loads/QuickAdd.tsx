@@ -51,14 +51,15 @@ export function QuickAdd() {
   const open = text.trim() !== '' && (matches.length > 0 || proposal !== null);
   const question = proposal?.questions[0];
 
+  // Enter before the line can be read, and a photo of what is not taken down yet, wait for it.
+  const enters = useRef(false);
+  const [heldPhoto, setHeldPhoto] = useState<File | null>(null);
   const type = (next: string) => {
+    enters.current = false;
     setText(next);
     setActive(-1);
     setAsked(false);
   };
-  // Enter before the line can be read, and a photo of what is not taken down yet, wait for it.
-  const enters = useRef(false);
-  const [heldPhoto, setHeldPhoto] = useState<File | null>(null);
   const add = (chosen?: Appliance, photo = heldPhoto): boolean => {
     enters.current = reader === null;
     const wanted = chosen ? reader?.proposeLoad(text, (name) => name, chosen, firm, bus) : proposal;
