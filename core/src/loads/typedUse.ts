@@ -23,6 +23,9 @@ const ONCE_A_WEEK_MIN = 180;
 /** Duty that a fridge of the usual watts has at most, and how many times them its mean may be before it is a slip. From memory. */
 const MOST_DUTY = 0.8;
 const LARGER = 2;
+/** "8 h a night" is by night; two hours of television a night are not. */
+const A_NIGHT = /(?:\b(?:a|per|each|every)|\/)\s*night\b|\bnightly\b/i;
+const NIGHT_LONG_MIN = 300;
 /** W up to which a thing of no known type is taken as always on where nothing says how long. From memory. */
 const MOST_SENSED_W = 1;
 /** How far an energy and watts × hours may be apart and still be the same, share. */
@@ -65,7 +68,9 @@ export function typedUse(
       perUse: perUse ?? false,
       start,
     });
-  if (minutes > 0 && !every) draw = timed(draw, minutes * (times ?? 1));
+  // An energy has set how long a cycle's phases are.
+  const isSet = energy !== null && draw.kind === 'cycle';
+  if (minutes > 0 && !every && !isSet) draw = timed(draw, minutes * (times ?? 1));
   if (clock.length > 0 && draw.kind === 'standby') draw = { kind: 'steady', powerW: draw.powerW };
   return {
     draw,
@@ -187,11 +192,14 @@ class Asked {
       return knowsPower ? draw : { ...draw, powerW: value / 24 };
     }
     const perDay = known.perUse ? value * times : value;
+    // What a cycle takes is less than its watts all the time.
+    if (draw.kind === 'cycle' && minutes > 0 && knowsPower && perDay < (powerW * minutes * times) / 60)
+      return this.#cycleOf(draw, token, perDay / times);
     if (minutes > 0) {
       const gives = (powerW * minutes * times) / 60;
       if (!knowsPower) return this.#atPower(draw, (perDay * 60) / (minutes * times));
       if (perDay > gives * (1 + SAME)) this.#tooMuch(token, value, known.perUse ? (powerW * minutes) / 60 : gives);
-      else if (perDay < gives * (1 - SAME) && draw.kind !== 'cycle') this.#unlike(token);
+      else if (perDay < gives * (1 - SAME)) this.#unlike(token);
       return draw;
     }
     if (draw.kind === 'cycle')
@@ -249,7 +257,8 @@ class Asked {
       if (each > 0 && each * count <= MINUTES_PER_DAY + 1e-6)
         return usesFor(draw, count, Math.min(each, MINUTES_PER_DAY / count));
     }
-    const part = partOfDay(this.#reading.words);
+    const part =
+      partOfDay(this.#reading.words) ?? (minutes >= NIGHT_LONG_MIN && A_NIGHT.test(this.#text) ? 'night' : null);
     if (part && (times ?? 1) === 1 && minutes > 0 && minutes < MINUTES_PER_DAY) return useInThe(part, minutes);
     if (minutes > 0 || times !== null) return this.#soOften(start, draw, times, minutes);
     if (draw.kind === 'cycle' && !cycleLength(draw.phases).stretches)

@@ -93,6 +93,7 @@ shaver | Shaver | razor | steady 5 | 3–10 | 5 @ 07:00 | inverter-adapter | ele
 hair-dryer | Hair dryer | blow drier | steady 1500 | 800–2200 | 6 @ 07:30 | inverter | resistive | 1 | T
 hair-straightener | Hair straightener | iron tongs curler | steady 60 | 40–200 | 15 @ 07:30 | inverter | resistive | 1 | M
 cpap | CPAP machine | sleep breathing apnoea medical | steady 30 | 15–60 | 480 @ 22:30 | direct | electronics | 1 | M
+bipap | BiPAP machine | ventilator niv respirator breathing medical | steady 40 | 20–90 | 480 @ 22:30 | direct | electronics | 1 | M
 cpap-humidifier | CPAP with humidifier | sleep breathing apnoea medical | steady 60 | 40–90 | 480 @ 22:30 | inverter | electronics | 0.9 | M
 oxygen | Oxygen concentrator | medical breathing | steady 300 | 100–400 | 480 @ 22:30 | inverter | motor | 0.8 | M
 nebuliser | Nebuliser | medical inhaler | steady 100 | 60–180 | 15 @ 08:00 20:00 | inverter | motor | 0.8 | M
@@ -144,7 +145,7 @@ heat-gun | Heat gun | hot air paint shrink | steady 1600 | 1000–2200 | 10 @ 10
 dvd-player | DVD player | disc blu ray film | steady 12 | 6–30 | 120 @ 20:00 | direct | electronics | 1 | M
 nas | Network storage | nas disk file server | standby 20 | 8–45 | day | inverter-adapter | electronics | 0.6 | M
 fish-finder | Fish finder | fishfinder sonar sounder depth | steady 10 | 3–30 | 360 @ 08:00 | direct | electronics | 1 | M
-soldering-iron | Soldering iron | tool bench station | steady 60 | 25–100 | 30 @ 10:00 | inverter | resistive | 1 | M
+soldering-iron | Soldering iron | tool bench soldering | steady 60 | 25–100 | 30 @ 10:00 | inverter | resistive | 1 | M
 glue-pot | Glue pot | glue heater craft hot | steady 80 | 40–150 | 180 @ 10:00 | inverter | resistive | 1 | M
 guillotine | Guillotine motor | paper cutter trimmer craft | steady 370 | 250–750 | 5 @ 11:00 15:00 | inverter | motor | 0.75 | M
 compressor-air | Air compressor, 12 V | tyre pump inflate | steady 250 | 120–400 | 10 @ 09:00 | direct | motor | 1 | M

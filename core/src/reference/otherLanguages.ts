@@ -16,13 +16,13 @@ oven: backofen
 television: fernseher téléviseur televiseur télévision televisor televisión televisore televisie
 light: licht beleuchtung lumière lumiere éclairage eclairage luz luces luce luci verlichting
 lamp: lampe lámpara lampara lampada leuchte
-fan: ventilator ventilateur ventilador ventilatore lüfter luefter dachlüfter
+fan: ventilateur ventilador ventilatore lüfter luefter dachlüfter
 heater: heizung heizer chauffage calefacción calefaccion calefactor stufa verwarming kachel
 fan heater: heizlüfter heizluefter radiateursoufflant termoventilatore ventilatorkachel
 diesel heater: standheizung dieselheizung
 aircon: klimaanlage klimagerät klimageraet climatisation climatiseur clim airco
 hair dryer: föhn foehn haartrockner sèchecheveux sechecheveux secador asciugacapelli haardroger
-iron: bügeleisen buegeleisen feràrepasser plancha strijkijzer
+iron: bügeleisen buegeleisen feràrepasser strijkijzer
 washing machine: waschmaschine lavelinge lavadora lavatrice wasmachine
 dishwasher: spülmaschine spuelmaschine geschirrspüler lavevaisselle lavavajillas lavastoviglie vaatwasser
 vacuum: staubsauger aspirateur aspiradora aspirapolvere stofzuiger

@@ -629,4 +629,10 @@ kettle 2kW 3/day 4 min ⇒ type kettle; n 3; min 12
 fridge 45W 30% duty 20 min per hour ⇒ ?second-figure; duty 30
 vhf 13.8V 5A 1h ⇒ W 69; path direct
 electric heater 1500W 1h ⇒ type fan-heater; W 1500; path inverter
+bread maker 600W 4h cycle 0.36kWh weekly ⇒ type bread-maker; W 600; wh 360; days 1
+washing machine 2000W 2h 0.6kWh ⇒ type washing-machine; W 2000; wh 600
+ventilator bipap 30W 8h ⇒ type bipap; W 30; min 480; at 22:30
+charging station 100W 3h ⇒ type -; W 100; min 180
+usb fan 5V 1A 6 hours a night ⇒ W 5; min 360; at 23:00
+tv 12V 30W 2 hrs a night ⇒ type television-12v; min 120
 `;
