@@ -345,6 +345,8 @@ describe('labels that want a word', () => {
     ],
     ['Radio\nDC 14.4V (11-16V)\nMax current 10A', { W: 144, V: '10.5–15', path: 'direct' }],
     ['Cool box\n230V 52W\n12V 45W', { W: 45, path: 'direct' }],
+    ['Hot air brush 1000W 230V 50Hz class II', { W: 1000, type: 'hair-dryer', min: 6 }],
+    ['Hob\n230V 50Hz 1800W continuous', { W: 1800, min: 24 }],
     ['Macerator pump\n12V 16A', { W: 192, type: 'macerator' }],
     ['Absorption refrigerator\nDC 12V 10A\nAC 230V 125W', { W: 120, path: 'direct' }],
     ['Nevera portátil\nTensión 12/24V CC\nPotencia 40W', { W: 40, type: 'fridge-small' }],

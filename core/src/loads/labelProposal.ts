@@ -33,7 +33,7 @@ const TIMES: ReadonlySet<string> = new Set([
 
 /** What a plate itself says in minutes: a timer's span, how long it may run without a rest. */
 const NO_USE = pattern(
-  /timer|auto\W?off|(?<![\p{L}\d])(?:kb|s[236]|ed)(?![\p{L}\d])|kurz\S*betrieb|short\W?time|rest|inter\S*val|intermittent|\son(?!\p{L}).*\soff(?!\p{L})|\d\s*[-–]\s*\d/iu,
+  /timer|auto\W?off|(?<![\p{L}\d])(?:kb|s[236]|ed)(?![\p{L}\d])|kurz\S*betrieb|short\W?time|continuous|rest|inter\S*val|intermittent|\son(?!\p{L}).*\soff(?!\p{L})|\d\s*[-–]\s*\d/iu,
 );
 const isOfUse = (text: string, { start, end }: { readonly start: number; readonly end: number }): boolean => {
   const from = text.lastIndexOf('\n', start - 1) + 1;

@@ -127,7 +127,7 @@ export function bareNumbers(
 }
 
 const TELLS_TIME = pattern(
-  /(?<!\p{L})(?:(?:week|month|year|hour)(?:s|ly)?|annual(?:ly)?|fortnights?|minutes?|mins|seconds|(?<=\d\s?)(?:days|nights)|average|avg|typical(?:ly)?|dozen|half|twice|thrice|percent|dusk|dawn|sunset|sunrise|midnight|noon|(?:(?:in|during|until|till|from|to)\s+)?(?:summer|winter|january|february|april|june|july|august|september|october|november|december|(?:jan|feb|apr|jun|jul|aug|sept?|oct|nov|dec)(?:\.|(?=\s?[-–/])|(?<=[-–/]\s?\p{L}+))?)s?|(?:one\s+)?at\s+a\s+time|alternat(?:ely|ing)|(?:in|by)\s+turns?|sometimes|seldom|rarely|occasionally|as\s+(?:needed|required|wanted)|(?:if|when|whenever|unless)\s+\p{L}+|(?:below|above|under|over)\s+(?:minus\s+|[-−])?\d+\s?(?:°|deg(?:rees)?)?\s?[cf])(?!\p{L})|(?<![\p{L}\d])[x×]\s?\d{1,2}(?![\p{L}\d])/giu,
+  /(?<!\p{L})(?:(?:week|month|year|hour)(?:s|ly)?|annual(?:ly)?|fortnights?|minutes?|mins|seconds|(?<=\d\s?)(?:days|nights)|average|avg|typical(?:ly)?|dozen|half|twice|thrice|percent|dusk|dawn|sunset|sunrise|midnight|noon|(?:(?:in|during|until|till|from|to)\s+)?(?:summer|winter|january|february|april|june|july|august|september|october|november|december|(?:jan|feb|apr|jun|jul|aug|sept?|oct|nov|dec)(?:\.|(?=\s?[-–/])|(?<=[-–/]\s?\p{L}+))?)s?|(?:one\s+)?at\s+a\s+time|alternat(?:ely|ing)|(?:in|by)\s+turns?|sometimes|seldom|rarely|occasionally|as\s+(?:needed|required|wanted)|(?:if|when|whenever|unless|except(?:ing)?|but\s+not)\s+\p{L}+|(?:below|above|under|over)\s+(?:minus\s+|[-−])?\d+\s?(?:°|deg(?:rees)?)?\s?[cf])(?!\p{L})|(?<![\p{L}\d])[x×]\s?\d{1,2}(?![\p{L}\d])/giu,
 );
 
 /** Words that say when, how often or how much and that no rule has read. */

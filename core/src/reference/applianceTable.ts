@@ -90,7 +90,7 @@ scooter-charger | E-scooter charger | electric | steady 80 | 60–120 | 240 @ 12
 wheelchair-charger | Wheelchair charger | mobility scooter | steady 180 | 100–300 | 420 @ 22:00 | inverter | electronics | 0.9 | M
 toothbrush | Toothbrush charger | brush | standby 1.5 | 1–2 | day | inverter | electronics | 0.5 | M
 shaver | Shaver | razor | steady 5 | 3–10 | 5 @ 07:00 | inverter-adapter | electronics | 0.5 | M
-hair-dryer | Hair dryer | blow drier | steady 1500 | 800–2200 | 6 @ 07:30 | inverter | resistive | 1 | T
+hair-dryer | Hair dryer | blow drier airbrush styler | steady 1500 | 800–2200 | 6 @ 07:30 | inverter | resistive | 1 | T
 hair-straightener | Hair straightener | iron tongs curler | steady 60 | 40–200 | 15 @ 07:30 | inverter | resistive | 1 | M
 cpap | CPAP machine | sleep breathing apnoea medical | steady 30 | 15–60 | 480 @ 22:30 | direct | electronics | 1 | M
 bipap | BiPAP machine | ventilator niv respirator breathing medical | steady 40 | 20–90 | 480 @ 22:30 | direct | electronics | 1 | M
@@ -149,7 +149,7 @@ soldering-iron | Soldering iron | tool bench soldering | steady 60 | 25–100 | 
 glue-pot | Glue pot | glue heater craft hot | steady 80 | 40–150 | 180 @ 10:00 | inverter | resistive | 1 | M
 guillotine | Guillotine motor | paper cutter trimmer craft | steady 370 | 250–750 | 5 @ 11:00 15:00 | inverter | motor | 0.75 | M
 compressor-air | Air compressor, 12 V | tyre pump inflate | steady 250 | 120–400 | 10 @ 09:00 | direct | motor | 1 | M
-compressor-mains | Air compressor, mains | workshop airbrush | steady 1100 | 700–1800 | 10 @ 10:00 | inverter | motor | 0.8 | M
+compressor-mains | Air compressor, mains | workshop spray | steady 1100 | 700–1800 | 10 @ 10:00 | inverter | motor | 0.8 | M
 winch | Winch | recovery pull | steady 2400 | 1500–5000 | 3 @ 12:00 | direct | motor | 1 | M
 steps-electric | Electric step | door ladder | steady 60 | 40–100 | 1 @ 08:00 18:00 | direct | pump | 1 | M
 awning-motor | Awning motor | shade | steady 80 | 50–150 | 1 @ 10:00 19:00 | direct | pump | 1 | M

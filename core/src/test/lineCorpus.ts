@@ -635,4 +635,5 @@ ventilator bipap 30W 8h ⇒ type bipap; W 30; min 480; at 22:30
 charging station 100W 3h ⇒ type -; W 100; min 180
 usb fan 5V 1A 6 hours a night ⇒ W 5; min 360; at 23:00
 tv 12V 30W 2 hrs a night ⇒ type television-12v; min 120
+4G router 12v .8a except nights ⇒ ?unread-word
 `;
