@@ -75,6 +75,8 @@ export async function goTo(
   await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
   await page.keyboard.press('g');
   await page.keyboard.press(letter);
-  // What is played through there comes above what is pressed: until then it may move.
+  // What is played through or ranked there comes above what is pressed: until then it may move.
   if (letter === 'o') await page.locator('[data-sources="ready"] [data-day="ready"]').waitFor();
+  if (letter === 'p')
+    await page.locator('[data-reckoned]').or(page.getByText('Take down the loads first')).first().waitFor();
 }
