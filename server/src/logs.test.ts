@@ -313,6 +313,21 @@ describe('a meter’s table', () => {
     expect([body.start, body.lengthH]).toEqual([null, 20]);
   });
 
+  it('keeps counters as exactly as they are written, other quantities to their digits, and gaps', async () => {
+    const id = await made();
+    const csv =
+      'Time,SoC (%),Voltage (V),Energy (Wh),Charge (Ah)\n2026-06-01 10:00:00,80,12.83,123456789.25,\n2026-06-01 11:00:00,,-1.5,123456789.75,98765.4321\n';
+    const { done } = await imported(id, csv);
+    expect(done).toMatchObject({ taken: 2, faultCount: 0 });
+    const { rows } = await pool.query(
+      'select t, soc, v, wh, ah, w from reading where log = (select number from log where id = $1) order by t',
+      [id],
+    );
+    const [first, second] = rows;
+    expect(first).toEqual({ t: Date.UTC(2026, 5, 1, 10), soc: 80, v: 12.83, wh: 123456789.25, ah: null, w: null });
+    expect(second).toEqual({ ...second, soc: null, v: -1.5, wh: 123456789.75, ah: 98765.4321 });
+  });
+
   it('goes out again as CSV and as a log file', async () => {
     const id = await made();
     await imported(id, hourly(3));

@@ -108,7 +108,7 @@ function byVolts(of: Own): Own[] {
   });
 }
 
-/** How far the watts from the bus and from the mains may be apart and still be the same machine's, as a factor. */
+/** How far the watts from the bus and from the mains may be apart and still be the same machine's, as a factor. From memory. */
 const ALIKE = 1.5;
 
 /** "AC 230V 660W, DC 12V 200W": it may hang on either and takes something else from each. Null where it makes no difference. */

@@ -23,7 +23,7 @@ const ONCE_A_WEEK_MIN = 180;
 /** Duty that a fridge of the usual watts has at most, and how many times them its mean may be before it is a slip. From memory. */
 const MOST_DUTY = 0.8;
 const LARGER = 2;
-/** "8 h a night" is by night; two hours of television a night are not. */
+/** "8 h a night" is by night; two hours of television a night are not. From memory. */
 const A_NIGHT = /(?:\b(?:a|per|each|every)|\/)\s*night\b|\bnightly\b/i;
 const NIGHT_LONG_MIN = 300;
 /** W up to which a thing of no known type is taken as always on where nothing says how long. From memory. */
@@ -193,7 +193,8 @@ class Asked {
     }
     const perDay = known.perUse ? value * times : value;
     // What a cycle takes is less than its watts all the time.
-    if (draw.kind === 'cycle' && minutes > 0 && knowsPower && perDay < (powerW * minutes * times) / 60)
+    const isFixed = draw.kind === 'cycle' && !cycleLength(draw.phases).stretches;
+    if (isFixed && minutes > 0 && knowsPower && perDay < (powerW * minutes * times) / 60)
       return this.#cycleOf(draw, token, perDay / times);
     if (minutes > 0) {
       const gives = (powerW * minutes * times) / 60;

@@ -1,6 +1,7 @@
 /**
  * Everyday names in German, French, Spanish, Italian and Dutch, as they stand on plates and pads, for the words by which
- * the catalogue finds a type. Names of several words are written together here. From memory.
+ * the catalogue finds a type. Names of several words are written together here, with and without their single letters.
+ * From memory.
  */
 const NAMES = `
 refrigerator: kühlschrank kuehlschrank kühlgefrierkombination réfrigérateur refrigerateur frigo frigorífico frigorifico frigorifero nevera koelkast
@@ -22,16 +23,15 @@ fan heater: heizlüfter heizluefter radiateursoufflant termoventilatore ventilat
 diesel heater: standheizung dieselheizung
 aircon: klimaanlage klimagerät klimageraet climatisation climatiseur clim airco
 hair dryer: föhn foehn haartrockner sèchecheveux sechecheveux secador asciugacapelli haardroger
-iron: bügeleisen buegeleisen feràrepasser strijkijzer
+iron: bügeleisen buegeleisen feràrepasser ferrepasser strijkijzer
 washing machine: waschmaschine lavelinge lavadora lavatrice wasmachine
 dishwasher: spülmaschine spuelmaschine geschirrspüler lavevaisselle lavavajillas lavastoviglie vaatwasser
 vacuum: staubsauger aspirateur aspiradora aspirapolvere stofzuiger
-water pump: wasserpumpe pompeàeau bombadeagua waterpomp
+water pump: wasserpumpe pompeàeau pompeeau bombadeagua waterpomp
 compressor: kompressor compresseur compresor compressore
 pump: pumpe pompe bomba pompa pomp
 water heater: warmwasserboiler chauffeeau calentador scaldabagno scaldacqua
 computer: rechner ordinateur ordenador
-laptop: notebooks
 electric blanket: heizdecke couverturechauffante
 rice cooker: reiskocher
 waffle iron: waffeleisen gaufrier
@@ -42,7 +42,10 @@ const KNOWN = new Map<string, readonly string[]>(
     .split('\n')
     .flatMap((line) => {
       const [meant = '', names = ''] = line.split(': ');
-      return names.split(' ').map((name) => [name, meant.split(' ')] as const);
+      // Words come with or without the s of a plural.
+      return names
+        .split(' ')
+        .flatMap((name) => [name, name.replace(/s$/, '')].map((one) => [one, meant.split(' ')] as const));
     }),
 );
 

@@ -636,4 +636,9 @@ charging station 100W 3h ⇒ type -; W 100; min 180
 usb fan 5V 1A 6 hours a night ⇒ W 5; min 360; at 23:00
 tv 12V 30W 2 hrs a night ⇒ type television-12v; min 120
 4G router 12v .8a except nights ⇒ ?unread-word
+diesel heater 100W 8h 200Wh ⇒ ?energy-unlike-use
+microondas 1000 W input 5 min ⇒ W 1000; min 5; path inverter; pf 0.9
+lavavajillas 2000 W ⇒ type dishwasher-small
+fer à repasser 1200W 10 min ⇒ type iron; W 1200; min 10
+pompe à eau 5A 3 min ⇒ type water-pump; W 60
 `;

@@ -149,7 +149,9 @@ export function QuickAdd() {
       <PhotoUnsent sender={sender} />
       {heldPhoto && (
         <p role="status" className="text-note text-ink-2">
-          The photo goes with this load once it is taken down.
+          {text.trim() === ''
+            ? 'The photo goes with the next load that is taken down.'
+            : 'The photo goes with this load once it is taken down.'}
         </p>
       )}
       {problem && text.trim() !== '' && (
