@@ -93,6 +93,20 @@ describe('a body of a megabyte cannot hold the server', () => {
     expect(answer.text.length).toBeLessThan(1500);
   });
 
+  it.each([
+    ['a quote inside the text', { ...demo, client: `\\" ${'['.repeat(60)}`.slice(0, 60) }, 201],
+    ['a stroke at its end', { ...demo, client: 'C:\\' }, 201],
+    [
+      'closing ones in a text before',
+      { client: ']'.repeat(60), loads: JSON.parse('['.repeat(31) + ']'.repeat(31)) },
+      400,
+    ],
+    ['of both kinds', JSON.parse(`${'[{"a":'.repeat(16)}1${'}]'.repeat(16)}`), 400],
+    ['as many as are allowed', JSON.parse('['.repeat(30) + ']'.repeat(30)), 422],
+  ])('brackets count as they are read: %s', async (_what, body, status) => {
+    expect((await post(JSON.stringify(body))).status).toBe(status);
+  });
+
   it('tells all faults of a job of usual size, in the order of their places', async () => {
     const loads = demo.loads.slice(0, 12).map((load: object, i: number) => (i % 2 ? { ...load, quantity: 0 } : load));
     const { body } = await post(JSON.stringify({ ...demo, loads, together: { atMost: [], always: [] } })).expect(422);

@@ -20,10 +20,10 @@ const MOST = {
 const SMALLEST = 1e-9;
 const LARGEST = 1e12;
 
-interface Place {
-  readonly value: unknown;
-  readonly path: string;
-  readonly depth: number;
+/** What has been counted so far, and what a list may hold. */
+interface Count {
+  values: number;
+  readonly mostItems: number;
 }
 
 /**
@@ -31,20 +31,25 @@ interface Place {
  * @param mostItems entries of one list
  */
 export function boundsFault(document: unknown, mostItems: number = MOST.items): Fault | null {
-  const open: Place[] = [{ value: document, path: '', depth: 0 }];
-  let values = 0;
-  for (let place = open.pop(); place; place = open.pop()) {
-    const { value, path, depth } = place;
-    values += 1;
-    if (values > MOST.values) return { path: path || '/', expected: `at most ${MOST.values} values in all` };
-    if (typeof value === 'number' && !isQuantity(value))
-      return { path: path || '/', expected: '0, or a number between 1e-9 and 1e12 in size', found: shown(value) };
-    if (typeof value !== 'object' || value === null) continue;
-    const inside = Array.isArray(value) ? listFault(value, path, mostItems) : keysFault(value, path);
-    if (inside) return inside;
-    if (depth >= MOST.depth) return { path: path || '/', expected: `at most ${MOST.depth} levels inside one another` };
-    for (const [key, child] of Object.entries(value))
-      open.push({ value: child, path: `${path}/${key}`, depth: depth + 1 });
+  const fault = faultIn(document, 0, { values: 0, mostItems });
+  return fault && { ...fault, path: fault.path || '/' };
+}
+
+/** Its path begins at this value: where it stands is only written down on the way back from a fault. */
+function faultIn(value: unknown, depth: number, count: Count): Fault | null {
+  count.values += 1;
+  if (count.values > MOST.values) return { path: '', expected: `at most ${MOST.values} values in all` };
+  if (typeof value === 'number' && !isQuantity(value))
+    return { path: '', expected: '0, or a number between 1e-9 and 1e12 in size', found: shown(value) };
+  if (typeof value !== 'object' || value === null) return null;
+  const keys = Array.isArray(value) ? null : Object.keys(value);
+  const here = keys ? keysFault(keys) : listFault(value as unknown[], count.mostItems);
+  if (here) return here;
+  if (depth >= MOST.depth) return { path: '', expected: `at most ${MOST.depth} levels inside one another` };
+  const children = keys ?? (value as unknown[]).keys();
+  for (const key of children) {
+    const fault = faultIn((value as Record<string | number, unknown>)[key], depth + 1, count);
+    if (fault) return { ...fault, path: `/${key}${fault.path}` };
   }
   return null;
 }
@@ -52,19 +57,13 @@ export function boundsFault(document: unknown, mostItems: number = MOST.items): 
 const isQuantity = (value: number): boolean =>
   value === 0 || (Math.abs(value) >= SMALLEST && Math.abs(value) <= LARGEST);
 
-const listFault = (list: readonly unknown[], path: string, most: number): Fault | null =>
-  list.length > most
-    ? { path: path || '/', expected: `at most ${most} entries`, found: `${list.length} entries` }
-    : null;
+const listFault = (list: readonly unknown[], most: number): Fault | null =>
+  list.length > most ? { path: '', expected: `at most ${most} entries`, found: `${list.length} entries` } : null;
 
-function keysFault(object: object, path: string): Fault | null {
-  const keys = Object.keys(object);
-  if (keys.length > MOST.keys)
-    return { path: path || '/', expected: `at most ${MOST.keys} keys`, found: `${keys.length} keys` };
+function keysFault(keys: readonly string[]): Fault | null {
+  if (keys.length > MOST.keys) return { path: '', expected: `at most ${MOST.keys} keys`, found: `${keys.length} keys` };
   const long = keys.find((key) => key.length > MOST.key);
-  return long === undefined
-    ? null
-    : { path: `${path}/${shown(long)}`, expected: `a key of at most ${MOST.key} characters` };
+  return long === undefined ? null : { path: `/${shown(long)}`, expected: `a key of at most ${MOST.key} characters` };
 }
 
 /** What a list's entry counts for: about as many faults as an empty one would bring. */

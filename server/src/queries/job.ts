@@ -83,24 +83,34 @@ export async function insertJobAs(db: Database, workspace: string, id: string, j
   return rows[0] ? { ...rows[0], text } : null;
 }
 
+/** What a writer wants stored, and the version it has seen. */
+export interface Save extends JobKey {
+  readonly seen: number;
+  readonly job: Job;
+}
+
 /**
- * Saves only over the version the writer has seen, and never over a document of a newer program; null when the job
- * has moved on, is gone, or is newer.
+ * Saves each only over the version its writer has seen, and never over a document of a newer program, all with one
+ * statement: every save or, when it fails, none. In the order of the saves; null where the job has moved on, is gone,
+ * is newer, or is saved by another of them.
  */
-export async function updateJob(
-  db: Database,
-  workspace: string,
-  id: string,
-  seenVersion: number,
-  job: Job,
-): Promise<SavedJob | null> {
-  const { rows } = await db.query<SavedJob>({
-    name: 'update-job',
-    text: `update job set document = $4, version = version + 1, updated_at = now()
-            where workspace_id = $1 and id = $2 and version = $3 and schema_version <= $5 returning ${HEAD}`,
-    values: [workspace, id, seenVersion, JSON.stringify(job), SCHEMA_VERSION],
+export async function updateJobs(db: Database, saves: readonly Save[]): Promise<(SavedJob | null)[]> {
+  const given = saves.map(
+    (_, n) => `(${n}, $${4 * n + 2}::uuid, $${4 * n + 3}::uuid, $${4 * n + 4}::integer, $${4 * n + 5}::jsonb)`,
+  );
+  const { rows } = await db.query<SavedJob & { n: number }>({
+    name: `update-jobs-${saves.length}`,
+    text: `update job set document = given.document, version = version + 1, updated_at = now()
+             from (values ${given.join(', ')}) as given (n, workspace, job, seen, document)
+            where workspace_id = workspace and id = job and version = seen and schema_version <= $1
+            returning n, ${HEAD}`,
+    values: [
+      SCHEMA_VERSION,
+      ...saves.flatMap(({ workspace, id, seen, job }) => [workspace, id, seen, JSON.stringify(job)]),
+    ],
   });
-  return rows[0] ?? null;
+  const saved = new Map(rows.map(({ n, ...head }) => [n, head]));
+  return saves.map((_, n) => saved.get(n) ?? null);
 }
 
 /** The version of the job file that a stored document is of; null when there is no such job. */

@@ -11,9 +11,9 @@ import {
   readSchemaVersion,
   type SavedJob,
   type StoredJob,
-  updateJob,
 } from '../queries/job.ts';
 import { type JobReader, jobReader } from '../queries/jobReader.ts';
+import { jobWriter } from '../queries/jobWriter.ts';
 import type { Summaries } from '../summary/summaries.ts';
 import { uuidFrom } from './ids.ts';
 
@@ -25,6 +25,7 @@ export function jobRoutes(
 ): Router {
   const router = Router();
   const readJob = jobReader(db);
+  const saveJob = jobWriter(db);
 
   router.get('/', async (request, response) => {
     const owner = await workspace(request);
@@ -59,7 +60,7 @@ export function jobRoutes(
       // The same call came before, and its answer was lost.
       return answer(response, (await readJob(owner, id)) ?? unknown(id));
     }
-    const stored = (await updateJob(db, owner, id, seen, job)) ?? (await whyNot(db, readJob, owner, id, seen));
+    const stored = (await saveJob({ workspace: owner, id, seen, job })) ?? (await whyNot(db, readJob, owner, id, seen));
     summaries.saved(owner, id);
     // What was sent is what is stored: it need not come back.
     response.set('ETag', `"${stored.version}"`).json(head(stored));
