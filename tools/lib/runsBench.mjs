@@ -67,10 +67,11 @@ export async function laidJob(demo, loads = RUNS - 4) {
   return { ...open, options: [{ ...only, system: { ...only.system, runs: proposed } }] };
 }
 
-/** ms from a length typed to the figures and the volts of the page that follow from it. */
-export async function editRunTimes(page) {
+/** ms from a length typed to the figures and the volts of the page that follow from it. @param reachMs before the first */
+export async function editRunTimes(page, reachMs) {
   await page.locator('[data-runs=ready]').waitFor();
   await page.locator('[data-diagram=ready]').waitFor();
+  await page.waitForTimeout(reachMs);
   const times = [];
   for (let i = 0; i < EDITS; i++) {
     await page.waitForTimeout(120);

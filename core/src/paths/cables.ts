@@ -136,45 +136,36 @@ function addLost(
 }
 
 /**
- * W lost in cables on account of one load, minute by minute, in any order and in parts. Shares of all loads and of what
- * waits add up to the whole.
+ * W lost in cables on account of one load in each minute. Shares of all loads and of what waits add up to the whole.
  */
-export function eachCable(
+export function cableShareW(
   { leads, perW, perVariance }: CableDay,
   profile: LoadProfile,
   chain: Chain,
   day: DeviceDay | null,
-  each: (minute: number, lostW: number) => void,
-): void {
+): Float64Array {
+  const lostW = new Float64Array(MINUTES_PER_DAY);
   const perUseful = 1 / chain.efficiency;
   const { active, meanW, varianceW2 } = profile;
-  const varies = (way: number, perLoadW: number): void => {
-    const perW2 = perLoadW ** 2 * (perVariance[way] as number);
-    if (varianceW2) for (let m = 0; m < MINUTES_PER_DAY; m++) each(m, (varianceW2[m] as number) * perW2);
+  const vary = (way: number, perLoadW: number): void => {
+    if (varianceW2) addTo(lostW, varianceW2, perLoadW ** 2 * (perVariance[way] as number));
   };
   const straight = leads.ofLoad.get(profile.load.id);
   if (straight !== undefined) {
     const own = perW[straight] as Float64Array;
     for (const [from, to] of active)
-      for (let m = from; m < to; m++) each(m, (meanW[m] as number) * perUseful * (own[m] as number));
-    varies(straight, perUseful);
+      for (let m = from; m < to; m++)
+        lostW[m] = (lostW[m] as number) + (meanW[m] as number) * perUseful * (own[m] as number);
+    vary(straight, perUseful);
   }
   const through = day ? leads.ofDevice.get(day.feed.device.id) : undefined;
-  if (!day || through === undefined) return;
+  if (!day || through === undefined) return lostW;
   const own = perW[through] as Float64Array;
-  eachShare(profile, chain, day, (m, conversionW, idleW) =>
-    each(m, ((meanW[m] as number) * perUseful + conversionW + idleW) * (own[m] as number)),
-  );
-  varies(through, (1 + day.feed.curve.c1) * perUseful);
-}
-
-/** Wh a day that are lost in cables on account of one load. */
-export function cableWhOf(cables: CableDay, profile: LoadProfile, chain: Chain, day: DeviceDay | null): number {
-  let wattMinutes = 0;
-  eachCable(cables, profile, chain, day, (_, w) => {
-    wattMinutes += w;
+  eachShare(profile, chain, day, (m, conversionW, idleW) => {
+    lostW[m] = (lostW[m] as number) + ((meanW[m] as number) * perUseful + conversionW + idleW) * (own[m] as number);
   });
-  return wattMinutes / 60;
+  vary(through, (1 + day.feed.curve.c1) * perUseful);
+  return lostW;
 }
 
 function addLoad({ active, meanW }: LoadProfile, perUseful: number, watts: Float64Array): void {

@@ -1,7 +1,7 @@
 import type { Device } from '../job/schema.ts';
 import type { LoadProfile } from '../loads/profile.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
-import { type CableDay, cableDay, cableWhOf, type Leads } from './cables.ts';
+import { type CableDay, cableDay, cableShareW, type Leads } from './cables.ts';
 import { type Chain, chainOf } from './chain.ts';
 import { type DeviceDay, deviceDay, eachShare, type Fed } from './device.ts';
 import type { Feed } from './feed.ts';
@@ -92,9 +92,15 @@ export function ledgerRows(
       usefulWh: energyWh,
       conversionWh: ownWh + share.conversionWh,
       idleWh: share.idleWh,
-      cableWh: cables ? cableWhOf(cables, profile, chain, day ?? null) : 0,
+      cableWh: cables ? wattMinutes(cableShareW(cables, profile, chain, day ?? null)) / 60 : 0,
     };
   });
+}
+
+function wattMinutes(watts: Float64Array): number {
+  let sum = 0;
+  for (let m = 0; m < watts.length; m++) sum += watts[m] as number;
+  return sum;
 }
 
 /** A load's share of what its device loses. */

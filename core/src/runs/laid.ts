@@ -103,7 +103,12 @@ function lostComingWh({ run, coldOhm }: SizedRun, sized: readonly SizedRun[], { 
   const busV = chargingVoltageV(option.system.busVoltageV);
   const volts = isFar ? (source.far?.volts ?? 0) : busV;
   if (!(volts > 0)) return 0;
-  const sum = (of: (w: number) => number): number => watts.reduce((all, w) => all + of(w), 0) / 60;
+  const sum = (of: (w: number) => number): number => {
+    let wattMinutes = 0;
+    // Nothing comes, nothing is lost: the night is passed over.
+    for (const w of watts) if (w !== 0) wattMinutes += of(w);
+    return wattMinutes / 60;
+  };
   // Once leads are laid, what a source brings is told after them; while they are only proposed, before them.
   if (option.system.runs === null) return sum((w) => coldOhm * ((isFar ? w / efficiency : w) / volts) ** 2);
   const near = isFar ? sized.find((one) => one.run.end === source.kind && one.run.part === source.id) : null;

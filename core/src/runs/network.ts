@@ -38,8 +38,8 @@ export const nothingDrawn = (nodes: number): Drawn => ({
 /** Ω below which a way is taken as having this much, so that a bolt on a busbar is no division by 0. */
 const LEAST_OHM = 1e-7;
 const MOST_STEPS = 100;
-/** V between two steps at which it has settled: what is still missing goes with the square of the step. */
-const SETTLED_V = 1e-6;
+/** V between two steps at which it has settled: what is still missing goes with the square of the step, some 1e-8 V. */
+const SETTLED_V = 1e-4;
 
 /**
  * V at every node (Newton, each step solved along the tree from the leaves to the source in as many operations as
@@ -54,7 +54,8 @@ export function solveNetwork(network: Network, sourceV: number, drawn: Drawn): S
   const volts = new Float64Array(nodes).fill(sourceV);
   const slope = new Float64Array(nodes);
   const residual = new Float64Array(nodes);
-  const siemensTo = ohm.map((value) => 1 / Math.max(value, LEAST_OHM));
+  const siemensTo = new Float64Array(nodes);
+  for (let k = 0; k < nodes; k++) siemensTo[k] = 1 / Math.max(ohm[k] as number, LEAST_OHM);
   for (let step = 0; step < MOST_STEPS; step++) {
     for (let k = 0; k < nodes; k++) {
       const v = volts[k] as number;

@@ -149,9 +149,11 @@ function roomAboveCutOffV(run: Run, { job, option }: Fitted): number {
   const cutOffs =
     device && device.kind !== 'port'
       ? [device.cutOffV ?? (DEFAULT.cutOff12V.value * busVoltageV) / 12]
-      : job.loads.flatMap(({ id, path, minV }) =>
-          run.loads.includes(id) && (path === 'direct' || path === 'fuel') && minV !== null ? [minV] : [],
-        );
+      : job.loads
+          .filter(
+            ({ id, path, minV }) => minV !== null && (path === 'direct' || path === 'fuel') && run.loads.includes(id),
+          )
+          .map(({ minV }) => minV as number);
   if (cutOffs.length === 0) return Number.POSITIVE_INFINITY;
   const reserve = store.cutOff ?? 1 - (store.usableDepth ?? CHEMISTRY[store.chemistry].usableDepth);
   return OWN_ROOM * (restVoltageV(store.chemistry, busVoltageV, reserve) - Math.max(...cutOffs));

@@ -30,30 +30,42 @@ function isSameNumbers(a: Float64Array | Float32Array, b: unknown): boolean {
 
 /** What turns `before` into `next`; neither is written into. Identical objects are not looked into. */
 export function changesBetween(before: unknown, next: unknown): Changes {
-  if (Object.is(before, next) || (isNumbers(next) && isSameNumbers(next, before))) return null;
-  const parts: [string | number, Changes][] = [];
-  if (Array.isArray(next) && Array.isArray(before)) {
-    for (let i = 0; i < next.length; i++) {
-      const changes = i < before.length ? changesBetween(before[i], next[i]) : { is: next[i] };
-      if (changes) parts.push([i, changes]);
-    }
-    const isSame = parts.length === 0 && next.length === before.length;
-    return isSame ? null : { parts, gone: [], length: next.length };
+  if (Object.is(before, next)) return null;
+  if (typeof next !== 'object' || next === null || typeof before !== 'object' || before === null) return { is: next };
+  if (Array.isArray(next)) return Array.isArray(before) ? listChanges(before, next) : { is: next };
+  if (isNumbers(next)) return isSameNumbers(next, before) ? null : { is: next };
+  return isPlain(next) && isPlain(before) ? objectChanges(before, next) : { is: next };
+}
+
+function listChanges(before: readonly unknown[], next: readonly unknown[]): Changes {
+  const parts: [number, Changes][] = [];
+  for (let i = 0; i < next.length; i++) {
+    const changes = i < before.length ? changesBetween(before[i], next[i]) : { is: next[i] };
+    if (changes) parts.push([i, changes]);
   }
-  if (isPlain(next) && isPlain(before)) {
-    let kept = 0;
-    for (const key in next) {
-      // A load may be called "constructor", which every object has something for.
-      const isNew = !Object.hasOwn(before, key);
-      if (!isNew) kept++;
-      const changes = isNew ? { is: next[key] } : changesBetween(before[key], next[key]);
-      if (changes) parts.push([key, changes]);
+  const isSame = parts.length === 0 && next.length === before.length;
+  return isSame ? null : { parts, gone: [], length: next.length };
+}
+
+function objectChanges(before: Readonly<Record<string, unknown>>, next: Readonly<Record<string, unknown>>): Changes {
+  const parts: [string, Changes][] = [];
+  let kept = 0;
+  for (const key in next) {
+    const [was, now] = [before[key], next[key]];
+    // What both have, and most of it: what every object inherits is no data.
+    if (was !== undefined && Object.is(was, now)) {
+      kept++;
+      continue;
     }
-    const old = Object.keys(before);
-    const gone = kept === old.length ? [] : old.filter((key) => !Object.hasOwn(next, key));
-    return parts.length === 0 && gone.length === 0 ? null : { parts, gone, length: null };
+    // A load may be called "constructor", which every object has something for.
+    const isNew = !Object.hasOwn(before, key);
+    if (!isNew) kept++;
+    const changes = isNew ? { is: now } : changesBetween(was, now);
+    if (changes) parts.push([key, changes]);
   }
-  return { is: next };
+  const old = Object.keys(before);
+  const gone = kept === old.length ? [] : old.filter((key) => !Object.hasOwn(next, key));
+  return parts.length === 0 && gone.length === 0 ? null : { parts, gone, length: null };
 }
 
 /**

@@ -52,9 +52,10 @@ import {
   yearsSample,
 } from '@joulemetric/core';
 import { expose, transfer } from 'comlink';
-import { keeping } from '../edges/changes.ts';
+import { changesBetween, keeping } from '../edges/changes.ts';
 import { Sender, type Sent } from '../edges/sent.ts';
 import { type Reckoned, reckonedOf, type SaidBoxChoice, said } from '../edges/view.ts';
+import { Practice, slightlyOther } from './practice.ts';
 
 /** What the page asks of the core that may take longer than a frame; see `edges/compute.ts`. */
 
@@ -80,28 +81,34 @@ const kept = (asked: Job): Job => {
   return lastAsked;
 };
 
-/** ms that the first job may be reckoned anew in all, and once; after which that begins, and between two. */
-const PRACTICE_MS = 500;
-const LONGEST_PRACTICE_MS = 100;
-const PRACTICE_AFTER_MS = 300;
-const PRACTICE_REST_MS = 20;
-
-/** Reckons a job anew while nobody asks: what has run often is compiled, and the first edits do not wait for that. */
-function practise(job: Job, optionId: string, effort: number, leftMs: number): void {
-  if (leftMs <= 0 || last?.job !== job) return;
-  const started = performance.now();
-  evaluate(structuredClone(job), optionId, new Effort(effort));
-  const took = performance.now() - started;
-  if (took < LONGEST_PRACTICE_MS) setTimeout(() => practise(job, optionId, effort, leftMs - took), PRACTICE_REST_MS);
-}
-
 /** What is asked of one job in one breath, its figures and what stands beside them, is reckoned once. */
 function evaluated(asked: Job, optionId: string, effort: number): Evaluation {
   const job = kept(asked);
-  if (!last) setTimeout(() => practise(job, optionId, effort, PRACTICE_MS), PRACTICE_AFTER_MS);
-  if (last?.job !== job || last.optionId !== optionId || last.effort !== effort)
+  if (last?.job !== job || last.optionId !== optionId || last.effort !== effort) {
+    if (last) practice.end();
+    else practice.begin((turn) => practise(job, optionId, effort, turn));
     last = { job, optionId, effort, evaluation: evaluate(job, optionId, new Effort(effort)) };
+  }
   return last.evaluation;
+}
+
+const practice = new Practice();
+/** Whether the page shows what runs carry, which is asked for with the figures. */
+let showsRuns = false;
+let practised: { readonly figures: Reckoned; readonly runs: RunsAnswer | null } | null = null;
+
+/** What an edit will ask for, from the job as it comes to what is sent of the answer. */
+function practise(job: Job, optionId: string, effort: number, turn: number): void {
+  const other = keeping(job, structuredClone(slightlyOther(job, optionId, turn)));
+  const evaluation = evaluate(other, optionId, new Effort(effort));
+  const answer = { figures: reckonedOf(evaluation), runs: showsRuns ? runsAnswer(evaluation, other, optionId) : null };
+  changesBetween(practised, answer);
+  practised = answer;
+}
+
+function runsAnswer(evaluation: Evaluation, job: Job, optionId: string): RunsAnswer {
+  const detail = runsDetailOf(evaluation, evaluation.runs);
+  return { detail, diagram: diagramOf(detail, job, optionId) };
 }
 
 /** Jobs last asked about for their days, the newest first: what is asked next is asked of the same. */
@@ -157,9 +164,8 @@ const computeWorker = {
     return sent.sources.send(sourcesDetail(kept(job), optionId, effort), held);
   },
   runs(job: Job, optionId: string, effort: number, held: number | null): Sent<RunsAnswer> {
-    const evaluation = evaluated(job, optionId, effort);
-    const detail = runsDetailOf(evaluation, evaluation.runs);
-    return sent.runs.send({ detail, diagram: diagramOf(detail, job, optionId) }, held);
+    showsRuns = true;
+    return sent.runs.send(runsAnswer(evaluated(job, optionId, effort), job, optionId), held);
   },
   thicker(job: Job, optionId: string, effort: number): ReturnType<typeof thickerRuns> {
     return thickerRuns(job, optionId, effort);
