@@ -1,8 +1,8 @@
-import { briefOn, onItsDay, shareOfDays } from '../job/day.ts';
+import { briefOn } from '../job/day.ts';
 import { asFed } from '../job/feeds.ts';
 import type { Brief, DesignOption, Job } from '../job/schema.ts';
 import { ambientByMinuteC } from '../loads/ambient.ts';
-import { type LoadProfile, rememberedProfile, type Surroundings } from '../loads/profile.ts';
+import { type LoadProfile, rememberedProfile } from '../loads/profile.ts';
 import { type Coincidence, coincidenceOf } from '../moment/coincidence.ts';
 import { type Effort, WHATEVER_IT_TAKES } from '../moment/effort.ts';
 import { type SizedInverter, sizeInverters } from '../moment/sizeInverters.ts';
@@ -13,7 +13,6 @@ import { type BusDay, busDay } from '../paths/ledger.ts';
 import { CHEMISTRY } from '../reference/chemistries.ts';
 import { sourceLeads } from '../runs/fitted.ts';
 import { leadsOf } from '../runs/leads.ts';
-import type { Demand } from '../store/demand.ts';
 import { designMonth, placeIn, type SunDay, sunAheadMin, sunDay } from '../sun/day.ts';
 
 /** One day of an option reckoned through: inverters sized, what every load draws known. */
@@ -38,8 +37,6 @@ export interface SettledDay {
   readonly leads: Leads | null;
   readonly bus: BusDay;
   readonly roundTripEfficiency: number;
-  /** What the store must carry on which days. */
-  readonly demand: Demand;
 }
 
 /**
@@ -88,43 +85,6 @@ export function settleDay(asStored: Job, optionId?: string, effort: Effort = WHA
     feeds,
     leads,
     bus,
-    demand: demandOf(job, profiles, around, (days) => busDay(days, devices, feeds, leads).busW, bus.busW),
     roundTripEfficiency: store.roundTripEfficiency ?? CHEMISTRY[store.chemistry].roundTripEfficiency,
-  };
-}
-
-const wattHours = (busW: Float64Array): number => busW.reduce((sum, w) => sum + w, 0) / 60;
-
-/**
- * The day's demand with what runs only on some days of the week taken apart: the day without any of it, and what each
- * adds on a day it runs. What they add together is shared out by their own energy.
- */
-function demandOf(
-  job: Job,
-  profiles: readonly LoadProfile[],
-  around: Surroundings,
-  busOf: (profiles: readonly LoadProfile[]) => Float64Array,
-  meanBusW: Float64Array,
-): Demand {
-  const isOccasional = (load: Job['loads'][number]) => shareOfDays(load, around.day) < 1;
-  if (!job.loads.some(isOccasional)) return { everyDayWh: wattHours(meanBusW), occasional: [] };
-  const dayWith = (uses: boolean) =>
-    job.loads.map((load, i) =>
-      isOccasional(load) ? rememberedProfile(onItsDay(load, uses), around) : (profiles[i] as LoadProfile),
-    );
-  const all = dayWith(true);
-  const everyDayWh = wattHours(busOf(dayWith(false)));
-  const addedWh = Math.max(0, wattHours(busOf(all)) - everyDayWh);
-  const own = all.flatMap((profile, i) => {
-    const load = job.loads[i];
-    return load && isOccasional(load) ? [{ energyWh: profile.energyWh, daysPerWeek: load.daysPerWeek }] : [];
-  });
-  const ownWh = own.reduce((sum, { energyWh }) => sum + energyWh, 0);
-  return {
-    everyDayWh,
-    occasional: own.map(({ energyWh, daysPerWeek }) => ({
-      wh: ownWh > 0 ? (addedWh * energyWh) / ownWh : 0,
-      daysPerWeek,
-    })),
   };
 }

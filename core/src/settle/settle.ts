@@ -16,6 +16,7 @@ import { type Sky, type SolarSize, sizeSolar } from '../sources/solar.ts';
 import { controllersLoseWh, type Source, togetherW, yieldOf } from '../sources/source.ts';
 import { directWh } from '../sources/spared.ts';
 import { type Window, windowOf } from '../sources/window.ts';
+import type { Demand } from '../store/demand.ts';
 import { batteryKg, type KitMass, kitMass } from '../store/mass.ts';
 import { passageOf } from '../store/passage.ts';
 import { chargeWeightedMeanA } from '../store/peukert.ts';
@@ -23,9 +24,12 @@ import { storeFactors } from '../store/requirement.ts';
 import { type StoreSize, sizeStore } from '../store/size.ts';
 import { planeIrradiance } from '../sun/plane.ts';
 import { type SettledDay, settleDay } from './day.ts';
+import { demandOn } from './demand.ts';
 
 /** An option with every size settled, as plain numbers; nothing is explained yet. */
 export interface Settled extends SettledDay {
+  /** What the store must carry on which days. */
+  readonly demand: Demand;
   readonly nominalV: number;
   readonly ledger: Ledger;
   readonly evidence: EvidenceSummary;
@@ -80,7 +84,8 @@ export function settle(asStored: Job, optionId?: string, effort?: Effort): Settl
   const busPeak = busMoment(profiles, system.devices, feeds, slices, coincidence);
   const nominalV = nominalVoltageV(system.store.chemistry, system.busVoltageV);
   const factors = storeFactors(system, chargeWeightedMeanA(bus.busW, nominalV));
-  const store = sizeStore(system, brief, day.demand, factors, busPeak.weight / nominalV);
+  const demand = demandOn(day);
+  const store = sizeStore(system, brief, demand, factors, busPeak.weight / nominalV);
   const driving = sizeDriving(brief, system, needWh, store, day.leads);
   const coveredWh = job.rules.arrayCovers === 'everything' ? 0 : driving.yieldWh * driving.countsShare;
   const solar = sizeSolar(system, skyOver(day), Math.max(0, needWh - coveredWh), day.leads);
@@ -88,6 +93,7 @@ export function settle(asStored: Job, optionId?: string, effort?: Effort): Settl
   const drivenWh = yieldOf(sources, 'driving');
   return {
     ...day,
+    demand,
     nominalV,
     ledger,
     evidence: evidenceSummary(

@@ -49,8 +49,18 @@ export function dailyExtraterrestrialKwh(latitudeDeg: number, day: number, decl 
   return Math.max(0, joules) / 1e6 / MJ_PER_KWH;
 }
 
+/** Means already reckoned, of one latitude: a job has one place, and is settled again and again. */
+const known = { latitudeDeg: Number.NaN, months: new Map<number, number>() };
+
 /** The month's mean of H₀ over all of its days, kWh/m² a day. @param month 1 = January */
 export function monthlyExtraterrestrialKwh(latitudeDeg: number, month: number): number {
+  if (known.latitudeDeg !== latitudeDeg) Object.assign(known, { latitudeDeg, months: new Map() });
+  const found = known.months.get(month) ?? monthsMeanKwh(latitudeDeg, month);
+  known.months.set(month, found);
+  return found;
+}
+
+function monthsMeanKwh(latitudeDeg: number, month: number): number {
   const days = MONTH_DAYS[month - 1];
   if (days === undefined) throw new RangeError(`month must be 1 to 12, not ${month}`);
   const before = MONTH_DAYS.slice(0, month - 1).reduce((sum: number, n) => sum + n, 0);
