@@ -86,7 +86,7 @@ export function Moment() {
       {used.map((inverter) => {
         const own = detail?.inverters.find(({ deviceId }) => deviceId === inverter.device.id) ?? null;
         return (
-          <section key={inverter.device.id} aria-label={inverter.device.name}>
+          <section key={inverter.device.id} aria-label={inverter.device.name} className="painted-in-view">
             <Sizes inverter={inverter} detail={own} alone={used.length === 1} />
             <Habits detail={own} />
             <Forms inverter={inverter} detail={own} />

@@ -35,7 +35,7 @@ export function Supplies({ details }: { details: readonly SupplyDetail[] }) {
   const view = useView();
   const { supplies } = job.brief;
   return (
-    <section aria-label="Supplies" className="pt-6">
+    <section aria-label="Supplies" className="painted-in-view pt-6">
       <h2 className="border-b border-ink pb-1 text-total font-semibold">What it is plugged into</h2>
       {supplies.length === 0 && (
         <p className="py-2 text-number text-ink-2">
