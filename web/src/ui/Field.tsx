@@ -236,7 +236,7 @@ export function Choice<T extends string>({ label, value, onChange, options, note
         value={value}
         aria-describedby={note ? `${id}-note` : undefined}
         onChange={(event) => onChange(event.target.value as T)}
-        className="-ml-1 min-h-8 w-[calc(100%+4px)] border-b border-line bg-transparent py-1 text-number focus:border-ink phone:min-h-11"
+        className="chosen-from min-h-8 py-1 text-number phone:min-h-11"
       >
         {options.map((option) => (
           <option key={option.value} value={option.value}>

@@ -33,7 +33,7 @@ export function PartPicker<K extends PartKind>({
           const part = parts[Number(value)];
           if (part) onPick(part);
         }}
-        className="-ml-1 min-h-8 w-[calc(100%+4px)] border-b border-line bg-transparent py-1 text-number text-ink-2 focus:border-ink phone:min-h-11"
+        className="chosen-from min-h-8 py-1 text-number text-ink-2 phone:min-h-11"
       >
         <option value="">choose…</option>
         {onSmallest && <option value={SMALLEST}>the smallest that will do</option>}
