@@ -113,6 +113,23 @@ describe('a nameplate becomes a load', () => {
     expect(draw?.kind === 'thermostatic' && draw.duty).toBeCloseTo(450 / 24 / 45, 9);
   });
 
+  it.each([
+    ['Room air conditioner\nCooling capacity 2.05 kW\nPower input 0.78 kW\n230V~ 50Hz', 2050, 780],
+    ['Air conditioner\nCooling capacity: 3500 W  Heating capacity: 3800 W\nInput 1080 W 230V~', 3500, 1080],
+    ['Air conditioner 230V 50Hz Cooling 2.4kW Input 0.78kW 3.5A R32', 2400, 780],
+    ['Klimagerät aircon 230V~ Kühlleistung 2,6 kW Leistungsaufnahme 1,0 kW', 2600, 1000],
+  ])('tells the heat that is moved from what it takes: %s', (text, coolingW, inputW) => {
+    const draw = propose(text)?.draw;
+    expect(draw).toMatchObject({ kind: 'room', mode: 'cooling', capacityW: coolingW });
+    expect(draw?.kind === 'room' && draw.capacityW / draw.cop).toBeCloseTo(inputW, 6);
+  });
+
+  it('puts what says VA, or is strong, of no known type on the inverter', () => {
+    expect(propose('gizmo 60VA 50Hz')?.path).toBe('inverter');
+    expect(propose('gizmo I/P 400W')?.path).toBe('inverter');
+    expect(propose('gizmo I/P 40W')?.path).toBe('direct');
+  });
+
   it('asks what it is when the plate has no name, and refuses a breaker', () => {
     expect(proposeLoad('INPUT: 100-240V~ 1.5A OUTPUT: 19V⎓ 3.42A', (name) => name)).toMatchObject({ missing: 'name' });
     expect(proposeLoad('heater 230V~ 16A breaker', (name) => name).questions).toMatchObject([{ code: 'breaker' }]);

@@ -95,12 +95,14 @@ export function readLabel(text: string): LabelReading {
       if (part) match[1] = part.text;
       const [start, end] = [match.index + (part?.skip ?? 0), match.index + match[0].length];
       if (!free(start, end) || (quantity === 'V' && CAPACITOR.test(text.slice(0, start)))) continue;
-      const [first, second] = bounds(match, quantity, factor);
+      const is = quantity === 'W' ? whichWatts(text, start, end) : quantity;
+      const rate = quantity === 'Wh' ? rateOf(text.slice(0, start)) : null;
+      const [first, second] = bounds(match, quantity, factor * (rate?.factor ?? 1));
       if (!Number.isFinite(first) || !Number.isFinite(second)) continue;
       taken.push({ start, end });
       const single = match[2] === undefined;
       tokens.push({
-        quantity: quantity === 'W' ? whichWatts(text, start, end) : quantity,
+        quantity: rate?.quantity ?? is,
         side: sideAt(sides, start),
         low: Math.min(first, second),
         high: Math.max(first, second),
@@ -191,15 +193,39 @@ const FUEL = pattern(/(?<!\p{L})(?:diesel|petrol|gasoline|kerosene|gas|lpg|propa
 const HEAT =
   /(?:heat(?:ing)?\s*(?:output|power|capacity|performance)?|heat\s*flow|thermal(?:\s*power)?|gas[^\n]{0,16})[\s:=(]*$/iu;
 
+/** Cooling of a plate that says it in watts, and what it takes while it only waits. */
+const COOLING =
+  /(?:cooling|refrigerat(?:ing|ion)|kühl|kälte)[\s-]*(?:capacity|output|performance|power|leistung)(?![^\n]*input)[^\d\n]{0,10}$/iu;
+/** "Cooling 2.4 kW" says it only where what it takes in stands apart. */
+const COOLING_ALONE = /(?:cooling|kühlen)[\s:=]*$/iu;
+const HEATING = /(?:heating[\s-]*(?:capacity|output|performance|power)|heizleistung)[^\d\n]{0,10}$/iu;
+const SAYS_INPUT = /input|aufnahme/iu;
+const STANDBY = /(?:stand-?\s?by|off[- ]mode|sleep(?:\s+mode)?|no[- ]load)[^\d\n]{0,14}$/iu;
+/** "Annual energy use 280 kWh": what an energy is of stands before it. */
+const RATES: readonly (readonly [says: RegExp, quantity: Quantity, factor: number])[] = [
+  [/(?:annual|yearly|jährlich|jahres|annuel)[^\d\n]{0,40}$/iu, 'Wh/day', 1 / 365],
+  [/(?:daily|per\s+day|täglich|tages)[^\d\n]{0,40}$/iu, 'Wh/day', 1],
+  [/(?:per|each|a)\s+(?:cycle|wash|load|use)[^\d\n]{0,30}$/iu, 'Wh/cycle', 1],
+];
+
+function rateOf(before: string): { readonly quantity: Quantity; readonly factor: number } | null {
+  const found = RATES.find(([says]) => says.test(before.slice(-60)));
+  return found ? { quantity: found[1], factor: found[2] } : null;
+}
+
 /** Whether watts are what it takes in, or what it cooks, turns or, burning something, heats with. */
 function whichWatts(text: string, start: number, end: number): Quantity {
   const quantity = 'W';
   const line = text.slice(text.lastIndexOf('\n', start) + 1, start);
   const before = text.slice(Math.max(0, start - 40), start);
   const after = text.slice(end, end + 24);
-  if (/input\W{0,3}$/iu.test(before) || /^\W{0,3}input/iu.test(after)) return quantity;
+  if (/input\W{0,3}$/iu.test(before) || /^\W{0,3}input(?!\W{0,3}\d)/iu.test(after)) return quantity;
   if (SHAFT.test(before) || SHAFT_AFTER.test(after)) return 'W shaft';
+  if (STANDBY.test(before)) return 'W standby';
+  if (COOLING.test(before) || (COOLING_ALONE.test(before) && SAYS_INPUT.test(text))) return 'W cooling';
   if (FUEL.test(text) && HEAT.test(line)) return 'W heat';
+  // Of what cools and heats: the heat of an electric heater is what it takes.
+  if (HEATING.test(before) && /cooling|kühl/iu.test(text) && SAYS_INPUT.test(text)) return 'W heat';
   if (!/microwave|cooking/iu.test(text)) return quantity;
   const cooking =
     COOKING.test(before) ||

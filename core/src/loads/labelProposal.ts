@@ -8,7 +8,7 @@ import { readQuantities } from '../quantity/read.ts';
 import type { Token } from '../quantity/token.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
 import { type Appliance, bestFit, loadFrom, nearMatches } from '../reference/appliances.ts';
-import { fitsBus, windowOf } from '../reference/nameplates.ts';
+import { fitsBus, NAMEPLATE, windowOf } from '../reference/nameplates.ts';
 import { readLabel } from './label.ts';
 import type { LabelReading } from './labelReading.ts';
 import { cycleTaking, poweredDraw } from './powered.ts';
@@ -99,7 +99,7 @@ export function proposeFromLabel(
       uses: use?.uses ?? usesOfLabel(base.uses, draw, label),
       variants: use?.variants ?? base.variants,
       daysPerWeek: use?.daysPerWeek ?? base.daysPerWeek,
-      path: pathOf(base.path, label, bus),
+      path: pathOf(appliance === null ? null : base.path, label, bus),
       ...windowFrom(label, bus),
       startRatio: label.startRatio ?? base.startRatio,
       evidence: 'nameplate',
@@ -194,10 +194,12 @@ function usesOfLabel(usual: readonly Use[], draw: Draw, { energyWhPerCycle }: La
   return [...usual];
 }
 
-function pathOf(usual: Load['path'], { supply }: LabelReading, { busV }: Bus): Load['path'] {
-  if (!supply) return usual;
+/** @param usual of its type; null = of no known type: what says VA, or is strong, is a mains appliance */
+function pathOf(usual: Load['path'] | null, { supply, apparentVa, powerW }: LabelReading, { busV }: Bus): Load['path'] {
+  const isStrong = apparentVa !== null || (powerW ?? 0) > NAMEPLATE.mainsFromW.value;
+  if (!supply) return usual ?? (isStrong ? 'inverter' : 'direct');
   if (supply.kind === 'adapter') return 'inverter-adapter';
-  if (supply.kind === 'mains') return usual.startsWith('inverter') ? usual : 'inverter';
+  if (supply.kind === 'mains') return usual?.startsWith('inverter') ? usual : 'inverter';
   return fitsBus(supply.low, supply.volts, busV) ? 'direct' : 'dc-dc';
 }
 

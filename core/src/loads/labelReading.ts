@@ -17,7 +17,8 @@ export type Quantity =
   | 'W cooking'
   | 'W cooling'
   | 'W shaft'
-  | 'W heat';
+  | 'W heat'
+  | 'W standby';
 
 export interface LabelToken {
   readonly quantity: Quantity;

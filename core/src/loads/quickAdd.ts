@@ -21,6 +21,9 @@ import { givesPower, whatItIs } from './whatItIs.ts';
 
 export type { Bus, Proposal } from './proposal.ts';
 
+/** "fridge ~ 45 W", "12v ~ 45W": about so many, not a mark of alternating current, which stands after volts of the mains. */
+const ABOUT = pattern(/(?<!\S)(?<!\dv?\s*)~(?=\s*\d)|(?<=(?<![\d.,])[1-5]?\d\s?v\s+)~(?=\s*\d)/giu);
+
 /**
  * Turns a line such as "2 laptops 38W 5h", "kettle", "pump 12v 3,5a 3x4min" or "phone 15Wh" into a load, a label
  * into what it says. A catalogue type fills what is left open; what is typed wins. A quantity that was typed is used,
@@ -30,12 +33,13 @@ export type { Bus, Proposal } from './proposal.ts';
  * @param bus of the option and region that the load is taken down for
  */
 export function proposeLoad(
-  text: string,
+  asTyped: string,
   idFor: (name: string) => string,
   pick?: Appliance,
   firm: readonly Appliance[] = [],
   bus: Bus = USUAL_BUS,
 ): Proposal {
+  const text = asTyped.replace(ABOUT, ' ');
   // What gives power is asked about as a line, however much it looks like a label, and what is sold by its length.
   const isPlate = looksLikeLabel(text) && !saysPerLength(text) && !givesPower(readQuantities(text));
   const fromLabel = isPlate ? proposeFromLabel(text, idFor, pick, firm, bus) : null;

@@ -1,10 +1,11 @@
 import { cycleLength, runningPowerW } from '../job/draw.ts';
+import { overlappingUse } from '../job/overlap.ts';
 import type { Draw, Load, Use } from '../job/schema.ts';
 import type { Question } from '../quantity/question.ts';
 import type { Reading, Token } from '../quantity/token.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
 import { cycleTaking } from './powered.ts';
-import { minutesPerDay, partOfDay, spreadUses, useInThe, usesFor } from './uses.ts';
+import { minutesPerDay, partOfDay, partsOfDay, spreadUses, useInThe, usesFor } from './uses.ts';
 
 /** When and how long a typed line says that it runs. */
 export interface TypedUse {
@@ -149,7 +150,7 @@ class Asked {
     const token = this.#reading.tokens.find(({ kind }) => kind === 'share');
     if (!token) return null;
     const isDuty =
-      /duty|of the time/i.test(this.#reading.words) ||
+      /duty|of the time|cycling/i.test(this.#reading.words) ||
       /(?:time|duty|cycle)$/i.test(this.#text.slice(token.start, token.end)) ||
       start.draw.kind === 'thermostatic' ||
       draw.kind === 'thermostatic';
@@ -195,7 +196,7 @@ class Asked {
     // What a cycle takes is less than its watts all the time.
     const isFixed = draw.kind === 'cycle' && !cycleLength(draw.phases).stretches;
     if (isFixed && minutes > 0 && knowsPower && perDay < (powerW * minutes * times) / 60)
-      return this.#cycleOf(draw, token, perDay / times);
+      return this.#cycleOf(draw, token, perDay / times, minutes);
     if (minutes > 0) {
       const gives = (powerW * minutes * times) / 60;
       if (!knowsPower) return this.#atPower(draw, (perDay * 60) / (minutes * times));
@@ -215,10 +216,17 @@ class Asked {
     return draw.kind === 'standby' ? { kind: 'standby', powerW } : { kind: 'steady', powerW };
   }
 
-  #cycleOf(draw: Extract<Draw, { kind: 'cycle' }>, token: Token, useWh: number): Draw {
+  /** @param minutes of one run, where that is said too: what its energy leaves of it, it rests */
+  #cycleOf(draw: Extract<Draw, { kind: 'cycle' }>, token: Token, useWh: number, minutes = 0): Draw {
     const scaled = cycleTaking(draw, useWh);
     if (!scaled) this.#unlike(token);
-    return scaled ?? draw;
+    const taken = scaled ?? draw;
+    const restMin = minutes - (taken.kind === 'cycle' ? cycleLength(taken.phases).fixedMin : minutes);
+    if (taken.kind !== 'cycle' || minutes === 0 || Math.abs(restMin) < 1e-6) return taken;
+    if (restMin < 0) this.#unlike(token);
+    return restMin > 0
+      ? { ...taken, phases: [...taken.phases, { label: 'Rest', powerW: 0, minutes: restMin }] }
+      : taken;
   }
 
   /** More than its watts give in that time: the first power of ten that is possible is offered. */
@@ -261,6 +269,11 @@ class Asked {
     const part =
       partOfDay(this.#reading.words) ?? (minutes >= NIGHT_LONG_MIN && A_NIGHT.test(this.#text) ? 'night' : null);
     if (part && (times ?? 1) === 1 && minutes > 0 && minutes < MINUTES_PER_DAY) return useInThe(part, minutes);
+    const parts = partsOfDay(this.#text);
+    if (parts.length > 1 && parts.length === times && minutes > 0 && draw.kind !== 'cycle') {
+      const placed = parts.flatMap((one) => useInThe(one, minutes)).sort((a, b) => a.startMin - b.startMin);
+      if (!overlappingUse(placed)) return placed;
+    }
     if (minutes > 0 || times !== null) return this.#soOften(start, draw, times, minutes);
     if (draw.kind === 'cycle' && !cycleLength(draw.phases).stretches)
       return this.#soOften(start, draw, Math.max(1, start.uses.length), 0);

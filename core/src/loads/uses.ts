@@ -96,8 +96,22 @@ export function partOfDay(text: string): keyof typeof MIDDLE_MIN | null {
   if (/\bmornings?\b|(?<=^|\s)a\.m\.(?=\s|$)/i.test(text)) return 'morning';
   if (/\bafternoons?\b|(?<=^|\s)p\.m\.(?=\s|$)/i.test(text)) return 'afternoon';
   if (/\bevenings?\b/i.test(text)) return 'evening';
-  return /\b(?:by day|daytime|in daylight|during the day)\b/i.test(text) ? 'day' : null;
+  return /\b(?:by day|daytime|in daylight|during the day|midday|noon|lunch(?:time)?)\b/i.test(text) ? 'day' : null;
 }
+
+/** Every part of the day that words name, each once: "morning and evening", "breakfast, lunch and dinner". */
+export function partsOfDay(text: string): (keyof typeof MIDDLE_MIN)[] {
+  const named = NAMED_PARTS.filter(([, says]) => says.test(text)).map(([part]) => part);
+  return [...new Set(named)];
+}
+
+const NAMED_PARTS: readonly (readonly [keyof typeof MIDDLE_MIN, RegExp])[] = [
+  ['morning', /\b(?:mornings?|breakfast|am)\b/i],
+  ['day', /\b(?:noon|midday|lunch(?:time)?)\b/i],
+  ['afternoon', /\bafternoons?\b/i],
+  ['evening', /\b(?:evenings?|dinner|supper|pm)\b/i],
+  ['night', /\b(?:nights?|bedtime)\b/i],
+];
 
 export function minutesPerDay(uses: readonly Use[]): number {
   return uses.reduce((sum, use) => sum + use.minutes, 0);

@@ -16,6 +16,8 @@ const DAY = `(?:${DAY_NAME}|mon|tues?|wed|thu(?:rs?)?|fri|sat|sun)`;
 const NEXT_DAY = `(?:(?:\\s*(?:,\\s*and|,|and|&|/|\\+)\\s*|\\s+)${DAY})`;
 /** "4 h sat": right after a length and at the end. */
 const LAST_DAY = `(?<=\\d\\s?(?:${HOUR}|${MINUTE})\\s+)${DAY}(?=\\s*$)`;
+/** Two letters say a day only in a span: "Mo-Fr". */
+const SHORT_DAY = '(?:mo|tu|we|th|fr|sa|su)';
 const DAYS_IN_ORDER = ['mo', 'tu', 'we', 'th', 'fr', 'sa', 'su'];
 /** What is counted when it says how often: "2 cups a day", "1 load per week". */
 const GOES =
@@ -27,6 +29,10 @@ const HOUR_OF_DAY = '(?:noon|midday|midnight|dusk|sunset|dawn|sunrise|\\d{1,2}(?
 const PART_OF_DAY =
   '(?<!\\p{L})(?:mornings?|noon|midday|lunch(?:time)?|afternoons?|evenings?|nights?|bedtime|breakfast|dinner|supper|am|pm)(?!\\p{L})';
 const SO_MANY = `(?<![\\p{L}\\d.,/])(?:(once|twice|thrice)|[x×]\\s*(\\d{1,2})|(\\d{1,2}|one|two|three|four|five|six)\\s*${GOES})`;
+/** What a length or an energy may be of, where the line also says how many: "per cup", "a wash". */
+const A_GO = '(load|cycle|charge|use|run|cup|coffee|tea|shower|meal|brew|boil|shot|espresso|round|batch|wash|go|flush)';
+const EACH = '(?:/|(?<!\\p{L})(?:per|each|every|a))\\s*';
+const IN_A_DAY: Readonly<Record<string, number>> = { b: 2, t: 3, q: 4 };
 const A_PERSON = '(?:/|per|each)\\s*person';
 const MINUTES_PER_DAY = 1440;
 /** When it gets dark and light, minutes after midnight: 19:00 and 06:00. From memory. */
@@ -102,7 +108,7 @@ const RULES: readonly Rule[] = [
     `(?<!\\p{L})(${WRITTEN_OUT})\\s*(${HOUR}|${MINUTE}|seconds?|secs?)${END}(?!\\s*and)(?:\\s*(?:a|per|each|every|/)\\s*day)?`,
     (m) => length(minutesOf(String(NUMBER_WORDS[(m[1] ?? '').toLowerCase()]), m[2])),
   ],
-  [`${SO_MANY}(?:${PER}(?:week|wk|w)|\\s*weekly)${END}`, (m) => atMostAWeek(often(m[1] ?? m[2] ?? m[3]))],
+  [`${SO_MANY}(?:${PER}(?:week|wk|w)|\\s*weekly|\\s*p\\.?/?w)${END}`, (m) => atMostAWeek(often(m[1] ?? m[2] ?? m[3]))],
   [`${BEGIN}(\\d{1,2})\\s*[x×]\\s*(?:week|wk)(?:ly)?${END}`, (m) => atMostAWeek(Number(m[1]))],
   [`${SO_MANY}${PER}fortnight${END}`, (m) => atMostAWeek(often(m[1] ?? m[2] ?? m[3]) / 2)],
   [`${SO_MANY}(?:${PER}month|\\s*monthly)${END}`, (m) => atMostAWeek((often(m[1] ?? m[2] ?? m[3]) * 7 * 12) / 365)],
@@ -121,7 +127,7 @@ const RULES: readonly Rule[] = [
   [`(?<!\\p{L})(?:monthly|every\\s*month)${END}`, () => week((7 * 12) / 365)],
   [`${BEGIN}([1-7])\\s*/\\s*(?:week|wk|w)${END}`, (m) => week(Number(m[1]))],
   [
-    `${BEGIN}${LENGTH}\\s*(?:/|per|a|each|every)\\s*(?:week|wk)${END}`,
+    `${BEGIN}${LENGTH}\\s*(?:(?:/|per|a|each|every)\\s*(?:week|wk)|p\\.?\\s?/?\\s?w)${END}`,
     (m) => ({ kind: 'per-week', value: minutesOf(m[1], m[2]) }),
   ],
   [
@@ -129,7 +135,7 @@ const RULES: readonly Rule[] = [
     (m) => ({ kind: 'per-month', value: minutesOf(m[1], m[2]) }),
   ],
   [
-    '(?<!\\p{L})(?:on\\s+|at\\s+)?(?:the\\s+)?(?:weekends?|sat(?:urdays?)?\\s*(?:and|&|\\+|-|–|/|,)\\s*sun(?:days?)?)(?:\\s+only)?(?!\\p{L})',
+    `(?<!\\p{L})(?<!${DAY}\\s*(?:,|&|\\+|/|and)?\\s*)(?:on\\s+|at\\s+)?(?:the\\s+)?(?:weekends?|sat(?:urdays?)?\\s*(?:and|&|\\+|-|–|/|,)\\s*sun(?:days?)?)(?:\\s+only)?(?!\\p{L})`,
     () => ({ kind: 'weekends', value: 2 }),
   ],
   [
@@ -137,11 +143,15 @@ const RULES: readonly Rule[] = [
     (m) => ({ kind: (m[1] ?? m[2] ?? '').toLowerCase() as 'summer' | 'winter', value: 1 }),
   ],
   [
-    '(?<!\\p{L})(?:on\\s+)?(?:weekdays?|workdays?|working days|mondays? to fridays?|mon-fri)(?:\\s+only)?(?!\\p{L})',
+    '(?<!\\p{L})(?:on\\s+)?(?:weekdays?|workdays?|working days|mondays? to fridays?|mon-fri|m\\s?[-–]\\s?f)(?:\\s+only)?(?!\\p{L})',
     () => ({ kind: 'weekdays', value: 5 }),
   ],
   [
-    `(?<!\\p{L})(${DAY})\\s*(?:-|–|to|till|until|through)\\s*(${DAY})${END}`,
+    `(?<!\\p{L})(${DAY})\\s*(?:-|–|to|till|until|through|thru)\\s*(${DAY})${END}`,
+    (m) => week(((dayIndex(m[2]) - dayIndex(m[1]) + 7) % 7) + 1),
+  ],
+  [
+    `(?<!\\p{L})(${SHORT_DAY})\\s?[-–]\\s?(${SHORT_DAY})${END}`,
     (m) => week(((dayIndex(m[2]) - dayIndex(m[1]) + 7) % 7) + 1),
   ],
   [
@@ -170,6 +180,13 @@ const RULES: readonly Rule[] = [
     `(?<![\\p{L}\\d.,/])(\\d{1,2})\\s*(?:people|persons|guests)${END}(?:(?<=${A_PERSON}.*)|(?=.*${A_PERSON}))`,
     (m) => times(Number(m[1])),
   ],
+  // "45 s per cup, 6 cups".
+  [
+    `(?<![\\p{L}\\d.,/])(\\d{1,2})\\s*${A_GO}(?:e?s)?${END}(?:(?<=${EACH}\\2(?!\\p{L}).*)|(?=.*${EACH}\\2(?!\\p{L})))`,
+    (m) => times(Number(m[1])),
+  ],
+  // "twice", "three times" and "four times a day" on a prescription.
+  [`(?<!\\p{L})([btq])\\.?i\\.?d(?:\\.|${END})`, (m) => times(IN_A_DAY[(m[1] ?? '').toLowerCase()] ?? 1)],
   // "3 cups, 1 min each"; a machine of 12 cups has no "each".
   [
     `(?<![\\p{L}\\d.,/])(\\d{1,2})\\s*(?:cups|coffees|teas|uses|(?:flush|wash)es)${END}(?=.*(?<!\\p{L})each(?!\\p{L}))`,

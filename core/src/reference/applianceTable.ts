@@ -102,6 +102,7 @@ heater-diesel | Diesel heater | air heating parking | cycle glow start 105 4, ru
 heater-gas | Gas blower heater | air heating | steady 20 | 10–45 | 360 @ 17:00 | direct | electronics | 1 | M
 heater-water-diesel | Diesel water heater | hydronic boiler | cycle glow start 110 3, run 35 *, glow stop 80 3 | 25–60 | 40 @ 06:30 18:30 | direct | pump | 1 | M
 boiler-gas | Gas boiler | hot water heating | steady 15 | 5–40 | 60 @ 07:00 18:00 | direct | electronics | 1 | M
+boiler-small | Electric boiler, 6 l | hot water tank | water-heating 800 15 40 0.95 6 | 300–1500 | 60 @ 06:00 | inverter | resistive | 1 | M
 boiler-electric | Electric water heater, 10 l | hot water boiler tank immersion geyser | water-heating 800 20 40 0.95 8 | 400–1500 | 90 @ 06:00 | inverter | resistive | 1 | M
 fan-heater | Fan heater | electric heating space | room heating 1500 1 20 12 light 0.8 100 | 750–2000 | 30 @ 07:00 | inverter | resistive | 1 | T
 panel-heater | Electric panel heater | radiator heating | room heating 500 1 18 12 good 0.5 100 | 300–1000 | 240 @ 18:00 | inverter | resistive | 1 | M

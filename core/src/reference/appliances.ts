@@ -168,7 +168,10 @@ const SMALL = new Set(['on', 'in', 'of', 'to', 'the', 'and', 'with', 'when', 'by
 const wordsIn = (text: string): string[] =>
   text
     .toLowerCase()
-    .replace(pattern(/(?<!\p{L})(?:a\/c|air\s?co|air\s?conditioning)(?!\p{L})/giu), 'aircon')
+    .replace(
+      pattern(/(?<!\p{L})(?:a\/c|air\s?co|air\s?conditioning|(?<=roof(?:top)?\s)ac|ac(?=\s+unit))(?!\p{L})/giu),
+      'aircon',
+    )
     .replace(/iz(?=e|ing)/g, 'is')
     .split(/[^\p{L}\p{N}]+/u)
     .filter((word) => (word.length > 1 || /\d/.test(word)) && !SMALL.has(word))
@@ -195,9 +198,11 @@ for (const appliance of APPLIANCES)
     else KNOWN_BY.set(word, [appliance]);
   }
 
+const MEANWHILE = pattern(/(?<!\p{L})(?:while|during|when)\s+\p{L}+/giu);
+
 /** A line's words as the catalogue writes them. */
 function asNamed(text: string): string[] {
-  const apart = inEnglish(wordsIn(text)).flatMap((word) =>
+  const apart = inEnglish(wordsIn(text.replace(MEANWHILE, ''))).flatMap((word) =>
     VOCABULARY.has(word) ? [word] : (COMPOUNDS.get(word) ?? [word]),
   );
   const typed: string[] = [];
@@ -206,7 +211,9 @@ function asNamed(text: string): string[] {
     if (typed.length > 0 && VOCABULARY.has(joined)) typed.splice(-1, 1, joined);
     else typed.push(word);
   }
-  // What an air conditioner has is no thing of its own.
+  // What is done meanwhile, or what a heater does, is no thing of its own.
+  if (typed.some((word) => word === 'heater' || word === 'boiler')) return typed.filter((word) => word !== 'heating');
+  // Nor is what an air conditioner has.
   return typed.includes('aircon') ? typed.filter((word) => word !== 'compressor') : typed;
 }
 
@@ -226,7 +233,7 @@ function score({ name, words }: Appliance, typed: readonly string[]): number {
 
 /** Words that say how or where of many things, and by themselves of none. */
 const GENERAL = new Set(
-  'box machine maker small large mini electric electrical mains portable usb dc ac led set unit system hot cold warm water air gas diesel work desk outdoor inside outside travel video power display meter tank hand mobile v volt bed heated heating cooling charger charging medical tool motor old new big main spare my our kitchen galley bathroom bedroom front rear left right'.split(
+  'box machine maker small large mini electric electrical mains portable usb dc ac led set unit system hot cold warm water air gas diesel work desk outdoor inside outside travel video power display meter tank hand mobile v volt bed heated heating cooling charger charging medical tool motor old new big main spare my our kitchen galley bathroom bedroom front rear left right driving'.split(
     ' ',
   ),
 );

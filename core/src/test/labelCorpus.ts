@@ -178,6 +178,15 @@ Air conditioner 230V 50Hz Cooling 2.4kW Input 0.78kW 3.5A R32 ⇒ 780 | mains 23
 Washing machine 230V 50Hz 2050W 10A 0.6kWh/cycle ⇒ 2050 | mains 230 | c 600
 Fridge 230V 50Hz 70W 0.45kWh/24h ⇒ 70 | mains 230 | d 450
 Dishwasher 220-240V 50Hz 1760-2100W ⇒ 2100 | mains 240
+Refrigerator 115V 60Hz 1.4A Annual energy use 280 kWh ⇒ 161 | mains 115 | d 767.12
+Kühlschrank 230V~ 90W Jahresverbrauch 219 kWh ⇒ 90 | mains 230 | d 600
+Cooler 12V DC 45W 50Hz Daily energy consumption 0.4 kWh ⇒ 45 | dc 12 | d 400
+Washer 230V~ 2000W energy per cycle 0.72 kWh ⇒ 2000 | mains 230 | c 720
+Air conditioner 230V~ Cooling capacity 2.05 kW Power input 0.78 kW ⇒ 780 | mains 230
+Beer cooler 230V~ Cooling power input 180W ⇒ 180 | mains 230
+Cool box 12V DC cooling 45W heating 40W 50Hz ⇒ 45 | dc 12 | q
+Television 230V~ 45W Standby <0.5W ⇒ 45 | mains 230
+Receiver 230V~ 25W Standby: 4W ⇒ 25 | mains 230 | q
 `;
 
 /** What no label should be, or what tries to break the reader: it must neither throw nor invent watts. */

@@ -641,4 +641,45 @@ microondas 1000 W input 5 min ⇒ W 1000; min 5; path inverter; pf 0.9
 lavavajillas 2000 W ⇒ type dishwasher-small
 fer à repasser 1200W 10 min ⇒ type iron; W 1200; min 10
 pompe à eau 5A 3 min ⇒ type water-pump; W 60
+welder 3.5kVA ⇒ W 3500; path inverter
+gizmo 1.2kVA pf 0.8 ⇒ W 960; path inverter; pf 0.8
+gizmo 40VA ⇒ W 40; path inverter
+gizmo 40W ⇒ W 40; path direct
+rooftop AC 1400W input 3h ⇒ type aircon-rooftop; W 1400; path inverter
+roof ac 1500W input 3h ⇒ type aircon-rooftop; W 1500
+iron 1200W fri, sat and sun 10 min ⇒ type iron; days 3; min 10
+gaming console 160W 2h fri+sat+sun ⇒ type games-console; days 3; min 120
+tv 40W 3h sat and sun ⇒ type television; days 2; min 180
+printer 30W 10 min sat+sun ⇒ days 2; min 10
+drill charger 18V 6A 1h M-F ⇒ days 5; min 60
+lamp 5W 3h Mo-Fr ⇒ days 5; min 180
+lamp 5W 3h mon thru fri ⇒ days 5; min 180
+lamp 5W 3h Fr–Su ⇒ days 3; min 180
+vacuum 600W 10 min x2 pw ⇒ type vacuum; days 2; min 10
+vacuum 600W 20 min p/w ⇒ type vacuum; days 1; min 20
+coffee machine 1450W 45s per cup, 6 cups ⇒ W 1450; n 6; min 4.5
+coffee machine 6 cups 1450W 45s per cup ⇒ W 1450; n 6; min 4.5
+coffee maker 8 cups 1.4kW 0.1kWh per use ⇒ W 1400; wh 100
+coffee machine 6 cup 900W 10 min ⇒ W 900; n 1; min 10
+shower pump 40W 4 min per shower, 3 showers ⇒ type shower-pump; n 3; min 12
+washing machine 0.5kWh per cycle, 2 cycles a week ⇒ type washing-machine; wh 500; days 2
+nebuliser 60W 15min tid ⇒ type nebuliser; n 3; min 45
+nebuliser 60W 15min b.i.d. ⇒ type nebuliser; n 2; min 30
+device PID controller 5W ⇒ W 5; n 1
+hairdryer 1.2kW 5min morning + evening ⇒ type hair-dryer; n 2; min 10; at 7:58
+kettle 2kW 3 min breakfast, lunch and dinner ⇒ type kettle; n 3; min 9; at 7:59
+bread maker 550W 3h20 cycle 0.4kWh ⇒ type bread-maker; W 550; wh 400; min 200
+dishwasher 1.2kW 2h 0.7kWh ⇒ type dishwasher-small; wh 700; min 120
+water heater 10L 600W 1x heating per day ⇒ type boiler-electric; W 600; path inverter
+boiler 6 L 220V 800W 40 min ⇒ type boiler-small; W 800; min 40; path inverter
+boiler 12V 5W ⇒ type boiler-gas; W 5; path direct
+immersion heater 12V 300W midday only 2h ⇒ type boiler-electric; W 300; min 120; at 12:00; path direct
+fridge 12v ~ 45W ⇒ type fridge-small; W 45; path direct
+fridge 12v ~ 0.75 kWh/24h ⇒ path direct; wh 750
+fridge ~ 45W ⇒ type fridge-small; W 45; path direct
+lamp 230 V ~ 50 Hz 40 W ⇒ W 40; path inverter
+head unit 12V avg 15W 4h driving ⇒ type -; W 15; min 240; path direct
+extractor hood 12V 25W while cooking 45min ⇒ type extractor-hood; W 25; min 45
+fridge 12V 130W while driving 3h ⇒ type fridge-absorption-12v; W 130; min 180
+incubator 45W 50 % cycling ⇒ W 45; duty 50; wh 540
 `;
