@@ -92,9 +92,9 @@ export function useInThe(part: keyof typeof MIDDLE_MIN, minutes: number): Use[] 
 
 /** Whether words say "at night", "by day" or "mornings"; null when they say none of them. */
 export function partOfDay(text: string): keyof typeof MIDDLE_MIN | null {
-  if (/\b(?:at night|by night|overnight|nights?)\b/i.test(text)) return 'night';
-  if (/\bmornings?\b|(?<=^|\s)a\.m\.(?=\s|$)/i.test(text)) return 'morning';
-  if (/\bafternoons?\b|(?<=^|\s)p\.m\.(?=\s|$)/i.test(text)) return 'afternoon';
+  if (/\b(?:at night|by night|overnight|nights?|nachts?|notte|nuit|noche)\b/i.test(text)) return 'night';
+  if (/\bmornings?\b|(?<=^|\s)a\.?m\.?(?=\s*(?:$|[,;]))|(?<=^|\s)a\.m\.(?=\s)/i.test(text)) return 'morning';
+  if (/\bafternoons?\b|(?<=^|\s)p\.?m\.?(?=\s*(?:$|[,;]))|(?<=^|\s)p\.m\.(?=\s)/i.test(text)) return 'afternoon';
   if (/\bevenings?\b/i.test(text)) return 'evening';
   return /\b(?:by day|daytime|in daylight|during the day|midday|noon|lunch(?:time)?)\b/i.test(text) ? 'day' : null;
 }

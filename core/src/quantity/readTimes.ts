@@ -78,7 +78,7 @@ const RULES: readonly Rule[] = [
     (m) => ofMinutes(minuteOf(m[1], m[2], undefined), minuteOf(m[3], m[4], undefined)),
   ],
   [
-    '(?<![\\p{L}\\d])(?:24\\s*[/x×-]\\s*7|around the clock|round the clock|all day(?: and(?: all)? night| long)?|all the time|always(?: on)?|non-?stop|permanently|day (?:and|&) night|night (?:and|&) day|cont\\.|continuous(?:ly)?|const(?:ant(?:ly)?|\\.)?|permanent|ongoing)(?![\\p{L}\\d])',
+    '(?<![\\p{L}\\d])(?:24\\s*[/x×-]\\s*7|around the clock|round the clock|all day(?: and(?: all)? night| long)?|all the time|always(?: on)?|non-?stop|permanently|day (?:and|&) night|night (?:and|&) day|cont\\.?|continuous(?:ly)?|const(?:ant(?:ly)?|\\.)?|permanent|ongoing)(?![\\p{L}\\d])',
     () => length(MINUTES_PER_DAY),
   ],
   [
@@ -86,7 +86,7 @@ const RULES: readonly Rule[] = [
     (m) => namedClock(m[1] ?? '', m[2] ?? ''),
   ],
   [
-    '(?<!\\p{L})(?:overnight|all night)(?!\\p{L})(?!\\s*\\d+(?:[.,]\\d+)?\\s*(?:h|hours?|hrs?|min|mins|minutes)(?!\\p{L}))(?<!\\d\\s*(?:h|hours?|hrs?|min|mins|minutes)\\s*(?:overnight|all night))',
+    '(?<!\\p{L})(?:overnight|all night|(?:die\\s+)?ganze\\s+nacht|toute\\s+la\\s+nuit|toda\\s+la\\s+noche|tutta\\s+la\\s+notte|(?:de\\s+)?hele\\s+nacht)(?!\\p{L})(?!\\s*\\d+(?:[.,]\\d+)?\\s*(?:h|hours?|hrs?|min|mins|minutes)(?!\\p{L}))(?<!\\d\\s*(?:h|hours?|hrs?|min|mins|minutes)\\s*(?:overnight|all night))',
     () => ({ kind: 'clock', value: 22 * 60, second: 7 * 60 }),
   ],
   [

@@ -11,7 +11,7 @@ export const APPLIANCE_TABLE = `
 kettle | Kettle | water boiler tea hot | steady 1500 | 900–2400 | 4 @ 07:00 12:30 18:30 | inverter | resistive | 1 | T
 kettle-low | Low-watt kettle | travel kettle water boiler | steady 900 | 600–1000 | 6 @ 07:00 12:30 18:30 | inverter | resistive | 1 | M
 kettle-12v | 12 V kettle | travel water boiler | steady 150 | 120–200 | 25 @ 07:00 | direct | resistive | 1 | M
-coffee-filter | Coffee machine, filter | coffee drip brewer pot | cycle brew 1000 6, keep warm 60 30 | 700–1500 | 36 @ 07:00 | inverter | resistive | 1 | M
+coffee-filter | Coffee machine, filter | coffee drip brewer pot moka | cycle brew 1000 6, keep warm 60 30 | 700–1500 | 36 @ 07:00 | inverter | resistive | 1 | M
 coffee-pod | Coffee machine, pod | coffee capsule espresso | cycle heat 1400 0.5, brew 1200 1 | 1200–1600 | 1.5 @ 07:00 10:00 14:00 | inverter | pump | 1 | M
 coffee-espresso | Espresso machine | coffee barista | cycle heat 1400 5, brew 1000 2 | 1000–1600 | 7 @ 07:00 13:00 | inverter | pump | 1 | M
 coffee-grinder | Coffee grinder | beans mill | steady 150 | 100–250 | 1 @ 07:00 | inverter | tool | 0.8 | M
@@ -172,6 +172,10 @@ aquarium | Aquarium | fish tank pump | standby 25 | 10–80 | day | inverter | e
 heat-mat | Heated mat for animals | pet reptile bed | steady 20 | 10–40 | 600 @ 20:00 | inverter | resistive | 1 | M
 pump-sampling | Borehole sampler | sampling pump sonde water survey | steady 60 | 30–150 | 70 @ 10:30 | direct | pump | 1 | M
 massage-gun | Massager | muscle | steady 30 | 15–60 | 15 @ 21:00 | inverter-adapter | electronics | 0.6 | M
+sandwich-toaster | Toastie maker | sandwich toaster panini press | steady 750 | 600–1000 | 6 @ 07:30 | inverter | resistive | 1 | M
+humidifier | Humidifier | room mist | steady 25 | 10–60 | 480 @ 22:00 | inverter-adapter | electronics | 1 | M
+baby-monitor | Baby monitor | nursery | steady 3 | 1–8 | 720 @ 19:00 | dc-dc | electronics | 1 | M
+infusion-pump | Infusion pump | medical syringe drip feeding | steady 10 | 5–30 | 1440 @ 00:00 | direct | electronics | 1 | M
 air-purifier | Air purifier | filter clean | steady 30 | 10–60 | 480 @ 22:00 | inverter | electronics | 0.8 | M
 power-bank | Power bank | battery pack usb | steady 18 | 10–60 | 120 @ 20:00 | dc-dc | electronics | 1 | M
 `;

@@ -17,7 +17,7 @@ oven: backofen
 television: fernseher téléviseur televiseur télévision televisor televisión televisore televisie
 light: licht beleuchtung lumière lumiere éclairage eclairage luz luces luce luci verlichting
 lamp: lampe lámpara lampara lampada leuchte
-fan: ventilateur ventilador ventilatore lüfter luefter dachlüfter
+fan: ventilateur ventilador ventilatore lüfter luefter dachlüfter ventola
 heater: heizung heizer chauffage calefacción calefaccion calefactor stufa verwarming kachel
 fan heater: heizlüfter heizluefter radiateursoufflant termoventilatore ventilatorkachel
 diesel heater: standheizung dieselheizung

@@ -262,7 +262,7 @@ pump 60W for thirty seconds five times a day ⇒ W 60; min 2.5; n 5
 TV 24" 30W 3h ⇒ type television; W 30; min 180; path inverter
 TV 24 inch 30W 3 hours a day ⇒ type television; W 30; min 180; path inverter
 TV 32" 45W 2h ⇒ type television; W 45; min 120
-sandwich maker 750W 6min ⇒ type -; W 750; min 6; path inverter
+sandwich maker 750W 6min ⇒ type sandwich-toaster; W 750; min 6; path inverter
 water maker ⇒ type water-maker
 marine water maker 60W ⇒ type water-maker; W 60
 ice maker 120W 2h ⇒ type ice-maker; W 120; min 120
@@ -682,4 +682,16 @@ head unit 12V avg 15W 4h driving ⇒ type -; W 15; min 240; path direct
 extractor hood 12V 25W while cooking 45min ⇒ type extractor-hood; W 25; min 45
 fridge 12V 130W while driving 3h ⇒ type fridge-absorption-12v; W 130; min 180
 incubator 45W 50 % cycling ⇒ W 45; duty 50; wh 540
+toastie maker 0.7kW 5 min am ⇒ type sandwich-toaster; W 700; min 5; at 7:58; path inverter
+tyre inflator 120W 5min pm ⇒ W 120; min 5; at 14:58
+air purifier 30W cont ⇒ type air-purifier; W 30; min 1440
+ventola 12V 0,3A tutta la notte ⇒ W 3.6; min 540; path direct
+Lüfter 12V 0,3A die ganze Nacht ⇒ W 3.6; min 540; path direct
+ventilateur 12V 0,3A toute la nuit ⇒ W 3.6; min 540
+Heizung Gebläse 12V 25W 8 Std pro Nacht ⇒ W 25; min 480; at 22:00
+moka pot electric 365W 6min, 3 cups ⇒ type coffee-filter; W 365; min 6
+infusion pump 10W 24h medical ⇒ type infusion-pump; W 10; min 1440
+baby monitor 5V 0.6A 12h ⇒ type baby-monitor; W 3; min 720; path dc-dc
+humidifier 25W 10hr ⇒ type humidifier; W 25; min 600
+cpap with humidifier 60W 8h ⇒ type cpap-humidifier; W 60; min 480
 `;
