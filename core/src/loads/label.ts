@@ -195,9 +195,9 @@ const HEAT =
 
 /** Cooling of a plate that says it in watts, and what it takes while it only waits. */
 const COOLING =
-  /(?:cooling|refrigerat(?:ing|ion)|kühl|kälte)[\s-]*(?:capacity|output|performance|power|leistung)(?![^\n]*input)[^\d\n]{0,10}$/iu;
-/** "Cooling 2.4 kW" says it only where what it takes in stands apart. */
-const COOLING_ALONE = /(?:cooling|kühlen)[\s:=]*$/iu;
+  /(?:cooling|refrigerat(?:ing|ion)|kühl|kälte)[\s-]*(?:capacity|output|performance|leistung)(?![^\n]*input)[^\d\n]{0,10}$/iu;
+/** "Cooling 2.4 kW", "cooling power" say it only where what it takes in stands apart. */
+const COOLING_ALONE = /(?:cooling(?:\s+power)?|kühlen)[\s:=]*$/iu;
 const HEATING = /(?:heating[\s-]*(?:capacity|output|performance|power)|heizleistung)[^\d\n]{0,10}$/iu;
 const SAYS_INPUT = /input|aufnahme/iu;
 const STANDBY = /(?:stand-?\s?by|off[- ]mode|sleep(?:\s+mode)?|no[- ]load)[^\d\n]{0,14}$/iu;
@@ -205,7 +205,7 @@ const STANDBY = /(?:stand-?\s?by|off[- ]mode|sleep(?:\s+mode)?|no[- ]load)[^\d\n
 const RATES: readonly (readonly [says: RegExp, quantity: Quantity, factor: number])[] = [
   [/(?:annual|yearly|jährlich|jahres|annuel)[^\d\n]{0,40}$/iu, 'Wh/day', 1 / 365],
   [/(?:daily|per\s+day|täglich|tages)[^\d\n]{0,40}$/iu, 'Wh/day', 1],
-  [/(?:per|each|a)\s+(?:cycle|wash|load|use)[^\d\n]{0,30}$/iu, 'Wh/cycle', 1],
+  [/\b(?:per|each|a)\s+(?:cycle|wash|load|use)[^\d\n]{0,30}$/iu, 'Wh/cycle', 1],
 ];
 
 function rateOf(before: string): { readonly quantity: Quantity; readonly factor: number } | null {

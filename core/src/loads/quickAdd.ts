@@ -22,7 +22,7 @@ import { givesPower, whatItIs } from './whatItIs.ts';
 export type { Bus, Proposal } from './proposal.ts';
 
 /** "fridge ~ 45 W", "12v ~ 45W": about so many, not a mark of alternating current, which stands after volts of the mains. */
-const ABOUT = pattern(/(?<!\S)(?<!\dv?\s*)~(?=\s*\d)|(?<=(?<![\d.,])[1-5]?\d\s?v\s+)~(?=\s*\d)/giu);
+const ABOUT = pattern(/(?<!\S)(?<!\d\s?v?\s*)~(?=\s*\d)|(?<=(?<![\d.,])[1-5]?\d\s?v\s+)~(?=\s*\d)/giu);
 
 /**
  * Turns a line such as "2 laptops 38W 5h", "kettle", "pump 12v 3,5a 3x4min" or "phone 15Wh" into a load, a label

@@ -29,6 +29,8 @@ const A_NIGHT = /(?:\b(?:a|per|each|every)|\/)\s*night\b|\bnightly\b/i;
 const NIGHT_LONG_MIN = 300;
 /** W up to which a thing of no known type is taken as always on where nothing says how long. From memory. */
 const MOST_SENSED_W = 1;
+/** Minutes that are no rest. */
+const SLIGHT_MIN = 1e-6;
 /** How far an energy and watts × hours may be apart and still be the same, share. */
 const SAME = 0.1;
 
@@ -219,14 +221,10 @@ class Asked {
   /** @param minutes of one run, where that is said too: what its energy leaves of it, it rests */
   #cycleOf(draw: Extract<Draw, { kind: 'cycle' }>, token: Token, useWh: number, minutes = 0): Draw {
     const scaled = cycleTaking(draw, useWh);
-    if (!scaled) this.#unlike(token);
-    const taken = scaled ?? draw;
-    const restMin = minutes - (taken.kind === 'cycle' ? cycleLength(taken.phases).fixedMin : minutes);
-    if (taken.kind !== 'cycle' || minutes === 0 || Math.abs(restMin) < 1e-6) return taken;
-    if (restMin < 0) this.#unlike(token);
-    return restMin > 0
-      ? { ...taken, phases: [...taken.phases, { label: 'Rest', powerW: 0, minutes: restMin }] }
-      : taken;
+    const restMin = scaled?.kind === 'cycle' && minutes > 0 ? minutes - cycleLength(scaled.phases).fixedMin : 0;
+    if (!scaled || restMin < -SLIGHT_MIN) this.#unlike(token);
+    if (scaled?.kind !== 'cycle' || restMin <= SLIGHT_MIN) return scaled ?? draw;
+    return { ...scaled, phases: [...scaled.phases, { label: 'Rest', powerW: 0, minutes: restMin }] };
   }
 
   /** More than its watts give in that time: the first power of ten that is possible is offered. */

@@ -143,7 +143,7 @@ const RULES: readonly Rule[] = [
     (m) => ({ kind: (m[1] ?? m[2] ?? '').toLowerCase() as 'summer' | 'winter', value: 1 }),
   ],
   [
-    '(?<!\\p{L})(?:on\\s+)?(?:weekdays?|workdays?|working days|mondays? to fridays?|mon-fri|m\\s?[-–]\\s?f)(?:\\s+only)?(?!\\p{L})',
+    '(?<!\\p{L})(?:on\\s+)?(?:weekdays?|workdays?|working days|mondays? to fridays?|mon-fri|m\\s?[-–]\\s?f(?=\\s*(?:only\\s*)?(?:$|[,;)])))(?:\\s+only)?(?!\\p{L})',
     () => ({ kind: 'weekdays', value: 5 }),
   ],
   [

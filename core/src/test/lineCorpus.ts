@@ -694,4 +694,7 @@ infusion pump 10W 24h medical ⇒ type infusion-pump; W 10; min 1440
 baby monitor 5V 0.6A 12h ⇒ type baby-monitor; W 3; min 720; path dc-dc
 humidifier 25W 10hr ⇒ type humidifier; W 25; min 600
 cpap with humidifier 60W 8h ⇒ type cpap-humidifier; W 60; min 480
+M-F cable 5W 3h ⇒ W 5; days 7
+drill charger 18V 6A M-F, 1h ⇒ days 5; min 60
+bread maker 550W 1h cycle 0.5kWh ⇒ ?energy-unlike-use
 `;
