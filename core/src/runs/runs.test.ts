@@ -415,6 +415,18 @@ describe('a size', () => {
   });
 });
 
+it('a lead is thickened for the cut-off of its own load, not for that of another circuit', () => {
+  const open = { areaMm2: null, ratingA: null, lengthM: 6 };
+  const size = (own: number | null, other: number | null) => {
+    const row = rowOf(oneLead({ watts: 36, minV: own }, open, { more: [{ minV: other }] }), 'lead');
+    return [row.areaMm2, row.decidedBy];
+  };
+  const [usual] = size(null, null);
+  expect(size(null, 12.6)).toEqual(size(null, null));
+  expect(size(12.6, null)[1]).toBe('cut-off');
+  expect(size(12.6, null)[0]).toBeGreaterThan(usual as number);
+});
+
 it('a hob on gas needs no lead, and none is missed; a heater whose fan runs does', () => {
   const hob = aLoad({ name: 'Hob', path: 'fuel', residueW: 0 });
   const fan = aLoad({ name: 'Heater', path: 'fuel', residueW: 20 });

@@ -697,4 +697,6 @@ cpap with humidifier 60W 8h ⇒ type cpap-humidifier; W 60; min 480
 M-F cable 5W 3h ⇒ W 5; days 7
 drill charger 18V 6A M-F, 1h ⇒ days 5; min 60
 bread maker 550W 1h cycle 0.5kWh ⇒ ?energy-unlike-use
+nebuliser 60W 15min qid ⇒ type nebuliser; n 4; min 60
+vent 20W 8h morning and afternoon ⇒ W 20; n 2; min 960
 `;
