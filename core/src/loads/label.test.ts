@@ -118,6 +118,7 @@ describe('a nameplate becomes a load', () => {
     ['Air conditioner\nCooling capacity: 3500 W  Heating capacity: 3800 W\nInput 1080 W 230V~', 3500, 1080],
     ['Air conditioner 230V 50Hz Cooling 2.4kW Input 0.78kW 3.5A R32', 2400, 780],
     ['Aircon 230V~ Kühlleistung 3500 W Heizleistung 3800 W Leistungsaufnahme 1080 W', 3500, 1080],
+    ['Air conditioner cooling 780W input 230V~ cooling capacity 2.05 kW', 2050, 780],
     ['Klimagerät aircon 230V~ Kühlleistung 2,6 kW Leistungsaufnahme 1,0 kW', 2600, 1000],
   ])('tells the heat that is moved from what it takes: %s', (text, coolingW, inputW) => {
     const draw = propose(text)?.draw;

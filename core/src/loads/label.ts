@@ -193,13 +193,15 @@ const FUEL = pattern(/(?<!\p{L})(?:diesel|petrol|gasoline|kerosene|gas|lpg|propa
 const HEAT =
   /(?:heat(?:ing)?\s*(?:output|power|capacity|performance)?|heat\s*flow|thermal(?:\s*power)?|gas[^\n]{0,16})[\s:=(]*$/iu;
 
-/** Cooling of a plate that says it in watts, and what it takes while it only waits. */
+/** Heat that a plate says in watts is moved, as "cooling capacity 2.4 kW". */
 const COOLING =
   /(?:cooling|refrigerat(?:ing|ion)|kühl|kälte)[\s-]*(?:capacity|output|performance|leistung)(?![^\n]*input)[^\d\n]{0,10}$/iu;
 /** "Cooling 2.4 kW", "cooling power" say it only where what it takes in stands apart. */
 const COOLING_ALONE = /(?:cooling(?:\s+power)?|kühlen)[\s:=]*$/iu;
+/** The same of what heats as well. */
 const HEATING = /(?:heating[\s-]*(?:capacity|output|performance|power)|heizleistung)[^\d\n]{0,10}$/iu;
 const SAYS_INPUT = /input|aufnahme/iu;
+/** What it takes while it only waits. */
 const STANDBY = /(?:stand-?\s?by|off[- ]mode|sleep(?:\s+mode)?|no[- ]load)[^\d\n]{0,14}$/iu;
 /** "Annual energy use 280 kWh": what an energy is of stands before it. */
 const RATES: readonly (readonly [says: RegExp, quantity: Quantity, factor: number])[] = [
@@ -213,13 +215,16 @@ function rateOf(before: string): { readonly quantity: Quantity; readonly factor:
   return found ? { quantity: found[1], factor: found[2] } : null;
 }
 
+/** "780 W input 230 V"; in "2.4 kW input 0.78 kW" it is of the next figure. */
+const INPUT_AFTER = /^\W{0,3}input(?!\W{0,3}\d[\d.,]*\s*(?:k?w|a)(?![a-z]))/iu;
+
 /** Whether watts are what it takes in, or what it cooks, turns or, burning something, heats with. */
 function whichWatts(text: string, start: number, end: number): Quantity {
   const quantity = 'W';
   const line = text.slice(text.lastIndexOf('\n', start) + 1, start);
   const before = text.slice(Math.max(0, start - 40), start);
   const after = text.slice(end, end + 24);
-  if (/input\W{0,3}$/iu.test(before) || /^\W{0,3}input(?!\W{0,3}\d)/iu.test(after)) return quantity;
+  if (/input\W{0,3}$/iu.test(before) || INPUT_AFTER.test(after)) return quantity;
   if (SHAFT.test(before) || SHAFT_AFTER.test(after)) return 'W shaft';
   if (STANDBY.test(before)) return 'W standby';
   if (COOLING.test(before) || (COOLING_ALONE.test(before) && SAYS_INPUT.test(text))) return 'W cooling';

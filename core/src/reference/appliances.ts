@@ -198,7 +198,11 @@ for (const appliance of APPLIANCES)
     else KNOWN_BY.set(word, [appliance]);
   }
 
+/** What is done meanwhile is no thing of its own. */
 const MEANWHILE = pattern(/(?<!\p{L})(?:while|during|when)\s+\p{L}+/giu);
+
+/** What a thing does or has is no thing of its own: a heater's heating, an air conditioner's compressor. */
+const OF_A_THING: Readonly<Record<string, string>> = { heater: 'heating', boiler: 'heating', aircon: 'compressor' };
 
 /** A line's words as the catalogue writes them. */
 function asNamed(text: string): string[] {
@@ -211,10 +215,7 @@ function asNamed(text: string): string[] {
     if (typed.length > 0 && VOCABULARY.has(joined)) typed.splice(-1, 1, joined);
     else typed.push(word);
   }
-  // What is done meanwhile, or what a heater does, is no thing of its own.
-  if (typed.some((word) => word === 'heater' || word === 'boiler')) return typed.filter((word) => word !== 'heating');
-  // Nor is what an air conditioner has.
-  return typed.includes('aircon') ? typed.filter((word) => word !== 'compressor') : typed;
+  return typed.filter((word) => !typed.some((thing) => OF_A_THING[thing] === word));
 }
 
 function score({ name, words }: Appliance, typed: readonly string[]): number {

@@ -85,9 +85,11 @@ const kept = (asked: Job): Job => {
 function evaluated(asked: Job, optionId: string, effort: number): Evaluation {
   const job = kept(asked);
   if (last?.job !== job || last.optionId !== optionId || last.effort !== effort) {
-    if (last) practice.end();
-    else practice.begin((turn) => practise(job, optionId, effort, turn));
+    const isFirst = last === null;
+    practice.end();
+    practised = null;
     last = { job, optionId, effort, evaluation: evaluate(job, optionId, new Effort(effort)) };
+    if (isFirst) practice.begin((turn) => practise(job, optionId, effort, turn));
   }
   return last.evaluation;
 }
