@@ -14,15 +14,16 @@ import {
   useCallback,
   useContext,
   useDeferredValue,
+  useLayoutEffect,
   useMemo,
   useState,
   useSyncExternalStore,
 } from 'react';
 import { useLocation, useSearchParams } from 'react-router';
-import { createContext as createSelectable, useContextSelector } from 'use-context-selector';
 import type { Edit } from '../commands/loads.ts';
 import type { JobSession, Snapshot } from '../edges/session.ts';
 import type { SaidAssessment, View } from '../edges/view.ts';
+import { Published } from './published.ts';
 import { useReckoned } from './useReckoned.ts';
 
 /** The job that is open and how it is changed. */
@@ -79,7 +80,7 @@ const [JobContext, useJobContext] = contextOf<OpenJob>('useJob');
 const [SavedContext, useSavedContext] = contextOf<Snapshot>('useSaved');
 const [PanelsContext, usePanelsContext] = contextOf<Panels>('usePanels');
 const [TicksContext, useTicksContext] = contextOf<Ticks>('useTicks');
-const ShownContext = createSelectable<Shown | null>(null);
+const [ShownContext, useShownContext] = contextOf<Published<Shown>>('useShown');
 
 export const useJob = useJobContext;
 /** What is stored of it, what waits, and what can be taken back. */
@@ -89,10 +90,8 @@ export const useTicks = useTicksContext;
 
 /** A part of what is shown; whoever asks is drawn anew when that part is another. */
 export function useShown<T>(select: (shown: Shown) => T): T {
-  return useContextSelector(ShownContext, (shown) => {
-    if (!shown) throw new Error('useShown outside an open job');
-    return select(shown);
-  });
+  const { get, subscribe } = useShownContext();
+  return useSyncExternalStore(subscribe, () => select(get()));
 }
 
 /** The option chosen, as it was last edited. */
@@ -168,7 +167,7 @@ export function JobProvider({ session, children }: { session: JobSession; childr
   return (
     <JobContext value={open}>
       <SavedContext value={snapshot}>
-        <ShownContext.Provider value={seen}>
+        <ShowsAll shown={seen}>
           <PanelsContext value={panels}>
             <TicksContext value={ticks}>
               {problem && (
@@ -179,10 +178,17 @@ export function JobProvider({ session, children }: { session: JobSession; childr
               {children}
             </TicksContext>
           </PanelsContext>
-        </ShownContext.Provider>
+        </ShowsAll>
       </SavedContext>
     </JobContext>
   );
+}
+
+/** Tells what is shown to whoever asks for a part of it, before anything is painted. */
+function ShowsAll({ shown, children }: { shown: Shown; children: React.ReactNode }) {
+  const [published] = useState(() => new Published(shown));
+  useLayoutEffect(() => published.publish(shown), [published, shown]);
+  return <ShownContext value={published}>{children}</ShownContext>;
 }
 
 /** What is open on the right; a figure opened from a figure lies on top of it. */

@@ -2,7 +2,7 @@ import { lazy, Suspense, useDeferredValue } from 'react';
 import { useAssessment, useJob, useShown, useView } from '../../shell/JobContext.tsx';
 import { PhoneOptions } from '../../shell/PhoneBar.tsx';
 import { Fig } from '../../ui/Fig.tsx';
-import { FindingLine } from '../../ui/FindingLine.tsx';
+import { Findings } from '../../ui/Findings.tsx';
 import { LedgerBar, LedgerLegend } from '../../ui/LedgerBar.tsx';
 import { Num } from '../../ui/Number.tsx';
 import { StepHead } from '../../ui/Question.tsx';
@@ -43,9 +43,7 @@ export function Paths() {
       </StepHead>
       {findings.length > 0 && (
         <section aria-label="Findings" className="space-y-1 border-b border-line py-2">
-          {findings.map((finding) => (
-            <FindingLine key={`${finding.code}${finding.where.loadId ?? ''}`} finding={finding} />
-          ))}
+          <Findings findings={findings} />
         </section>
       )}
       <div className="grid grid-cols-[76px_minmax(0,1fr)_80px] items-center gap-x-3 gap-y-1 pt-3">

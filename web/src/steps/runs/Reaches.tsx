@@ -13,7 +13,6 @@ export const Reaches = memo(function Reaches({
   reserveSoc: number;
   onRun: (id: string) => void;
 }) {
-  const { open } = usePanels();
   if (appliances.length === 0) return null;
   return (
     <section aria-label="What reaches each appliance" className="painted-in-view border-t border-line py-3">
@@ -54,49 +53,7 @@ export const Reaches = memo(function Reaches({
         </thead>
         <tbody>
           {appliances.map((one) => (
-            <tr key={one.loadId} className="border-b border-line-2 align-baseline">
-              <th scope="row" className="max-w-0 py-1 text-left font-normal" style={{ width: '30%' }}>
-                <span className="flex items-baseline gap-2">
-                  <button
-                    type="button"
-                    className="truncate text-left hover:underline phone:min-h-11"
-                    onClick={() => (one.runId === null ? open({ kind: 'load', id: one.loadId }) : onRun(one.runId))}
-                  >
-                    {one.name}
-                  </button>
-                  {one.deviceName !== null && (
-                    <span className="truncate text-note text-ink-2 phone:hidden">{one.deviceName}</span>
-                  )}
-                </span>
-              </th>
-              <Volts value={one.volts.full.cold} />
-              <Volts value={one.volts.typical.cold} className="phone:hidden" />
-              <Volts value={one.volts.low.hot} cutOffV={one.cutOffV} />
-              <td className="whitespace-nowrap pl-3 phone:hidden">
-                {one.startSeconds === 0 ? <span className="text-ink-2">–</span> : <StartVolts one={one} />}
-              </td>
-              <td className="whitespace-nowrap pl-3 text-ink-2 phone:hidden">
-                {one.cutOffV === null ? 'not known' : showText(one.cutOffV, 'V')}
-              </td>
-              <td
-                className={`whitespace-nowrap pl-3 ${(one.dropOut?.soc ?? 0) > reserveSoc ? 'font-semibold text-stop' : ''}`}
-              >
-                {stopsAt(one)}
-                <span className="block text-note font-normal leading-4 text-ink-2">{stopsBand(one)}</span>
-              </td>
-              <td className="whitespace-nowrap pl-3 phone:hidden">
-                {one.dropOut && one.dropOut.soc > 0 ? (
-                  <>
-                    {showText(one.dropOut.strandedAh, 'Ah')}
-                    <span className="block text-note leading-4 text-ink-2">
-                      {showText(one.dropOut.strandedWh, 'Wh')}
-                    </span>
-                  </>
-                ) : (
-                  <span className="text-ink-2">–</span>
-                )}
-              </td>
-            </tr>
+            <Row key={one.loadId} {...rowOf(one, reserveSoc)} onRun={onRun} />
           ))}
         </tbody>
       </table>
@@ -110,29 +67,110 @@ export const Reaches = memo(function Reaches({
   );
 });
 
-function Volts({
-  value,
-  cutOffV = null,
-  className = '',
-}: {
-  value: number | null;
-  cutOffV?: number | null;
-  className?: string;
-}) {
-  const isBelow = value === null || (cutOffV !== null && value < cutOffV);
-  return (
-    <td className={`whitespace-nowrap pl-3 ${isBelow ? 'font-semibold text-stop' : ''} ${className}`}>
-      {value === null ? 'breaks down' : `${formatNumber(value, 2)} V`}
-    </td>
-  );
+/** A row as it is read: of volts that move by less than is shown nothing is drawn anew. */
+interface Shown {
+  readonly loadId: string;
+  readonly runId: string | null;
+  readonly name: string;
+  readonly deviceName: string | null;
+  readonly full: string;
+  readonly typical: string;
+  readonly low: string;
+  readonly start: string;
+  /** How long it takes; empty where nothing starts. */
+  readonly startFor: string;
+  readonly cutOff: string;
+  readonly stops: string;
+  readonly band: string;
+  readonly strandedAh: string;
+  readonly strandedWh: string;
+  /** Which of them are a stop: volts that it cannot run on, and charge that it leaves in the store. */
+  readonly isFullBelow: boolean;
+  readonly isTypicalBelow: boolean;
+  readonly isLowBelow: boolean;
+  readonly isStartBelow: boolean;
+  readonly stopsEarly: boolean;
 }
 
-function StartVolts({ one: { startV, cutOffV, startSeconds } }: { one: ApplianceVolts }) {
-  const isBelow = startV === null || (cutOffV !== null && startV < cutOffV);
-  return (
-    <span className={isBelow ? 'font-semibold text-stop' : ''}>
-      {startV === null ? 'breaks down' : `${formatNumber(startV, 2)} V`}{' '}
-      <span className="text-note font-normal text-ink-2">{showText(startSeconds, 's')}</span>
-    </span>
-  );
+function rowOf(one: ApplianceVolts, reserveSoc: number): Shown {
+  const { volts, startV, startSeconds, cutOffV, dropOut } = one;
+  const isStranded = dropOut !== null && dropOut.soc > 0;
+  const isBelow = (value: number | null) => value === null || (cutOffV !== null && value < cutOffV);
+  return {
+    loadId: one.loadId,
+    runId: one.runId,
+    name: one.name,
+    deviceName: one.deviceName,
+    full: voltsText(volts.full.cold),
+    typical: voltsText(volts.typical.cold),
+    low: voltsText(volts.low.hot),
+    start: voltsText(startV),
+    startFor: startSeconds === 0 ? '' : showText(startSeconds, 's'),
+    cutOff: cutOffV === null ? 'not known' : showText(cutOffV, 'V'),
+    stops: stopsAt(one),
+    band: stopsBand(one),
+    strandedAh: isStranded ? showText(dropOut.strandedAh, 'Ah') : '',
+    strandedWh: isStranded ? showText(dropOut.strandedWh, 'Wh') : '',
+    isFullBelow: volts.full.cold === null,
+    isTypicalBelow: volts.typical.cold === null,
+    isLowBelow: isBelow(volts.low.hot),
+    isStartBelow: isBelow(startV),
+    stopsEarly: (dropOut?.soc ?? 0) > reserveSoc,
+  };
 }
+
+const voltsText = (value: number | null): string => (value === null ? 'breaks down' : `${formatNumber(value, 2)} V`);
+
+const STOP = 'font-semibold text-stop';
+
+const Row = memo(function Row(row: Shown & { readonly onRun: (id: string) => void }) {
+  const { open } = usePanels();
+  const { loadId, runId, onRun } = row;
+  return (
+    <tr className="border-b border-line-2 align-baseline">
+      <th scope="row" className="max-w-0 py-1 text-left font-normal" style={{ width: '30%' }}>
+        <span className="flex items-baseline gap-2">
+          <button
+            type="button"
+            className="truncate text-left hover:underline phone:min-h-11"
+            onClick={() => (runId === null ? open({ kind: 'load', id: loadId }) : onRun(runId))}
+          >
+            {row.name}
+          </button>
+          {row.deviceName !== null && (
+            <span className="truncate text-note text-ink-2 phone:hidden">{row.deviceName}</span>
+          )}
+        </span>
+      </th>
+      <td className={`whitespace-nowrap pl-3 ${row.isFullBelow ? STOP : ''}`}>{row.full}</td>
+      <td className={`whitespace-nowrap pl-3 phone:hidden ${row.isTypicalBelow ? STOP : ''}`}>{row.typical}</td>
+      <td className={`whitespace-nowrap pl-3 ${row.isLowBelow ? STOP : ''}`}>{row.low}</td>
+      <td className="whitespace-nowrap pl-3 phone:hidden">
+        {row.startFor === '' ? (
+          <None />
+        ) : (
+          <span className={row.isStartBelow ? STOP : ''}>
+            {row.start} <span className="text-note font-normal text-ink-2">{row.startFor}</span>
+          </span>
+        )}
+      </td>
+      <td className="whitespace-nowrap pl-3 text-ink-2 phone:hidden">{row.cutOff}</td>
+      <td className={`whitespace-nowrap pl-3 ${row.stopsEarly ? STOP : ''}`}>
+        {row.stops}
+        <span className="block text-note font-normal leading-4 text-ink-2">{row.band}</span>
+      </td>
+      <td className="whitespace-nowrap pl-3 phone:hidden">
+        {row.strandedAh === '' ? (
+          <None />
+        ) : (
+          <>
+            {row.strandedAh}
+            <span className="block text-note leading-4 text-ink-2">{row.strandedWh}</span>
+          </>
+        )}
+      </td>
+    </tr>
+  );
+});
+
+const None = () => <span className="text-ink-2">–</span>;
