@@ -6,6 +6,7 @@ import {
   type Device,
   freeId,
   type Job,
+  type SolarArray,
   type System,
   UNIT_UNSAID,
   withoutLostDevices,
@@ -79,6 +80,15 @@ export type SourceList = 'driving' | 'arrays' | 'chargers';
 /** Another list of chargers or arrays; null where the program is to size them. */
 export const changeSources = <K extends SourceList>(id: string, list: K, parts: System[K]): Edit =>
   changeOption(id, (option) => ({ ...option, system: { ...option.system, [list]: parts } }));
+
+/** Changes an array; null takes it out, and without any left the program sizes one. */
+export const changeArray = (id: string, arrayId: string, change: Partial<Omit<SolarArray, 'id'>> | null): Edit =>
+  changeOption(id, (option) => {
+    const arrays = (option.system.arrays ?? []).flatMap((array) =>
+      array.id !== arrayId ? [array] : change ? [{ ...array, ...change }] : [],
+    );
+    return { ...option, system: { ...option.system, arrays: arrays.length > 0 ? arrays : null } };
+  });
 
 /** Another system altogether, such as one with an all-in-one unit. */
 export const changeSystem = (id: string, system: System): Edit => changeOption(id, (option) => ({ ...option, system }));

@@ -26,14 +26,17 @@ import type { SaidAssessment, View } from '../edges/view.ts';
 import { Published } from './published.ts';
 import { useReckoned } from './useReckoned.ts';
 
-/** The job that is open and how it is changed. */
-interface OpenJob {
+/** How the job that is open is changed: the same through every edit. */
+interface Editing {
   readonly session: JobSession;
-  /** As it was last edited; what is shown of it follows when it is reckoned. */
-  readonly job: Job;
   readonly optionId: string;
   readonly chooseOption: (id: string) => void;
   readonly edit: (command: Edit, coalesce?: string) => void;
+}
+
+interface OpenJob extends Editing {
+  /** As it was last edited; what is shown of it follows when it is reckoned. */
+  readonly job: Job;
 }
 
 /** What is shown of it. */
@@ -77,12 +80,15 @@ function contextOf<T>(name: string) {
 }
 
 const [JobContext, useJobContext] = contextOf<OpenJob>('useJob');
+const [EditingContext, useEditingContext] = contextOf<Editing>('useEditing');
 const [SavedContext, useSavedContext] = contextOf<Snapshot>('useSaved');
 const [PanelsContext, usePanelsContext] = contextOf<Panels>('usePanels');
 const [TicksContext, useTicksContext] = contextOf<Ticks>('useTicks');
 const [ShownContext, useShownContext] = contextOf<Published<Shown>>('useShown');
 
 export const useJob = useJobContext;
+/** For what changes the job and shows nothing of it: it is not drawn anew with every edit. */
+export const useEditing = useEditingContext;
 /** What is stored of it, what waits, and what can be taken back. */
 export const useSaved = useSavedContext;
 export const usePanels = usePanelsContext;
@@ -140,10 +146,11 @@ export function JobProvider({ session, children }: { session: JobSession; childr
   const edit = useCallback((command: Edit, coalesce?: string) => session.apply(command, coalesce ?? null), [session]);
   const chooseOption = useCallback((id: string) => setParameters({ option: id }, { replace: true }), [setParameters]);
   // What is edited stands at once, its figures follow.
-  const open = useMemo<OpenJob>(
-    () => ({ session, job, optionId, chooseOption, edit }),
-    [session, job, optionId, chooseOption, edit],
+  const editing = useMemo<Editing>(
+    () => ({ session, optionId, chooseOption, edit }),
+    [session, optionId, chooseOption, edit],
   );
+  const open = useMemo<OpenJob>(() => ({ ...editing, job }), [editing, job]);
   const seen = useMemo<Shown | null>(
     () =>
       shown && {
@@ -165,22 +172,24 @@ export function JobProvider({ session, children }: { session: JobSession; childr
       </p>
     );
   return (
-    <JobContext value={open}>
-      <SavedContext value={snapshot}>
-        <ShowsAll shown={seen}>
-          <PanelsContext value={panels}>
-            <TicksContext value={ticks}>
-              {problem && (
-                <p role="alert" className="bg-wash px-5 py-2 text-copper">
-                  The figures are of the edit before: {problem} <Again onClick={retry} />
-                </p>
-              )}
-              {children}
-            </TicksContext>
-          </PanelsContext>
-        </ShowsAll>
-      </SavedContext>
-    </JobContext>
+    <EditingContext value={editing}>
+      <JobContext value={open}>
+        <SavedContext value={snapshot}>
+          <ShowsAll shown={seen}>
+            <PanelsContext value={panels}>
+              <TicksContext value={ticks}>
+                {problem && (
+                  <p role="alert" className="bg-wash px-5 py-2 text-copper">
+                    The figures are of the edit before: {problem} <Again onClick={retry} />
+                  </p>
+                )}
+                {children}
+              </TicksContext>
+            </PanelsContext>
+          </ShowsAll>
+        </SavedContext>
+      </JobContext>
+    </EditingContext>
   );
 }
 

@@ -2,7 +2,7 @@ import { memo, useEffect, useRef, useState } from 'react';
 import { NavLink, useLocation } from 'react-router';
 import { Button } from '../ui/Button.tsx';
 import { Sheet } from '../ui/Sheet.tsx';
-import { useJob } from './JobContext.tsx';
+import { useEditing, useJob } from './JobContext.tsx';
 import { OptionSwitch } from './Rail.tsx';
 import { SaveLine } from './SaveLine.tsx';
 import { StepList } from './StepList.tsx';
@@ -23,7 +23,7 @@ export function PhoneHead() {
 
 /** The steps within the thumb's reach: a strip to swipe on which the present one is always in view, and all of them at once. */
 export function PhoneTabs({ onPalette }: { onPalette: () => void }) {
-  const { optionId } = useJob();
+  const { optionId } = useEditing();
   const [all, setAll] = useState(false);
   return (
     <nav

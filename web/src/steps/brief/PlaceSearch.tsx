@@ -3,7 +3,7 @@ import { useState } from 'react';
 import useSWR from 'swr';
 import { moveTo } from '../../commands/design.ts';
 import { api, type FoundPlace } from '../../edges/api.ts';
-import { useJob } from '../../shell/JobContext.tsx';
+import { useEditing } from '../../shell/JobContext.tsx';
 import { useSettled } from '../../ui/useSettled.ts';
 
 /** ms that the name must have stood before it is asked for. */
@@ -16,7 +16,7 @@ const to2 = (degrees: number): number => Math.round(degrees * 100) / 100;
 
 /** Finds a place by its name: where it is follows, and with it the time of the sun. */
 export function PlaceSearch() {
-  const { edit } = useJob();
+  const { edit } = useEditing();
   const [text, setText] = useState('');
   const asked = useSettled(text.trim(), SETTLED_MS);
   const { data, error } = useSWR(

@@ -1,6 +1,6 @@
 import { loadsOfTemplate, proposeLoad, TEMPLATES } from '@joulemetric/core';
 import { addLoad, addLoads } from '../../commands/loads.ts';
-import { useJob } from '../../shell/JobContext.tsx';
+import { useEditing } from '../../shell/JobContext.tsx';
 
 const EXAMPLES = [
   'Fridge',
@@ -12,7 +12,7 @@ const EXAMPLES = [
 
 /** The empty list teaches by doing: each example adds the load it shows. */
 export function FirstLoads() {
-  const { edit } = useJob();
+  const { edit } = useEditing();
   const take = (text: string) => {
     const { load } = proposeLoad(text, (name) => name);
     if (load) edit(addLoad(load));

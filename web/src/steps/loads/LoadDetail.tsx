@@ -1,6 +1,6 @@
 import { asKind, DEFAULT, type Load, loadOn, runningPowerW, withRunningPower } from '@joulemetric/core';
 import { changeLoads, changeUses, duplicateLoad, type LoadChange, removeLoad } from '../../commands/loads.ts';
-import { useAssessment, useFed, useJob, useOption, usePanels } from '../../shell/JobContext.tsx';
+import { useAssessment, useEditing, useFed, useJob, useOption, usePanels } from '../../shell/JobContext.tsx';
 import { Choice, QuantityField, TextField } from '../../ui/Field.tsx';
 import { FindingLine } from '../../ui/FindingLine.tsx';
 import { KeepForFirm } from '../../ui/KeepForFirm.tsx';
@@ -19,7 +19,7 @@ import { EVIDENCE_CHOICES, PATH_CHOICES, PATH_WORDS } from './words.ts';
 
 /** Everything about one load. */
 export function LoadDetail({ id }: { id: string }) {
-  const { optionId, edit } = useJob();
+  const { optionId, edit } = useEditing();
   const job = useFed();
   const assessment = useAssessment();
   const { close } = usePanels();

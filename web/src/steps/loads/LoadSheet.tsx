@@ -2,7 +2,7 @@ import { editedKind, loadOn, variantOn } from '@joulemetric/core';
 import { defaultRangeExtractor, useVirtualizer } from '@tanstack/react-virtual';
 import { type RefObject, useCallback, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { moveLoadTo } from '../../commands/loads.ts';
-import { useAssessment, useFed, useJob, usePanels, useView } from '../../shell/JobContext.tsx';
+import { useAssessment, useEditing, useFed, usePanels, useView } from '../../shell/JobContext.tsx';
 import { Num } from '../../ui/Number.tsx';
 import { ColumnHeads } from './ColumnHeads.tsx';
 import { COLUMN_COUNT } from './columns.ts';
@@ -48,7 +48,7 @@ export function LoadSheet({
   selection: Selection;
   barScaleWh: number;
 }) {
-  const { optionId, edit } = useJob();
+  const { optionId, edit } = useEditing();
   const view = useView();
   const assessment = useAssessment();
   const { open } = usePanels();

@@ -1,12 +1,12 @@
 import { DAY_KINDS, type DayKind, type Load } from '@joulemetric/core';
 import { setVariant } from '../../commands/loads.ts';
-import { useJob } from '../../shell/JobContext.tsx';
+import { useEditing } from '../../shell/JobContext.tsx';
 import { DAY_KIND_WORDS, dayOf, dayWords } from './dayWords.ts';
 import { UseField } from './UseField.tsx';
 
 /** The kinds of day on which a load runs otherwise, each with its own length. */
 export function OtherDays({ load }: { load: Load }) {
-  const { edit } = useJob();
+  const { edit } = useEditing();
   if (load.draw.kind === 'standby') return null;
   const left = DAY_KINDS.filter((kind) => !load.variants.some(({ on }) => on === kind));
   return (

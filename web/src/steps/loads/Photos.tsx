@@ -1,14 +1,14 @@
 import type { Load } from '@joulemetric/core';
 import { changeLoad } from '../../commands/loads.ts';
 import { api } from '../../edges/api.ts';
-import { useJob } from '../../shell/JobContext.tsx';
+import { useEditing } from '../../shell/JobContext.tsx';
 import { CameraButton } from '../../ui/CameraButton.tsx';
 import { PhotoUnsent } from './PhotoUnsent.tsx';
 import { usePhotoSender } from './usePhotoSender.ts';
 
 /** Photos of a load's label. One that could not be sent is kept here until it could. */
 export function Photos({ load }: { load: Load }) {
-  const { session, edit } = useJob();
+  const { session, edit } = useEditing();
   const sender = usePhotoSender();
   return (
     <div>

@@ -9,7 +9,7 @@ import {
   removeLoad,
   removeLoads,
 } from '../../commands/loads.ts';
-import { useJob, usePanels } from '../../shell/JobContext.tsx';
+import { useEditing, usePanels } from '../../shell/JobContext.tsx';
 import { EVIDENCE_CHOICES, PATH_CHOICES } from './words.ts';
 
 const LINK = 'border-b border-mark text-body text-ink-2 hover:text-ink phone:min-h-11';
@@ -17,7 +17,7 @@ const PICK = 'border-b border-mark bg-transparent text-body text-ink-2';
 
 /** What can be done with the selected load, in words, beneath the sheet. */
 export function RowActions({ load }: { load: Load }) {
-  const { edit } = useJob();
+  const { edit } = useEditing();
   const { open } = usePanels();
   const actions = [
     { name: 'Details', run: () => open({ kind: 'load', id: load.id }) },
@@ -46,7 +46,7 @@ const leaveOnEnter = (event: KeyboardEvent<HTMLInputElement>): void => {
 
 /** One change to all ticked loads, one step of undo. */
 export function ManyActions({ loads, onClear }: { loads: readonly Load[]; onClear: () => void }) {
-  const { edit, optionId } = useJob();
+  const { edit, optionId } = useEditing();
   const ids = new Set(loads.map(({ id }) => id));
   const change = (part: LoadChange) => edit(changeLoads(ids, part, optionId));
   const totalW = loads.reduce((sum, load) => sum + load.quantity * runningPowerW(load.draw), 0);

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { changeLoad } from '../../commands/loads.ts';
 import { sendPhoto } from '../../edges/photo.ts';
-import { useJob } from '../../shell/JobContext.tsx';
+import { useEditing } from '../../shell/JobContext.tsx';
 
 /** A photo that has not reached the server; it is kept until it has. */
 interface Unsent {
@@ -12,7 +12,7 @@ interface Unsent {
 
 /** Sends photos of labels and puts them to their loads, whatever else is added meanwhile. */
 export function usePhotoSender() {
-  const { session, edit } = useJob();
+  const { session, edit } = useEditing();
   const [unsent, setUnsent] = useState<Unsent | null>(null);
   const [sending, setSending] = useState(false);
   const send = async (loadId: string, photo: File): Promise<void> => {

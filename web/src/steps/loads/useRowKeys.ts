@@ -1,6 +1,6 @@
 import { type KeyboardEvent, useCallback } from 'react';
 import { duplicateLoad, type Edit, moveLoad, removeLoad } from '../../commands/loads.ts';
-import { useJob } from '../../shell/JobContext.tsx';
+import { useEditing } from '../../shell/JobContext.tsx';
 
 const COMMANDS: Readonly<Record<string, (id: string) => Edit>> = {
   'Alt+ArrowUp': (id) => moveLoad(id, -1),
@@ -11,7 +11,7 @@ const COMMANDS: Readonly<Record<string, (id: string) => Edit>> = {
 
 /** Keys within the sheet: Enter goes down a column, Shift+Enter up; Alt and Ctrl keys act on the row; Ctrl+Space ticks it. */
 export function useRowKeys(tick: (id: string, extend: boolean) => void): (event: KeyboardEvent<HTMLElement>) => void {
-  const { edit } = useJob();
+  const { edit } = useEditing();
   return useCallback(
     (event) => {
       const target = event.target as HTMLElement;

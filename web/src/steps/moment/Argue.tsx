@@ -2,7 +2,7 @@ import { chainOf, namesOf, showText, startOf } from '@joulemetric/core';
 import { useState } from 'react';
 import { dropJoin, dropLimit, joinTogether, limitTogether } from '../../commands/together.ts';
 import type { View } from '../../edges/view.ts';
-import { useJob, useView } from '../../shell/JobContext.tsx';
+import { useEditing, useJob, useView } from '../../shell/JobContext.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Num } from '../../ui/Number.tsx';
 
@@ -50,7 +50,7 @@ const SHOWN = 9;
 
 /** The loads, to be argued with: two or more ticked are kept apart, limited or tied together. */
 export function Argue() {
-  const { edit } = useJob();
+  const { edit } = useEditing();
   const view = useView();
   const [ticked, setTicked] = useState<readonly string[]>([]);
   const [all, setAll] = useState(false);

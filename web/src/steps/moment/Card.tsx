@@ -1,12 +1,12 @@
 import { type Job, type MomentDetail, type SupplyMoment, showText } from '@joulemetric/core';
 import { useMomentDetail } from '../../edges/useMomentDetail.ts';
-import { useJob, useView } from '../../shell/JobContext.tsx';
+import { useEditing, useView } from '../../shell/JobContext.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { chargerText, clashSentence, markSentences, nameList, orderSentence } from './cardWords.ts';
 
 /** "What can run together": one page for the client to hang beside the sockets, in plain words. */
 export function Card() {
-  const { optionId } = useJob();
+  const { optionId } = useEditing();
   const view = useView();
   const { job } = view;
   const { value: detail } = useMomentDetail(job, optionId);

@@ -2,7 +2,7 @@ import { inverterFigures } from '@joulemetric/core';
 import { useDeferredValue } from 'react';
 import { Link } from 'react-router';
 import { useMomentDetail } from '../../edges/useMomentDetail.ts';
-import { useAssessment, useJob, useShown, useView } from '../../shell/JobContext.tsx';
+import { useAssessment, useEditing, useJob, useShown, useView } from '../../shell/JobContext.tsx';
 import { PhoneOptions } from '../../shell/PhoneBar.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Fig } from '../../ui/Fig.tsx';
@@ -118,7 +118,7 @@ function Unproved() {
 }
 
 function CardLink() {
-  const { optionId } = useJob();
+  const { optionId } = useEditing();
   return (
     <Link
       to={{ pathname: '../card', search: `?option=${optionId}` }}

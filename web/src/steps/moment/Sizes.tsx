@@ -12,7 +12,7 @@ import {
   showText,
 } from '@joulemetric/core';
 import { changeDevice, changeRules, chooseInverterSize, type DeviceChange } from '../../commands/design.ts';
-import { useDevice, useJob, useView } from '../../shell/JobContext.tsx';
+import { useDevice, useEditing, useJob, useView } from '../../shell/JobContext.tsx';
 import { QuantityField } from '../../ui/Field.tsx';
 import { Fig } from '../../ui/Fig.tsx';
 import { FindingLine } from '../../ui/FindingLine.tsx';
@@ -37,7 +37,7 @@ export function Sizes({
   detail: InverterDetail | null;
   alone: boolean;
 }) {
-  const { edit, optionId } = useJob();
+  const { edit, optionId } = useEditing();
   const text = useText();
   const view = useView();
   const device = useDevice(inverter.device);

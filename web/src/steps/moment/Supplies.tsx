@@ -11,7 +11,7 @@ import {
 } from '@joulemetric/core';
 import { changeSources } from '../../commands/design.ts';
 import { addSupply, removeSupply } from '../../commands/supplies.ts';
-import { useJob, useOption, useView } from '../../shell/JobContext.tsx';
+import { useEditing, useJob, useOption, useView } from '../../shell/JobContext.tsx';
 import { BoughtFields } from '../../ui/BoughtFields.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { QuantityField } from '../../ui/Field.tsx';
@@ -151,7 +151,7 @@ function AssistWords({ detail }: { detail: SupplyDetail | null }) {
 
 /** The chargers that a supply feeds: they are turned down first. One may always be written down. */
 function Chargers() {
-  const { edit, optionId } = useJob();
+  const { edit, optionId } = useEditing();
   const { chargers } = useOption().system;
   const shown = chargers.length > 0 ? chargers : [blankCharger('charger-1', 'Charger', 0)];
   const replace = (next: readonly ChargerPart[], key: string) =>

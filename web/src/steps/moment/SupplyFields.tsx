@@ -1,6 +1,6 @@
 import type { Supply } from '@joulemetric/core';
 import { changeSupply, type SupplyChange } from '../../commands/supplies.ts';
-import { useJob } from '../../shell/JobContext.tsx';
+import { useEditing, useJob } from '../../shell/JobContext.tsx';
 import { Choice, QuantityField, TextField } from '../../ui/Field.tsx';
 import { RegionField } from '../../ui/RegionField.tsx';
 
@@ -15,7 +15,7 @@ const SHARES = [
 
 /** What a supply is: its breaker or rating, and the share of it that is used. */
 export function SupplyFields({ supply }: { supply: Supply }) {
-  const { edit } = useJob();
+  const { edit } = useEditing();
   const change: Change = (part, key) => edit(changeSupply(supply.id, part), `${supply.id}.${key}`);
   const shown = supply.share === null ? 'usual' : String(supply.share);
   const shares = SHARES.some(({ value }) => value === shown)

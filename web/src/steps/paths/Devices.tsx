@@ -9,7 +9,7 @@ import {
 } from '@joulemetric/core';
 import { addDevice, changeDevice, type DeviceChange, removeDevice } from '../../commands/design.ts';
 import { useParts } from '../../edges/useParts.ts';
-import { useJob, useOption, useShown, useView } from '../../shell/JobContext.tsx';
+import { useEditing, useJob, useOption, useShown, useView } from '../../shell/JobContext.tsx';
 import { BoughtFields } from '../../ui/BoughtFields.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Choice, QuantityField, TextField, useDraft } from '../../ui/Field.tsx';
@@ -20,7 +20,7 @@ import { TypedField } from '../../ui/TypedField.tsx';
 
 /** What stands between the bus and the loads in this option: sizes, losses, when it is on. */
 export function Devices() {
-  const { edit, optionId } = useJob();
+  const { edit, optionId } = useEditing();
   const whatIf = useShown((shown) => shown.whatIf);
   const { devices } = useOption().system;
   if (whatIf.length > 0) {

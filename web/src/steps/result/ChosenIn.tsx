@@ -1,10 +1,10 @@
 import { Link } from 'react-router';
-import { useJob } from '../../shell/JobContext.tsx';
+import { useEditing } from '../../shell/JobContext.tsx';
 import type { StepPath } from '../../shell/steps.ts';
 
 /** Leads from the answer to the step where it is chosen. */
 export function ChosenIn({ step, children }: { step: StepPath; children: string }) {
-  const { optionId } = useJob();
+  const { optionId } = useEditing();
   return (
     <p className="col-span-full">
       <Link

@@ -1,7 +1,7 @@
 import type { Run } from '@joulemetric/core';
 import { useState } from 'react';
 import { removeRuns } from '../../commands/runs.ts';
-import { useJob } from '../../shell/JobContext.tsx';
+import { useEditing } from '../../shell/JobContext.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Choice, QuantityField } from '../../ui/Field.tsx';
 import { RegionField } from '../../ui/RegionField.tsx';
@@ -22,7 +22,7 @@ export function Batch({
   change: ChangeRuns;
   onDone: () => void;
 }) {
-  const { edit, optionId } = useJob();
+  const { edit, optionId } = useEditing();
   const [protection, setProtection] = useState<Run['protection']>('as-needed');
   return (
     <section aria-label="Change the chosen runs" className="border-y border-ink bg-sheet px-3 py-2">

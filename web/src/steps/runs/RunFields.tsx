@@ -9,7 +9,7 @@ import {
   usualOfRuns,
 } from '@joulemetric/core';
 import { removeRuns } from '../../commands/runs.ts';
-import { useAssessment, useJob, useOption } from '../../shell/JobContext.tsx';
+import { useAssessment, useEditing, useJob, useOption } from '../../shell/JobContext.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Choice, QuantityField, TextField } from '../../ui/Field.tsx';
 import { Fig } from '../../ui/Fig.tsx';
@@ -38,7 +38,7 @@ export function RunFields({
   onGone: () => void;
 }) {
   const { run } = line;
-  const { edit, optionId } = useJob();
+  const { edit, optionId } = useEditing();
   const { findings } = useAssessment();
   const set = (part: Partial<Run>, key: string) => change([run.id], part, key);
   const own = findings.filter(({ where }) => where.runId === run.id);

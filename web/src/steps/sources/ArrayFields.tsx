@@ -11,7 +11,6 @@ import {
   type Window,
 } from '@joulemetric/core';
 import { useParts } from '../../edges/useParts.ts';
-import { useOption } from '../../shell/JobContext.tsx';
 import { BoughtFields } from '../../ui/BoughtFields.tsx';
 import { Choice, QuantityField, TextField } from '../../ui/Field.tsx';
 import { HoursField, ShadeField } from '../../ui/HoursField.tsx';
@@ -44,12 +43,15 @@ const AIMS = [
 /** What an array is: its panels, how they lie, and its controller. */
 export function ArrayFields({
   array,
+  isBoxed,
   windowOf,
   neededW,
   onChange,
   onRemove,
 }: {
   array: SolarArray;
+  /** Whether its controller is that of an all-in-one unit, which has a price of its own. */
+  isBoxed: boolean;
   /** What its panels bring to their controller, once it is reckoned. */
   windowOf: Window | undefined;
   /** W that the day asks for, all arrays together. */
@@ -59,7 +61,6 @@ export function ArrayFields({
 }) {
   const { panels, controller } = array;
   const parts = useParts().all;
-  const isBoxed = useOption().system.allInOnes.some(({ arrays }) => arrays.includes(array.id));
   const changeController = (part: Partial<SolarController>, key: string) =>
     onChange({ controller: { ...controller, ...part } }, `controller-${key}`);
   const changeGroup = (group: PanelGroup, part: Partial<PanelGroup>, key: string) =>

@@ -1,6 +1,7 @@
 import { blankArray, freeId, type SolarArray, type SourcesDetail } from '@joulemetric/core';
-import { changeSources } from '../../commands/design.ts';
-import { useJob, useOption, useShown } from '../../shell/JobContext.tsx';
+import { memo } from 'react';
+import { changeArray, changeSources } from '../../commands/design.ts';
+import { useEditing, useOption, useShown } from '../../shell/JobContext.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Fig } from '../../ui/Fig.tsx';
 import { useText } from '../../ui/useText.ts';
@@ -13,11 +14,10 @@ const MOST_ARRAYS = 8;
 
 /** The arrays: what each is made of, what its controller bears, and where its laboratory watts go. */
 export function Arrays({ detail }: { detail: SourcesDetail | null }) {
-  const { edit, optionId } = useJob();
-  const { arrays } = useOption().system;
+  const { edit, optionId } = useEditing();
+  const { arrays, allInOnes } = useOption().system;
   const suggestedW = useShown(({ assessment }) => assessment.figures['array.rating'].value);
   const neededW = useShown(({ assessment }) => assessment.figures['array.required'].value);
-  const text = useText();
   const replace = (next: SolarArray[] | null, key: string) =>
     edit(changeSources(optionId, 'arrays', next), `array-${key}`);
   const add = () => {
@@ -51,40 +51,18 @@ export function Arrays({ detail }: { detail: SourcesDetail | null }) {
         </div>
       )}
       {arrays?.map((array) => {
-        const ledger = detail?.ledgers.find(({ arrayId }) => arrayId === array.id);
-        const window = detail?.windows.find(({ arrayId }) => arrayId === array.id);
-        const unlike = detail?.unlike.find(({ arrayId }) => arrayId === array.id);
-        const sums = detail?.panels.find(({ arrayId }) => arrayId === array.id);
+        const isThis = ({ arrayId }: { readonly arrayId: string }) => arrayId === array.id;
         return (
-          <article
+          <OneArray
             key={array.id}
-            aria-label={array.name}
-            className="border-t border-line-2 pb-3 pt-2 first-of-type:mt-2"
-          >
-            <ArrayFields
-              array={array}
-              windowOf={window}
-              neededW={neededW}
-              onChange={(part, key) =>
-                replace(
-                  arrays.map((one) => (one === array ? { ...array, ...part } : one)),
-                  `${array.id}-${key}`,
-                )
-              }
-              onRemove={() => replace(arrays.length === 1 ? null : arrays.filter((one) => one !== array), 'less')}
-            />
-            {sums?.kg != null && (
-              <p className="num pt-1 text-note text-ink-2">
-                {sums.panels} {sums.panels === 1 ? 'panel' : 'panels'}, {text(sums.areaM2 ?? 0, 'm²')},{' '}
-                {text(sums.kg, 'kg')}
-              </p>
-            )}
-            <div className="grid grid-cols-[minmax(0,3fr)_minmax(280px,2fr)] gap-x-10 gap-y-3 pt-3 @max-[860px]:grid-cols-1">
-              <div>{ledger && <LedgerSteps ledger={ledger} />}</div>
-              <div>{window && <WindowChecks window={window} />}</div>
-            </div>
-            {unlike && <UnlikeChart unlike={unlike} />}
-          </article>
+            array={array}
+            isBoxed={allInOnes.some((unit) => unit.arrays.includes(array.id))}
+            neededW={neededW}
+            ledger={detail?.ledgers.find(isThis)}
+            window={detail?.windows.find(isThis)}
+            unlike={detail?.unlike.find(isThis)}
+            sums={detail?.panels.find(isThis)}
+          />
         );
       })}
       {(arrays?.length ?? 0) < MOST_ARRAYS && (
@@ -97,3 +75,50 @@ export function Arrays({ detail }: { detail: SourcesDetail | null }) {
     </section>
   );
 }
+
+/** One array; another is not drawn anew when this one is changed. */
+const OneArray = memo(function OneArray({
+  array,
+  isBoxed,
+  neededW,
+  ledger,
+  window,
+  unlike,
+  sums,
+}: {
+  array: SolarArray;
+  /** Whether its controller is that of an all-in-one unit. */
+  isBoxed: boolean;
+  neededW: number;
+  /** What is reckoned of it, once it is. */
+  ledger: SourcesDetail['ledgers'][number] | undefined;
+  window: SourcesDetail['windows'][number] | undefined;
+  unlike: SourcesDetail['unlike'][number] | undefined;
+  sums: SourcesDetail['panels'][number] | undefined;
+}) {
+  const { edit, optionId } = useEditing();
+  const text = useText();
+  const { id } = array;
+  return (
+    <article aria-label={array.name} className="border-t border-line-2 pb-3 pt-2 first-of-type:mt-2">
+      <ArrayFields
+        array={array}
+        isBoxed={isBoxed}
+        windowOf={window}
+        neededW={neededW}
+        onChange={(part, key) => edit(changeArray(optionId, id, part), `array-${id}-${key}`)}
+        onRemove={() => edit(changeArray(optionId, id, null), 'array-less')}
+      />
+      {sums?.kg != null && (
+        <p className="num pt-1 text-note text-ink-2">
+          {sums.panels} {sums.panels === 1 ? 'panel' : 'panels'}, {text(sums.areaM2 ?? 0, 'm²')}, {text(sums.kg, 'kg')}
+        </p>
+      )}
+      <div className="grid grid-cols-[minmax(0,3fr)_minmax(280px,2fr)] gap-x-10 gap-y-3 pt-3 @max-[860px]:grid-cols-1">
+        <div>{ledger && <LedgerSteps ledger={ledger} />}</div>
+        <div>{window && <WindowChecks window={window} />}</div>
+      </div>
+      {unlike && <UnlikeChart unlike={unlike} />}
+    </article>
+  );
+});

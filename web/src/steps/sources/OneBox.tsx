@@ -4,7 +4,7 @@ import { changeAllInOne, changeSystem } from '../../commands/design.ts';
 import { useBoxChoice } from '../../edges/useBoxChoice.ts';
 import { useParts } from '../../edges/useParts.ts';
 import type { SaidBoxChoice, SaidBoxColumn } from '../../edges/view.ts';
-import { useJob, useOption } from '../../shell/JobContext.tsx';
+import { useEditing, useJob, useOption } from '../../shell/JobContext.tsx';
 import { BoughtFields } from '../../ui/BoughtFields.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { QuantityField, TextField } from '../../ui/Field.tsx';
@@ -58,7 +58,7 @@ export function OneBox() {
 
 /** A unit that is fitted: what it shares, and what it is. */
 function Unit({ unit }: { unit: AllInOne }) {
-  const { edit, optionId } = useJob();
+  const { edit, optionId } = useEditing();
   const { devices, chargers, allInOnes, arrays: all } = useOption().system;
   // What is in another unit cannot be in this one too.
   const arrays = (all ?? []).filter(({ id }) => !allInOnes.some((one) => one !== unit && one.arrays.includes(id)));

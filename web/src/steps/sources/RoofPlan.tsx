@@ -1,7 +1,7 @@
 import { type LyingPanel, type Roof, roofPlan } from '@joulemetric/core';
 import { useRef } from 'react';
 import { addObstacle, changeRoof, layAllOut, placePanel } from '../../commands/roof.ts';
-import { useJob, useOption } from '../../shell/JobContext.tsx';
+import { useEditing, useJob, useOption } from '../../shell/JobContext.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { TextField } from '../../ui/Field.tsx';
 import { RegionField } from '../../ui/RegionField.tsx';
@@ -155,7 +155,7 @@ function Obstacle({
 }
 
 function Drawing({ roof, lying }: { roof: Roof; lying: readonly LyingPanel[] }) {
-  const { edit, optionId } = useJob();
+  const { edit, optionId } = useEditing();
   const text = useText();
   const svg = useRef<SVGSVGElement>(null);
   const box = [-AROUND_M, -AROUND_M, roof.lengthM + 2 * AROUND_M, roof.widthM + 2 * AROUND_M];

@@ -1,7 +1,7 @@
 import { formatNumber, type Supply, type SupplyUse, showText } from '@joulemetric/core';
 import { Link } from 'react-router';
 import { changeSupply, type SupplyChange } from '../../commands/supplies.ts';
-import { useJob } from '../../shell/JobContext.tsx';
+import { useEditing, useJob } from '../../shell/JobContext.tsx';
 import { QuantityField } from '../../ui/Field.tsx';
 import { HoursField } from '../../ui/HoursField.tsx';
 
@@ -40,7 +40,7 @@ export function SuppliesPart({ uses }: { uses: readonly SupplyUse[] }) {
 }
 
 function SupplyAsSource({ supply }: { supply: Supply }) {
-  const { edit } = useJob();
+  const { edit } = useEditing();
   const change = (part: SupplyChange, key: string) => edit(changeSupply(supply.id, part), `${supply.id}.${key}`);
   return (
     <div className="grid grid-cols-6 items-end gap-x-5 gap-y-2 pt-1 @max-[1000px]:grid-cols-4 @max-[560px]:grid-cols-2">

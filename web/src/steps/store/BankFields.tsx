@@ -9,7 +9,7 @@ import {
 } from '@joulemetric/core';
 import { changeStore } from '../../commands/design.ts';
 import { useParts } from '../../edges/useParts.ts';
-import { useAssessment, useJob, useOption } from '../../shell/JobContext.tsx';
+import { useAssessment, useEditing, useOption } from '../../shell/JobContext.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { QuantityField, TextField } from '../../ui/Field.tsx';
 import { PartPicker } from '../../ui/PartPicker.tsx';
@@ -19,7 +19,7 @@ const MOST_STRINGS = 12;
 
 /** What the bank is made of: left as required, or strings of units. */
 export function BankFields() {
-  const { edit, optionId } = useJob();
+  const { edit, optionId } = useEditing();
   const { store, busVoltageV } = useOption().system;
   const { strings } = store;
   const replace = (next: readonly BatteryString[] | null, key: string) =>
@@ -78,7 +78,7 @@ function StringFields({
 }) {
   const { store, busVoltageV } = useOption().system;
   const { chemistry } = store;
-  const { edit, optionId } = useJob();
+  const { edit, optionId } = useEditing();
   const parts = useParts().all;
   const { value: requiredWh } = useAssessment().figures['store.required'];
   const take = (part: PartOf<'battery'>, series: number, parallel: number) => {

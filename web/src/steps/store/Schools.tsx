@@ -1,13 +1,13 @@
 import { CHEMISTRY, type DepthSchool, formatNumber, showText } from '@joulemetric/core';
 import { changeStore } from '../../commands/design.ts';
-import { useJob, useOption } from '../../shell/JobContext.tsx';
+import { useEditing, useOption } from '../../shell/JobContext.tsx';
 
 const GRID =
   'grid grid-cols-[22px_110px_110px_130px_minmax(0,1fr)] items-baseline gap-x-4 @max-[620px]:grid-cols-[22px_70px_90px_minmax(0,1fr)]';
 
 /** How deep it is used: what each depth asks for and what it costs in life. */
 export function Schools({ schools }: { schools: readonly DepthSchool[] | null }) {
-  const { edit, optionId } = useJob();
+  const { edit, optionId } = useEditing();
   const { usableDepth, chemistry } = useOption().system.store;
   const chosen = usableDepth ?? CHEMISTRY[chemistry].usableDepth;
   return (

@@ -1,5 +1,5 @@
 import { changeBusVoltage, changeStore } from '../../commands/design.ts';
-import { useJob, useOption } from '../../shell/JobContext.tsx';
+import { useEditing, useOption } from '../../shell/JobContext.tsx';
 import { Choice, QuantityField } from '../../ui/Field.tsx';
 import { RegionField } from '../../ui/RegionField.tsx';
 
@@ -23,7 +23,7 @@ const INPUTS = [
 
 /** What it is and how it is used: whatever its units are. */
 export function UseFields() {
-  const { edit, optionId } = useJob();
+  const { edit, optionId } = useEditing();
   const { store, busVoltageV } = useOption().system;
   return (
     <section

@@ -1,6 +1,6 @@
 import { formatNumber, type StoreDetail, showText, type VoltageChoice } from '@joulemetric/core';
 import { changeBusVoltage } from '../../commands/design.ts';
-import { useJob } from '../../shell/JobContext.tsx';
+import { useEditing } from '../../shell/JobContext.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { useText } from '../../ui/useText.ts';
 
@@ -27,7 +27,7 @@ const LINES: readonly Line[] = [
 
 /** This very job at 12, 24 and 48 V, side by side. */
 export function Voltages({ detail }: { detail: StoreDetail | null }) {
-  const { edit, optionId } = useJob();
+  const { edit, optionId } = useEditing();
   const text = useText();
   if (!detail) return null;
   const { voltages, advised } = detail;
