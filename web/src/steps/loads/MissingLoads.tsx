@@ -1,12 +1,14 @@
 import { type Missing, missingUsuals } from '@joulemetric/core';
-import { useMemo } from 'react';
+import { useDeferredValue, useMemo } from 'react';
 import { addLoad, changeLoad, hasNot, roomFor } from '../../commands/loads.ts';
 import { useJob } from '../../shell/JobContext.tsx';
 
 /** One line: what such a job usually has and this list lacks, one tap to add, one to say no. */
 export function MissingLoads() {
   const { job, edit } = useJob();
-  const missing = useMemo(() => missingUsuals(job), [job]);
+  // All loads are looked through for it: a key does not wait for that.
+  const asked = useDeferredValue(job);
+  const missing = useMemo(() => missingUsuals(asked), [asked]);
   const [first] = missing;
   if (!first || roomFor(job) < 1) return null;
   const take = ({ key, load }: Missing) =>
