@@ -780,6 +780,20 @@ describe('plans', () => {
     expect(perDay(3).filter((wh) => wh > 0)).toHaveLength(3);
     expect(runDays(each(0.5), dark(14), { weekday: 0 }).books.usefulWh).toBeCloseTo(100, 6);
   });
+
+  it('what followed the weather yesterday and does not run today goes without nothing today', () => {
+    const water = aLoad({
+      draw: { kind: 'water-heating', litres: 10, riseK: 30, efficiency: 1, powerW: 400, standingW: 0 },
+      uses: [{ startMin: 1200, minutes: 120 }],
+      daysPerWeek: 2,
+    });
+    const setup = setupOf(
+      planned(withSystem(alone(aJob([water, always(20)])), { store: { ...store, capacityAh: 15 } }), days(2, 'parked')),
+    );
+    const goesWithout = (n: number) => runDays(setup, dark(n), { weekday: 6 }).unservedWh[0] as number;
+    expect(goesWithout(1)).toBeGreaterThan(100);
+    expect(goesWithout(2)).toBe(goesWithout(1));
+  });
 });
 
 describe('what might come otherwise', () => {

@@ -2,8 +2,9 @@ import { MONTH_OF_DAY } from '../sun/months.ts';
 import type { DemandTable } from './demand.ts';
 import { socOf, whAt } from './fill.ts';
 import type { DaysSetup } from './setup.ts';
-import { type Books, type LoadShares, makeStep, noBooks, type StepInput, type StepState } from './step.ts';
-import { emptyDay, fillDay } from './today.ts';
+import { type Books, type LoadShares, makeSteps, noBooks, type StepRows, type StepState } from './step.ts';
+import { emptyDay, fillDay, type Today } from './today.ts';
+import { emptyWarmth, type Warmth, warmShareAt, warmthOf } from './warmth.ts';
 import { dayOf, type WeatherRun } from './weather.ts';
 
 /** Hour by hour what happened, a value for each step; W are means of the step. */
@@ -77,9 +78,6 @@ export interface RunOptions {
 /** Wh of an outlet's battery that are none. */
 const EMPTY_WH = 1e-6;
 
-/** h in which a bank inside a vehicle follows the air. From memory. */
-const STORE_FOLLOWS_H = 6;
-
 /**
  * Plays days one after the other: time and output are its own, what happens in a step is the step's. The books are held
  * against what is in the store to 1e-6 of what was moved.
@@ -90,30 +88,18 @@ export function runDays(setup: DaysSetup, weather: WeatherRun, options: RunOptio
   const days = weather.clearness.length - leadIn;
   const loads = setup.loadNames.length;
   const hours = stepMin / 60;
-  const step = makeStep(model, cutOff);
-  const warm = (storeC: number): number =>
-    storeC >= battery.coldFromC ? 1 : 1 - battery.coldLossPerK * Math.min(60, battery.coldFromC - storeC);
+  const { usual, close } = makeSteps(model, cutOff, hours);
   let storeC = Math.max(battery.coldestC, weather.meanC[0] ?? 0);
   const state: StepState = {
-    storedWh: whAt(model, options.fromSoc ?? 1, warm(storeC)),
+    storedWh: whAt(model, options.fromSoc ?? 1, warmShareAt(battery, storeC)),
     cut: new Uint8Array(loads + 2),
     cutCount: 0,
     shortAtH: -1,
-  };
-  const input: StepInput = {
-    hours,
-    busW: 0,
-    usefulW: 0,
-    cableW: 0,
-    idleW: 0,
-    sunW: 0,
-    drivingW: 0,
-    supplyW: 0,
-    warmShare: 1,
-    isLocked: false,
-    stopWh: 0,
+    lowSoc: 1,
   };
   const today = emptyDay(steps, loads);
+  const warmth = emptyWarmth(steps);
+  const rows = rowsOf(today, warmth);
   const measured = weather.hours && setup.yieldsIn(weather.hours);
   let books = noBooks();
   let unserved = new Float64Array(loads);
@@ -124,7 +110,6 @@ export function runDays(setup: DaysSetup, weather: WeatherRun, options: RunOptio
   const shortWh = new Float32Array(days);
   const spilledWh = new Float32Array(days);
   const trace = options.traced ? emptyTrace(days * steps) : null;
-  const followStoreShare = 1 - Math.exp(-hours / STORE_FOLLOWS_H);
   let shortFromH: number | null = null;
   let lockedH = 0;
   const elsewhere = new Float64Array(loads);
@@ -150,6 +135,7 @@ export function runDays(setup: DaysSetup, weather: WeatherRun, options: RunOptio
       shares.idleW[i] = rows.idleW[k] as number;
       shares.cableW[i] = (rows.cableW[k] as number) + (today.followCableW[k] as number);
     }
+    shares.usefulW[loads + 1] = warmth.heaterW[cursor.at] as number;
     shares.idleW[loads] = demand.unattendedW[cursor.at] as number;
     shares.cableW[loads] = demand.unattendedCableW[cursor.at] as number;
     return shares;
@@ -184,43 +170,27 @@ export function runDays(setup: DaysSetup, weather: WeatherRun, options: RunOptio
     }
     cursor.demand = tables.demand;
     fillDay(today, setup, tables, setup.skyIn(month), weather, d, beyondH, measured);
-    const { busW, usefulW, cableW, sunW, drivingW, supplyW, airC } = today;
-    let { idleW, stopWh } = tables.demand;
+    warmthOf(warmth, today, battery, hours, 0, storeC);
+    rows.idleW = tables.demand.idleW;
+    rows.stopWh = tables.demand.stopWh;
     const without = options.countedMonths?.has(month) === false ? elsewhere : unserved;
     const counted = d - leadIn;
     const shortBefore = books.unservedWh;
     const spilledBefore = books.sunOfferedWh - books.sunWh;
     let suppliedBefore = books.supplyWh;
-    let low = 1;
+    state.lowSoc = 1;
     for (let at = 0; at < steps; at++) {
+      const k = counted * steps + at;
+      // One by one where each is looked at.
+      const isWatched = trace !== null || outlet !== null || options.probe !== undefined;
+      const before = trace && k >= 0 ? { ...books } : null;
+      const reached = usual(state, rows, at, isWatched ? at + 1 : steps, books);
       cursor.at = at;
       cursor.clock++;
-      const outsideC = airC[at] as number;
-      const incomeW = (sunW[at] as number) + (drivingW[at] as number) + (supplyW[at] as number);
-      // The store's own warmth.
-      storeC += ((outsideC > battery.coldestC ? outsideC : battery.coldestC) - storeC) * followStoreShare;
-      const isLocked = storeC < battery.minChargeC;
-      let heaterW = 0;
-      if (battery.heaterW > 0 && storeC < battery.heatToC && incomeW > 0) {
-        // It takes of what charges, not of what is stored.
-        heaterW = battery.heaterW < incomeW ? battery.heaterW : incomeW;
-        storeC += (heaterW * hours) / battery.whPerK;
-      }
-      if (isLocked) lockedH += hours;
-      shares.usefulW[loads + 1] = heaterW;
-      input.busW = (busW[at] as number) + heaterW;
-      input.usefulW = (usefulW[at] as number) + heaterW;
-      input.idleW = idleW[at] as number;
-      input.cableW = cableW[at] as number;
-      input.sunW = sunW[at] as number;
-      input.drivingW = drivingW[at] as number;
-      input.supplyW = supplyW[at] as number;
-      input.warmShare = warm(storeC);
-      input.isLocked = isLocked;
-      input.stopWh = stopWh[at] as number;
-      if (trace === null) step(state, input, books, shareOut, without);
-      else tracedStep(counted * steps + at, outsideC, storeC, without);
-      if (counted * steps + at === options.probe) {
+      if (reached > at) at = reached - 1;
+      else close(state, rows, at, books, shareOut, without);
+      if (before) traced(k, rows, at, before);
+      if (k === options.probe) {
         const { usefulW: useful, conversionW, idleW: idle, cableW: inCables } = shareOut();
         probe = {
           usefulW: useful.slice(),
@@ -230,8 +200,6 @@ export function runDays(setup: DaysSetup, weather: WeatherRun, options: RunOptio
           isCut: [...state.cut].map((cut) => cut === 1),
         };
       }
-      const soc = socOf(model, state.storedWh, input.warmShare);
-      if (soc < low) low = soc;
       if (outlet) {
         leftWh -= (outlet.drawnW[at] as number) * hours + (books.supplyWh - suppliedBefore) * outlet.perChargedW;
         suppliedBefore = books.supplyWh;
@@ -242,16 +210,20 @@ export function runDays(setup: DaysSetup, weather: WeatherRun, options: RunOptio
           outlet = null;
           tables = setup.dayOn(index, planAt, month, false);
           cursor.demand = tables.demand;
-          ({ idleW, stopWh } = tables.demand);
           fillDay(today, setup, tables, setup.skyIn(month), weather, d, elsewhere, measured);
+          warmthOf(warmth, today, battery, hours, at + 1, warmth.storeC[at] as number);
+          rows.idleW = tables.demand.idleW;
+          rows.stopWh = tables.demand.stopWh;
         }
       }
       if (shortFromH === null && state.shortAtH >= 0) shortFromH = counted * 24 + at * hours + state.shortAtH;
     }
+    storeC = warmth.storeC[steps - 1] as number;
+    for (let at = 0; at < steps; at++) lockedH += (warmth.locked[at] as number) * hours;
     if (counted < 0) continue;
     playedDays = counted + 1;
-    lowSoc[counted] = low;
-    endSoc[counted] = socOf(model, state.storedWh, input.warmShare);
+    lowSoc[counted] = state.lowSoc;
+    endSoc[counted] = socOf(model, state.storedWh, warmth.warmShare[steps - 1] as number);
     shortWh[counted] = books.unservedWh - shortBefore;
     spilledWh[counted] = books.sunOfferedWh - books.sunWh - spilledBefore;
     if (options.untilShort && shortFromH !== null) break;
@@ -277,24 +249,39 @@ export function runDays(setup: DaysSetup, weather: WeatherRun, options: RunOptio
     probe,
   };
 
-  /** A step of which everything is written down. */
-  function tracedStep(k: number, airC: number, storeC: number, without: Float64Array): void {
-    const before = { ...books };
-    step(state, input, books, shareOut, without);
-    if (k < 0 || !trace) return;
+  /** Writes down all that a step came to. @param before the books when it began */
+  function traced(k: number, rows: StepRows, at: number, before: Books): void {
+    if (!trace) return;
     const rate = (key: keyof Books) => (books[key] - before[key]) / hours;
-    trace.soc[k] = socOf(model, state.storedWh, input.warmShare);
-    trace.needW[k] = input.busW;
-    trace.sunOfferedW[k] = input.sunW;
+    trace.soc[k] = socOf(model, state.storedWh, rows.warmShare[at] as number);
+    trace.needW[k] = rows.busW[at] as number;
+    trace.sunOfferedW[k] = rows.sunW[at] as number;
     trace.sunW[k] = rate('sunWh');
     trace.drivingW[k] = rate('drivingWh');
     trace.supplyW[k] = rate('supplyWh');
     trace.unservedW[k] = rate('unservedWh');
     trace.lostW[k] = rate('conversionWh') + rate('idleWh') + rate('cableWh') + rate('storageWh');
-    trace.airC[k] = airC;
-    trace.storeC[k] = storeC;
+    trace.airC[k] = today.airC[at] as number;
+    trace.storeC[k] = warmth.storeC[at] as number;
   }
 }
+
+/** The rows that steps are played by; idle and what stopping takes are those of each day's tables. */
+const rowsOf = (
+  { busW, usefulW, cableW, sunW, drivingW, supplyW }: Today,
+  { warmShare, locked }: Warmth,
+): { -readonly [row in keyof StepRows]: StepRows[row] } => ({
+  busW,
+  usefulW,
+  idleW: cableW,
+  cableW,
+  sunW,
+  drivingW,
+  supplyW,
+  warmShare,
+  locked,
+  stopWh: cableW,
+});
 
 function emptyTrace(length: number): Trace {
   const row = () => new Float32Array(length);

@@ -1,22 +1,35 @@
 import { FULL_SOC } from '../store/charging.ts';
-import { type Filled, fill, type StoreModel, whAt } from './fill.ts';
+import { type Filled, fill, type StoreModel, socOf, whAt } from './fill.ts';
 
-/** What one step of a day begins with: what is asked for, what is offered, how it is around the store. */
-export interface StepInput {
-  hours: number;
+/** What the steps of a day begin with, a value for each: what is asked for, what is offered, how it is around the store. */
+export interface StepRows {
   /** W at the bus, and the parts of it that appliances use and that idle away. */
+  readonly busW: Float64Array;
+  readonly usefulW: Float64Array;
+  readonly idleW: Float64Array;
+  readonly cableW: Float64Array;
+  readonly sunW: Float64Array;
+  /** Of chargers, whose amps are limited: from the alternator, and from supplies. */
+  readonly drivingW: Float64Array;
+  readonly supplyW: Float64Array;
+  /** Share of the capacity that the cold leaves, and 1 where the store may not be charged. */
+  readonly warmShare: Float64Array;
+  readonly locked: Uint8Array;
+  /** Wh at the bus that must be left to stop what runs. */
+  readonly stopWh: Float64Array;
+}
+
+/** The same of one step. */
+interface StepInput {
   busW: number;
   usefulW: number;
   idleW: number;
   cableW: number;
   sunW: number;
-  /** Of chargers, whose amps are limited: from the alternator, and from supplies. */
   drivingW: number;
   supplyW: number;
-  /** Share of the capacity that the cold leaves, and whether the store may not be charged. */
   warmShare: number;
   isLocked: boolean;
-  /** Wh at the bus that must be left to stop what runs. */
   stopWh: number;
 }
 
@@ -52,6 +65,8 @@ export interface StepState {
   cutCount: number;
   /** h into the last step at which something first went unserved in it; below 0 = nothing did. */
   shortAtH: number;
+  /** Lowest state of charge at the end of a step since it was last set. */
+  lowSoc: number;
 }
 
 /** Energy books, Wh: sources + what the store gave = useful + every loss. What goes unserved stands beside them. */
@@ -109,13 +124,12 @@ const MOST_RETURNS = 8;
 const NO_POWER_W = 1e-9;
 
 /**
- * One step at constant powers. Sources feed the loads first and straight from the bus; what is over charges, the sun
- * before chargers; what is missing comes out of the store. Where the store reaches its cut-off inside the step, loads
- * are dropped there and then, whole ones, and come back where it reaches the level of that, a few times in a step.
- * @param shares what each load takes in this step; asked for only where some are dropped
- * @param unserved Wh that each load went without, added to
+ * Steps of so many hours at constant powers. Sources feed the loads first and straight from the bus; what is over
+ * charges, the sun before chargers; what is missing comes out of the store. Where the store reaches its cut-off inside a
+ * step, loads are dropped there and then, whole ones, and come back where it reaches the level of that, a few times in a
+ * step.
  */
-export function makeStep(model: StoreModel, cutOff: CutOff) {
+export function makeSteps(model: StoreModel, cutOff: CutOff, hours: number) {
   const loads = cutOff.order.length;
   const idler = loads;
   const filled: Filled = { storedWh: 0, hours: 0, takenWh: 0 };
@@ -125,10 +139,22 @@ export function makeStep(model: StoreModel, cutOff: CutOff) {
   const keptSoc = Math.min(Math.max(cutOff.soc, FULL_SOC - LEAST_BAND), cutOff.soc + cutOff.keep);
   const backSoc = Math.min(FULL_SOC, cutOff.soc + cutOff.reconnect);
   const allBackSoc = Math.min(FULL_SOC, cutOff.soc + cutOff.keep + cutOff.reconnect);
-  const { fullWh, inBySun, inByAmps, chargeLimitW } = model;
+  const { fullWh, inBySun, inByAmps, chargeLimitW, dischargeLimitW } = model;
   const perOut = 1 / model.out;
   const taper = (1 - model.taperFromSoc) * fullWh;
   const on = { busW: 0, usefulW: 0, idleW: 0, cableW: 0 };
+  const input: StepInput = {
+    busW: 0,
+    usefulW: 0,
+    idleW: 0,
+    cableW: 0,
+    sunW: 0,
+    drivingW: 0,
+    supplyW: 0,
+    warmShare: 1,
+    isLocked: false,
+    stopWh: 0,
+  };
 
   /** What those still connected take. */
   function connected(state: StepState, input: StepInput, shares: () => LoadShares): void {
@@ -205,67 +231,125 @@ export function makeStep(model: StoreModel, cutOff: CutOff) {
   }
 
   /**
-   * The step as it mostly is: all are served, no level is reached, and the charger decides or the store is full.
-   * @returns false, with nothing changed, where it is not so
+   * Steps as they mostly are, one after the other while they are: all are served, no level is reached, and the charger
+   * decides or the store is full.
+   * @returns the first that is not so, or `to`
    */
-  function usual(state: StepState, input: StepInput, books: Books): boolean {
-    const { hours, busW, sunW, warmShare } = input;
-    const otherW = input.drivingW + input.supplyW;
-    const overW = sunW + otherW - busW;
+  function usual(state: StepState, rows: StepRows, from: number, to: number, books: Books): number {
+    if (state.cutCount > 0 || !canHold) return from;
+    const full = fullWh,
+      perOutWh = perOut * hours,
+      bySun = inBySun * hours,
+      byAmps = inByAmps * hours;
+    const chargeMostW = chargeLimitW,
+      dischargeMostW = dischargeLimitW,
+      taperWh = taper,
+      keptBelow = 1 - keptSoc;
+    const { busW, usefulW, idleW, cableW, sunW, drivingW, supplyW, warmShare, locked, stopWh } = rows;
+    // What is added up stays in variables of the loop: a field written in each step costs as much as the rest of it.
     let stored = state.storedWh;
-    let intoWh = 0;
-    let outWh = 0;
-    if (overW < 0) {
-      outWh = -overW * hours;
-      stored -= outWh * perOut;
-      const floor = fullWh * (1 - warmShare * (1 - keptSoc)) + input.stopWh * perOut;
-      if (stored < floor || -overW > model.dischargeLimitW) return false;
-    } else if (overW > 0 && stored < fullWh && !input.isLocked) {
-      intoWh = overW * hours;
-      const sunOver = sunW > busW ? sunW - busW : 0;
-      stored += (sunOver * inBySun + (overW - sunOver) * inByAmps) * hours;
-      if (overW > chargeLimitW || stored > fullWh - taper * warmShare) return false;
+    let low = state.lowSoc;
+    let sunOfferedW = 0,
+      directSunW = 0,
+      sunInW = 0,
+      drivingTakenW = 0,
+      supplyTakenW = 0;
+    let needSumW = 0,
+      intoW = 0,
+      outW = 0,
+      usefulSumW = 0,
+      idleSumW = 0,
+      cableSumW = 0,
+      lockedW = 0;
+    let s = from;
+    for (; s < to; s++) {
+      const needW = busW[s] as number;
+      const offeredW = sunW[s] as number;
+      const byDrivingW = drivingW[s] as number;
+      const otherW = byDrivingW + (supplyW[s] as number);
+      const overW = offeredW + otherW - needW;
+      const share = warmShare[s] as number;
+      let missingW = 0;
+      let chargingW = 0;
+      let next = stored;
+      if (overW < 0) {
+        missingW = -overW;
+        next -= missingW * perOutWh;
+        const floor = full * (1 - share * keptBelow) + (stopWh[s] as number) * perOut;
+        if (next < floor || missingW > dischargeMostW) break;
+      } else if (overW > 0 && stored < full && locked[s] === 0) {
+        chargingW = overW;
+        const sunOver = offeredW > needW ? offeredW - needW : 0;
+        next += sunOver * bySun + (overW - sunOver) * byAmps;
+        if (overW > chargeMostW || next > full - taperWh * share) break;
+      }
+      const directW = needW - missingW;
+      const straightW = offeredW < directW ? offeredW : directW;
+      const leftW = offeredW - straightW;
+      const storedSunW = chargingW < leftW ? chargingW : leftW;
+      if (otherW > 0) {
+        const straightDrivingW = Math.min(directW - straightW, byDrivingW);
+        const takenW = straightDrivingW + Math.min(chargingW - storedSunW, byDrivingW - straightDrivingW);
+        drivingTakenW += takenW;
+        supplyTakenW += directW - straightW + chargingW - storedSunW - takenW;
+      }
+      sunOfferedW += offeredW;
+      directSunW += straightW;
+      sunInW += storedSunW;
+      needSumW += needW;
+      intoW += chargingW;
+      outW += missingW;
+      usefulSumW += usefulW[s] as number;
+      idleSumW += idleW[s] as number;
+      cableSumW += cableW[s] as number;
+      if (locked[s] === 1) lockedW += leftW;
+      stored = next;
+      const soc = 1 - (full - next) / (full * share);
+      if (soc < low) low = soc;
     }
-    const sunOfferedWh = sunW * hours;
-    const needWh = busW * hours;
-    const directWh = needWh - outWh;
-    const directSunWh = sunOfferedWh < directWh ? sunOfferedWh : directWh;
-    const sunLeftWh = sunOfferedWh - directSunWh;
-    const sunInWh = intoWh < sunLeftWh ? intoWh : sunLeftWh;
-    const usefulWh = input.usefulW * hours;
-    const idleWh = input.idleW * hours;
-    const cableWh = input.cableW * hours;
-    books.sunOfferedWh += sunOfferedWh;
-    books.directSunWh += directSunWh;
-    books.sunWh += directSunWh + sunInWh;
-    if (otherW > 0) {
-      const fromOthersWh = directWh - directSunWh + intoWh - sunInWh;
-      const directDrivingWh = Math.min(directWh - directSunWh, input.drivingW * hours);
-      const drivingWh = directDrivingWh + Math.min(intoWh - sunInWh, input.drivingW * hours - directDrivingWh);
-      books.drivingWh += drivingWh;
-      books.supplyWh += fromOthersWh - drivingWh;
-    }
-    books.intoStoreWh += intoWh;
-    books.outOfStoreWh += outWh;
-    books.storageWh += intoWh - outWh - (stored - state.storedWh);
-    books.usefulWh += usefulWh;
-    books.idleWh += idleWh;
-    books.cableWh += cableWh;
-    books.conversionWh += needWh - usefulWh - idleWh - cableWh;
-    if (input.isLocked) books.lockedWh += sunLeftWh;
+    if (s === from) return from;
+    books.sunOfferedWh += sunOfferedW * hours;
+    books.directSunWh += directSunW * hours;
+    books.sunWh += (directSunW + sunInW) * hours;
+    books.drivingWh += drivingTakenW * hours;
+    books.supplyWh += supplyTakenW * hours;
+    books.intoStoreWh += intoW * hours;
+    books.outOfStoreWh += outW * hours;
+    books.storageWh += (intoW - outW) * hours - (stored - state.storedWh);
+    books.usefulWh += usefulSumW * hours;
+    books.idleWh += idleSumW * hours;
+    books.cableWh += cableSumW * hours;
+    books.conversionWh += (needSumW - usefulSumW - idleSumW - cableSumW) * hours;
+    books.lockedWh += lockedW * hours;
     state.storedWh = stored;
+    state.lowSoc = Math.max(0, low);
     state.shortAtH = -1;
-    return true;
+    return s;
   }
 
-  return function step(
+  /**
+   * Any step, looked at closely.
+   * @param shares what each load takes in it; asked for only where some are dropped
+   * @param unserved Wh that each load went without, added to
+   */
+  function close(
     state: StepState,
-    input: StepInput,
+    rows: StepRows,
+    at: number,
     books: Books,
     shares: () => LoadShares,
     unserved: Float64Array,
   ): void {
-    if (state.cutCount === 0 && canHold && usual(state, input, books)) return;
+    input.busW = rows.busW[at] as number;
+    input.usefulW = rows.usefulW[at] as number;
+    input.idleW = rows.idleW[at] as number;
+    input.cableW = rows.cableW[at] as number;
+    input.sunW = rows.sunW[at] as number;
+    input.drivingW = rows.drivingW[at] as number;
+    input.supplyW = rows.supplyW[at] as number;
+    input.warmShare = rows.warmShare[at] as number;
+    input.isLocked = rows.locked[at] === 1;
+    input.stopWh = rows.stopWh[at] as number;
     const { warmShare, sunW, drivingW, supplyW } = input;
     const incomeW = sunW + drivingW + supplyW;
     // What it takes to stop what runs is kept beside every level.
@@ -274,7 +358,7 @@ export function makeStep(model: StoreModel, cutOff: CutOff) {
     const keptWh = cutOff.keep > 0 ? whAt(model, keptSoc, warmShare) + stopWh : cutWh;
     // A store that holds nothing has no level to come back to.
     if (!canHold && state.cutCount > 0) reconnect(state, true);
-    let left = input.hours;
+    let left = hours;
     state.shortAtH = -1;
     books.sunOfferedWh += sunW * left;
     connected(state, input, shares);
@@ -298,9 +382,9 @@ export function makeStep(model: StoreModel, cutOff: CutOff) {
       let intoWh = 0;
       if (missingW > NO_POWER_W) {
         // More than the store may give trips for as long as it is asked for.
-        if (missingW > model.dischargeLimitW + NO_POWER_W && state.storedWh > cutWh + REACHED_WH && canHold) {
+        if (missingW > dischargeLimitW + NO_POWER_W && state.storedWh > cutWh + REACHED_WH && canHold) {
           const before = state.cut.slice();
-          dropUntil(state, input, shares, incomeW + model.dischargeLimitW);
+          dropUntil(state, input, shares, incomeW + dischargeLimitW);
           const outW = Math.max(0, on.busW - incomeW);
           used = Math.min(left, outW > 0 ? ((state.storedWh - cutWh) * model.out) / outW : left);
           state.storedWh -= (outW * used) / model.out;
@@ -310,7 +394,7 @@ export function makeStep(model: StoreModel, cutOff: CutOff) {
             books,
             shares,
             unserved,
-            input.hours - left,
+            hours - left,
             used,
             0,
             outW,
@@ -346,10 +430,11 @@ export function makeStep(model: StoreModel, cutOff: CutOff) {
       const outW = missingW > NO_POWER_W ? missingW : 0;
       const lostWh = outW > 0 ? (outW * used) / model.out - outW * used : intoWh - (storedNext - state.storedWh);
       state.storedWh = storedNext;
-      account(state, input, books, shares, unserved, input.hours - left, used, intoWh, outW, lostWh);
+      account(state, input, books, shares, unserved, hours - left, used, intoWh, outW, lostWh);
       left -= used;
     }
-  };
+    state.lowSoc = Math.min(state.lowSoc, socOf(model, state.storedWh, warmShare));
+  }
 
   /** The next level at which loads come back. */
   function nextBackWh(state: StepState, warmShare: number, stopWh: number): number {
@@ -405,4 +490,6 @@ export function makeStep(model: StoreModel, cutOff: CutOff) {
       books.unservedWh += wh;
     }
   }
+
+  return { usual, close };
 }

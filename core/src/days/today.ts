@@ -15,6 +15,7 @@ export interface Today {
   readonly drivingW: Float64Array;
   readonly supplyW: Float64Array;
   /** Load after load, of those that follow the weather: W at their terminals, and lost on the way to them. */
+  followed: readonly FollowingLoad[];
   readonly followUsefulW: Float64Array;
   readonly followLossW: Float64Array;
   readonly followCableW: Float64Array;
@@ -31,6 +32,7 @@ export function emptyDay(steps: number, loads: number): Today {
     sunW: row(),
     drivingW: row(),
     supplyW: row(),
+    followed: [],
     followUsefulW: new Float64Array(steps * loads),
     followLossW: new Float64Array(steps * loads),
     followCableW: new Float64Array(steps * loads),
@@ -63,9 +65,13 @@ export function fillDay(
   today.busW.set(demand.busW);
   today.usefulW.set(demand.usefulW);
   today.cableW.set(demand.cableW);
-  today.followUsefulW.fill(0);
-  today.followLossW.fill(0);
-  today.followCableW.fill(0);
+  // Those that follow write all of their own rows; of those that did the day before nothing may be left there.
+  for (const { index } of today.followed) {
+    if (demand.following.some((load) => load.index === index)) continue;
+    for (const rows of [today.followUsefulW, today.followLossW, today.followCableW])
+      rows.fill(0, index * steps, (index + 1) * steps);
+  }
+  today.followed = demand.following;
   const { hours } = weather;
   if (hours) eachHour(today.airC, hours.airC, d);
   else along(today.airC, sky.warmth, meanC, swingC);

@@ -1,0 +1,70 @@
+import type { Battery } from './setup.ts';
+
+/** How warm the store is in each step of a day, and what that does to it. */
+export interface Warmth {
+  readonly storeC: Float64Array;
+  /** Share of the capacity that the cold leaves. */
+  readonly warmShare: Float64Array;
+  /** 1 where it is too cold to be charged. */
+  readonly locked: Uint8Array;
+  /** What its heater takes, W at the bus. */
+  readonly heaterW: Float64Array;
+}
+
+export function emptyWarmth(steps: number): Warmth {
+  const row = () => new Float64Array(steps);
+  return { storeC: row(), warmShare: row(), locked: new Uint8Array(steps), heaterW: row() };
+}
+
+/** h in which a bank inside a vehicle follows the air. From memory. */
+const STORE_FOLLOWS_H = 6;
+
+/** Share of the capacity that the cold leaves. */
+export const warmShareAt = ({ coldFromC, coldLossPerK }: Battery, storeC: number): number =>
+  storeC >= coldFromC ? 1 : 1 - coldLossPerK * Math.min(60, coldFromC - storeC);
+
+/** What a day offers and asks for, as the heater sees it: what it takes is added to what is asked for. */
+interface Around {
+  readonly airC: Float64Array;
+  readonly sunW: Float64Array;
+  readonly drivingW: Float64Array;
+  readonly supplyW: Float64Array;
+  readonly busW: Float64Array;
+  readonly usefulW: Float64Array;
+}
+
+/**
+ * The store follows the air with a time constant, not below where it stands; a heater takes of what charges, not of what
+ * is stored.
+ * @param from the first step, and `beforeC` what the store has when it begins
+ */
+export function warmthOf(
+  { storeC, warmShare, locked, heaterW }: Warmth,
+  { airC, sunW, drivingW, supplyW, busW, usefulW }: Around,
+  battery: Battery,
+  hours: number,
+  from: number,
+  beforeC: number,
+): void {
+  const { coldestC, minChargeC, heatToC, whPerK } = battery;
+  const share = 1 - Math.exp(-hours / STORE_FOLLOWS_H);
+  let warm = beforeC;
+  for (let s = from; s < airC.length; s++) {
+    const outsideC = airC[s] as number;
+    warm += ((outsideC > coldestC ? outsideC : coldestC) - warm) * share;
+    locked[s] = warm < minChargeC ? 1 : 0;
+    heaterW[s] = 0;
+    if (battery.heaterW > 0 && warm < heatToC) {
+      const incomeW = (sunW[s] as number) + (drivingW[s] as number) + (supplyW[s] as number);
+      if (incomeW > 0) {
+        const takesW = battery.heaterW < incomeW ? battery.heaterW : incomeW;
+        warm += (takesW * hours) / whPerK;
+        heaterW[s] = takesW;
+        busW[s] = (busW[s] as number) + takesW;
+        usefulW[s] = (usefulW[s] as number) + takesW;
+      }
+    }
+    storeC[s] = warm;
+    warmShare[s] = warmShareAt(battery, warm);
+  }
+}
