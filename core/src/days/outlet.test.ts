@@ -28,10 +28,11 @@ const played = (
   outlet: Parameters<typeof outletOf>[0],
   plan: readonly PlanStretch[],
   chargerA = 20,
+  coldestC = 20,
 ) => {
   const job: Job = withSupplies(
     withSystem(aJob([aLoad({ hours: 24, uses: ALL_DAY, ...load })]), {
-      store: { chemistry: 'lfp', capacityAh: 400, coldestC: 20 },
+      store: { chemistry: 'lfp', capacityAh: 400, coldestC },
       dcdc: { ratingA: 0 },
       array: { ratingW: 0 },
       charger: { ratingA: chargerA, efficiency: 0.9, leastA: 0 },
@@ -77,6 +78,15 @@ describe('the battery of an outlet runs down through a trip', () => {
   it('without a battery that is known, or with one that outlasts the trip, nothing is said', () => {
     expect(played({ watts: 100 }, { packKwh: null }, [stretch(5)]).run.outletEmptyH).toBeNull();
     expect(played({ watts: 100 }, { packKwh: 100 }, [stretch(5)]).run.outletEmptyH).toBeNull();
+  });
+
+  it('in the hour it is empty the store is as warm as without it', () => {
+    const storeC = (packKwh: number) => [
+      ...(played({ watts: 100 }, { reserveShare: 0.4, packKwh }, [stretch(3)], 20, -20).run.trace?.storeC ?? []),
+    ];
+    const [emptied, lasting] = [storeC(10), storeC(100)];
+    expect(emptied).toEqual(lasting);
+    expect(Math.max(...emptied) - Math.min(...emptied)).toBeGreaterThan(1);
   });
 
   it('one that is empty to begin with gives nothing, and the books balance', () => {
