@@ -74,7 +74,7 @@ export function proposeFromLabel(
 
   const id = idFor(name);
   const base = appliance ? loadFrom(appliance, id) : plainLoad(id);
-  const powered = drawOf(base.draw, label);
+  const powered = drawOf(base.draw, label, appliance?.highW ?? null);
   const said = readQuantities(text);
   // Of what does not cycle by itself the duty on its plate is how much of the time it may run.
   const isPermitted = ({ kind }: Token) => kind === 'share' && appliance !== null && powered.kind !== 'thermostatic';
@@ -171,9 +171,9 @@ function microwaveQuestion(text: string, { tokens }: LabelReading, appliance: Ap
   ];
 }
 
-function drawOf(draw: Draw, label: LabelReading): Draw {
+function drawOf(draw: Draw, label: LabelReading, highW: number | null): Draw {
   const { energyWhPerDay, energyWhPerCycle } = label;
-  const powered = poweredDraw(draw, label);
+  const powered = poweredDraw(draw, label, highW);
   if (powered.kind === 'cycle' && energyWhPerCycle !== null) return cycleTaking(powered, energyWhPerCycle) ?? powered;
   if (energyWhPerDay === null) return powered;
   if (powered.kind === 'standby') return { kind: 'standby', powerW: energyWhPerDay / 24 };

@@ -1,4 +1,4 @@
-import { withRunningPower } from '../job/draw.ts';
+import { runningPowerW, withRunningPower } from '../job/draw.ts';
 import type { Draw } from '../job/schema.ts';
 import type { Match } from '../reference/appliances.ts';
 import { NAMEPLATE } from '../reference/nameplates.ts';
@@ -15,10 +15,14 @@ const isNoRoom = (draw: Draw, watts: number): boolean =>
 export const bearing = (types: readonly Match[], watts: number | null): Match[] =>
   types.filter(({ appliance }) => watts === null || watts <= 0 || !isNoRoom(appliance.draw, watts));
 
-/** The draw of a type with the watts or the cooling that were typed or stand on a label. */
+/**
+ * The draw of a type with the watts or the cooling that were typed or stand on a label.
+ * @param highW what the type takes at most as a rule; of what glows before it runs that is said of the running
+ */
 export function poweredDraw(
   draw: Draw,
   { powerW, coolingW }: { readonly powerW: number | null; readonly coolingW: number | null },
+  highW: number | null,
 ): Draw {
   if (coolingW !== null && draw.kind === 'room') {
     const cop = powerW === null ? draw.cop : Math.min(8, Math.max(0.5, coolingW / powerW));
@@ -26,7 +30,14 @@ export function poweredDraw(
   }
   const watts = powerW ?? (coolingW === null ? null : coolingW / NAMEPLATE.coolingPerInput.value);
   if (watts === null) return draw;
-  return isNoRoom(draw, watts) ? { kind: 'steady', powerW: watts } : withRunningPower(draw, watts);
+  if (isNoRoom(draw, watts)) return { kind: 'steady', powerW: watts };
+  const powered = withRunningPower(draw, watts);
+  if (draw.kind !== 'cycle' || powered.kind !== 'cycle' || highW === null || runningPowerW(draw) <= highW)
+    return powered;
+  return {
+    ...powered,
+    phases: powered.phases.map((phase) => (phase.minutes === null ? { ...phase, powerW: watts } : phase)),
+  };
 }
 
 /** Shares of its usual energy that a cycle of a type may take. From memory. */

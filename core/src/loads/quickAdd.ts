@@ -73,10 +73,11 @@ function proposeFromLine(
   const warmth = held(type ? loadFrom(type, id) : plainLoad(id), text, reading);
   const { start } = warmth;
   const knowsPower = power.powerW !== null || power.coolingW !== null;
-  const use = typedUse(text, reading, start, poweredDraw(start.draw, power), knowsPower, bus.busV);
+  const use = typedUse(text, reading, start, poweredDraw(start.draw, power, type?.highW ?? null), knowsPower, bus.busV);
   const count = reading.tokens.find(({ kind }) => kind === 'count');
   questions.push(...power.questions, ...use.questions);
-  questions.push(...unreadWords(text, [...typed.tokens, ...questions]));
+  const isTimed = typed.tokens.some(({ kind }) => TIMED.has(kind));
+  questions.push(...unreadWords(text, [...typed.tokens, ...questions], isTimed));
   questions.push(...leftOver(text, reading, [...power.used, ...use.used, ...(count ? [count] : [])], questions));
   const saysEnergy = use.draw.kind !== 'steady' || use.draw.powerW > 0;
   if (type === null && !knowsPower && !saysEnergy) return { ...nothing, appliance: null, questions, missing: 'power' };
@@ -171,6 +172,9 @@ function leftOver(text: string, { tokens }: Reading, used: readonly Token[], ask
     .filter((token) => !used.includes(token) && !asked.some(({ start, end }) => token.start < end && token.end > start))
     .map(({ start, end }) => ({ code: 'second-figure', start, end, found: text.slice(start, end), choices: [''] }));
 }
+
+/** What says when or how long. */
+const TIMED: ReadonlySet<Token['kind']> = new Set(['duration', 'clock', 'every', 'energy', 'energy-per-day']);
 
 /** How far amps may be from what is usual for a type, as a factor. From memory. */
 const UNLIKE = 10;

@@ -149,12 +149,15 @@ export function typedPower(
       contradiction(text, [main, ...(va ? [va] : [...feeds.used, ...amps])], main, apparent, questions);
     else if (mains) powerFactor ??= Math.min(1, powerW / apparent);
   }
-  if (powerW === null && coolingW === null && apparent !== null) {
+  // Volts × amps beside watts of cooling are its input.
+  if (powerW === null && apparent !== null) {
     powerW = apparent * (mains ? (factor ?? 1) : 1);
     powerFactor ??= mains && va === null ? 1 : null;
   }
   const peakVa = peak && peak.value * (peak.kind === 'current' ? (feeds.volts ?? (mains ? bus.mainsV : bus.busV)) : 1);
-  const startRatio = peak && powerW ? startOf(peak, (peakVa as number) / (apparent ?? powerW), used) : null;
+  const byPeak = peak && powerW ? startOf(peak, (peakVa as number) / (apparent ?? powerW), used) : null;
+  const [times] = byPeak === null ? of('start-ratio') : [];
+  const startRatio = times ? startOf(times, times.value, used) : byPeak;
 
   // Amps that were taken at the volts of the bus hang on it.
   const taken = byAmps?.on === 'usb' ? ('dc-dc' as const) : byAmps?.on === 'bus' ? (fedByBus(base) ?? 'direct') : null;

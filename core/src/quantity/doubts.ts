@@ -130,13 +130,32 @@ const TELLS_TIME = pattern(
   /(?<!\p{L})(?:(?:week|month|year|hour)(?:s|ly)?|annual(?:ly)?|fortnights?|minutes?|mins|seconds|(?<=\d\s?)(?:days|nights)|average|avg|typical(?:ly)?|dozen|half|twice|thrice|percent|dusk|dawn|sunset|sunrise|midnight|noon|(?:(?:in|during|until|till|from|to)\s+)?(?:summer|winter|january|february|april|june|july|august|september|october|november|december|(?:jan|feb|apr|jun|jul|aug|sept?|oct|nov|dec)(?:\.|(?=\s?[-–/])|(?<=[-–/]\s?\p{L}+))?)s?|(?:one\s+)?at\s+a\s+time|alternat(?:ely|ing)|(?:in|by)\s+turns?|sometimes|seldom|rarely|occasionally|as\s+(?:needed|required|wanted)|(?:if|when|whenever|unless|except(?:ing)?|but\s+not)\s+\p{L}+|(?:below|above|under|over)\s+(?:minus\s+|[-−])?\d+\s?(?:°|deg(?:rees)?)?\s?[cf])(?!\p{L})|(?<![\p{L}\d])[x×]\s?\d{1,2}(?![\p{L}\d])/giu,
 );
 
-/** Words that say when, how often or how much and that no rule has read. */
-export function unreadWords(text: string, taken: readonly { start: number; end: number }[]): Question[] {
-  return [...text.matchAll(TELLS_TIME)].flatMap((match): Question[] => {
-    const [start, end] = [match.index, match.index + match[0].length];
-    if (taken.some((span) => start < span.end && end > span.start)) return [];
-    return [{ code: 'unread-word', start, end, found: match[0], choices: [''] }];
-  });
+/** Days of which a job does not say how many there are, and "per stop" of which it does not say how often. */
+const SOME_DAYS = pattern(
+  /(?<!\p{L})(?:(?:on|every|each|per)\s+)*(?:travel(?:ling)?|driving|moving|rainy|wet|sunny|cloudy|cold|hot|windy|busy|sailing|market|show|event|fishing|skiing|beach|match)\s+days?(?!\p{L})|(?<!\p{L})(?:per|each|every|at\s+(?:each|every))\s+(?:stop|pitch|camp|flight|trip|move|set-?up|crossing)(?!\p{L})/giu,
+);
+/** "while driving" says when; with hours beside it that is known. */
+const MEANWHILE = pattern(
+  /(?<!\p{L})(?:while|whilst|during)\s+(?:the\s+|an?\s+)?\p{L}+|(?<!\p{L})(?:on\s+the\s+road|under\s?way)(?!\p{L})/giu,
+);
+
+/**
+ * Words that say when, how often or how much and that no rule has read.
+ * @param isTimed whether hours are said
+ */
+export function unreadWords(
+  text: string,
+  taken: readonly { start: number; end: number }[],
+  isTimed: boolean,
+): Question[] {
+  const words = [TELLS_TIME, SOME_DAYS, ...(isTimed ? [] : [MEANWHILE])];
+  return words
+    .flatMap((pattern) => [...text.matchAll(pattern)])
+    .flatMap((match): Question[] => {
+      const [start, end] = [match.index, match.index + match[0].length];
+      if (taken.some((span) => start < span.end && end > span.start)) return [];
+      return [{ code: 'unread-word', start, end, found: match[0], choices: [''] }];
+    });
 }
 
 const spanOf = (units: string) =>

@@ -296,6 +296,8 @@ function markAt(text: string, start: number, end: number): { mark: Mark; start: 
 
 /** "60W peak 90W": the word is of the figure that follows, unless that has one of its own: "18 W max, 9 W typical". */
 function isOfNext(after: string): boolean {
+  // "800 W surge x3", "60 W start 3x": of how many times it is.
+  if (/^[\s:=]*(?:[x×]\s*\d|\d{1,2}(?:[.,]\d)?\s*[x×])/iu.test(after)) return true;
   const next = pattern(/^\s*[:=]?\s*\d[\d.,]*\s*(?:k?w(?:atts?)?|hp|k?va|m?a|amps?)(?!\p{L})/iu).exec(after);
   if (!next) return false;
   const rest = after.slice(next[0].length);

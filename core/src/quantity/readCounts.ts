@@ -11,6 +11,16 @@ const PIECES_AFTER = pattern(
   /(?:(?<=[\s(])[x×*]\s*|(?<=\p{L})(?<!(?:^|\P{L})(?:ip|\p{L}*(?:bo|fa|ma|mi|fi|le|lu|la)))[x×*])(\d{1,2})(?![\p{L}\d]|[.,]\d)/giu,
 );
 
+/** "30 s per shot x4": as often. */
+const PER_ONE = pattern(/(?<!\p{L})(?:per|each|every|a)\s+\p{L}+[\s,]*$/iu);
+/** "start 4x", "surge x3", "5 x inrush": times of what it runs on; a start as often a day is none. */
+const START_WORD = '(?:start(?:s|ing|[ -]?up)?|surge|inrush|peak)';
+const NOT_A_DAY = '(?!\\s*(?:an?|per|each|every|daily|\\/)(?!\\p{L}))';
+const START_RATIO = pattern(
+  `(?<!\\p{L})${START_WORD}(?:\\s+(?:current|power|factor|of|is|at))*[\\s:=]*(?:[x×]\\s*(\\d{1,2}(?:[.,]\\d)?)(?![\\p{L}\\d])|(\\d{1,2}(?:[.,]\\d)?)(?:[x×](?=\\s|[,;)]|$)|\\s+[x×](?!\\p{L}|\\s*\\d)))${NOT_A_DAY}|(?<![\\p{L}\\d.,])(\\d{1,2}(?:[.,]\\d)?)\\s*[x×]\\s*${START_WORD}(?!\\p{L})(?!\\s*[:=]?\\s*\\d)`,
+  'giu',
+);
+
 /** "5 x 4W", "lamp x3", "4 of", "2 laptops": how many pieces; what multiplies a length is how often instead. */
 export function withCounts(text: string, tokens: readonly Token[], taken: { start: number; end: number }[]): Token[] {
   const all = [...tokens];
@@ -23,6 +33,10 @@ export function withCounts(text: string, tokens: readonly Token[], taken: { star
   const isLength = (token: Token | undefined) => token?.kind === 'duration';
   const before = (at: number) => tokens.find((token) => token.end <= at && /^[\s)]*$/.test(text.slice(token.end, at)));
   const after = (at: number) => tokens.find((token) => token.start >= at && text.slice(at, token.start).trim() === '');
+  for (const match of text.matchAll(START_RATIO)) {
+    const value = Number((match[1] ?? match[2] ?? match[3] ?? '').replace(',', '.'));
+    add({ kind: 'start-ratio', value, start: match.index, end: match.index + match[0].length });
+  }
   for (const match of text.matchAll(
     pattern(/(?<![\p{L}\d.,/])(\d{1,2})\s*[x×*](?!\p{L}\d)(?!\p{L}{1,2}(?!\p{L}))/giu),
   )) {
@@ -34,7 +48,8 @@ export function withCounts(text: string, tokens: readonly Token[], taken: { star
   }
   for (const match of text.matchAll(PIECES_AFTER)) {
     const [start, end] = [match.index, match.index + match[0].length];
-    add({ kind: isLength(before(start)) ? 'times' : 'count', value: Number(match[1]), start, end });
+    const isOften = isLength(before(start)) || PER_ONE.test(text.slice(0, start));
+    add({ kind: isOften ? 'times' : 'count', value: Number(match[1]), start, end });
   }
   for (const match of text.matchAll(
     pattern(

@@ -124,6 +124,11 @@ const RULES: readonly Rule[] = [
   [`(?<!\\p{L})every\\s*(?:third|3rd)\\s*(?:day|night)${END}`, () => week(7 / 3)],
   [`(?<!\\p{L})every\\s*(\\d|two|three|four|five|six)\\s*(?:days|nights)${END}`, (m) => atMostAWeek(7 / often(m[1]))],
   [`(?<!\\p{L})(?:weekly|every\\s*week)${END}`, () => week(1)],
+  [`(?<!\\p{L})every\\s*(?:other|second|2nd)\\s*(?:week|wk)${END}`, () => week(0.5)],
+  [`(?<!\\p{L})every\\s*(?:third|3rd)\\s*(?:week|wk)${END}`, () => week(1 / 3)],
+  [`(?<!\\p{L})every\\s*(\\d|two|three|four|five|six)\\s*(?:weeks|wks)${END}`, (m) => week(1 / often(m[1]))],
+  [`(?<!\\p{L})every\\s*(?:other|second|2nd)\\s*month${END}`, () => week((7 * 6) / 365)],
+  [`(?<!\\p{L})every\\s*(\\d|two|three|four|six)\\s*months${END}`, (m) => week((7 * 12) / 365 / often(m[1]))],
   [`(?<!\\p{L})(?:monthly|every\\s*month)${END}`, () => week((7 * 12) / 365)],
   [`${BEGIN}([1-7])\\s*/\\s*(?:week|wk|w)${END}`, (m) => week(Number(m[1]))],
   [
@@ -143,7 +148,7 @@ const RULES: readonly Rule[] = [
     (m) => ({ kind: (m[1] ?? m[2] ?? '').toLowerCase() as 'summer' | 'winter', value: 1 }),
   ],
   [
-    '(?<!\\p{L})(?:on\\s+)?(?:weekdays?|workdays?|working days|mondays? to fridays?|mon-fri|m\\s?[-–]\\s?f(?=\\s*(?:only\\s*)?(?:$|[,;)])))(?:\\s+only)?(?!\\p{L})',
+    '(?<!\\p{L})(?:on\\s+)?(?:weekdays?|(?:work|working|school|business|office)\\s?days?|werktags?|mondays? to fridays?|mon-fri|m\\s?[-–]\\s?f(?=\\s*(?:only\\s*)?(?:$|[,;)])))(?:\\s+only)?(?!\\p{L})',
     () => ({ kind: 'weekdays', value: 5 }),
   ],
   [
@@ -219,7 +224,8 @@ const atMostAWeek = (days: number) => (days >= 0.1 && days <= 7 ? week(days) : n
 const COMPILED = RULES.map(([source, read]) => ({ says: pattern(source, 'giu'), read }));
 
 const VOLUME = `(${NUMERAL})\\s*(?:(l|lt|ltr|lit(?:re|er)s?)|gal(?:lons?)?)`;
-const A_DAY = pattern(`${BEGIN}${VOLUME}${PER}${DAY_WORD}${END}`, 'iu');
+/** So much a day, or so much used: not the size of a tank. */
+const A_DAY = pattern(`${BEGIN}${VOLUME}(?:${PER}${DAY_WORD}|\\s*(?:used|needed|pumped))${END}`, 'iu');
 const A_MINUTE = pattern(`${BEGIN}(?:${VOLUME}\\s*(?:/|per|a)\\s*min(?:ute)?|(${NUMERAL})\\s*gpm)${END}`, 'iu');
 
 /** "40 l a day at 10 l/min": as long as so much takes to flow. */

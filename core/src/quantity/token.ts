@@ -18,6 +18,7 @@ export type Kind =
   | 'share'
   | 'count'
   | 'times'
+  | 'start-ratio'
   | 'clock'
   | 'every'
   | 'days-per-week'
@@ -44,7 +45,7 @@ export type Mark =
 
 export interface Token {
   readonly kind: Kind;
-  /** W, VA, V, A, Wh, Ah, Hz, min, 0…1, or a count; of a clock minutes after midnight; of "every" the minutes on. */
+  /** W, VA, V, A, Wh, Ah, Hz, min, 0…1, a ratio or a count; of a clock minutes after midnight; of "every" the minutes on. */
   readonly value: number;
   /** Of a clock its end, of "every" the period, both in minutes. */
   readonly second?: number;

@@ -105,7 +105,7 @@ boiler-gas | Gas boiler | hot water heating | steady 15 | 5–40 | 60 @ 07:00 18
 boiler-small | Electric boiler, 6 l | hot water tank | water-heating 800 15 40 0.95 6 | 300–1500 | 60 @ 06:00 | inverter | resistive | 1 | M
 boiler-electric | Electric water heater, 10 l | hot water boiler tank immersion geyser | water-heating 800 20 40 0.95 8 | 400–1500 | 90 @ 06:00 | inverter | resistive | 1 | M
 fan-heater | Fan heater | electric heating space | room heating 1500 1 20 12 light 0.8 100 | 750–2000 | 30 @ 07:00 | inverter | resistive | 1 | T
-panel-heater | Electric panel heater | radiator heating | room heating 500 1 18 12 good 0.5 100 | 300–1000 | 240 @ 18:00 | inverter | resistive | 1 | M
+panel-heater | Electric panel heater | radiator heating infrared | room heating 500 1 18 12 good 0.5 100 | 300–1000 | 240 @ 18:00 | inverter | resistive | 1 | M
 blanket | Electric blanket, 12 V | heated bed | steady 45 | 30–80 | 60 @ 22:00 | direct | resistive | 1 | M
 blanket-mains | Electric blanket, mains | heated bed | steady 60 | 40–100 | 60 @ 22:00 | inverter | resistive | 1 | M
 underfloor | Underfloor heating | warm floor mat | steady 200 | 100–400 | 120 @ 07:00 18:00 | inverter | resistive | 1 | M
@@ -130,6 +130,8 @@ washing-machine | Washing machine, heating | washer laundry | cycle heat 2000 15
 tumble-dryer | Tumble dryer | clothes drier laundry | steady 2400 | 1800–2600 | 60 @ 11:30 | inverter | motor | 0.95 | T
 iron | Clothes iron | ironing press | steady 1200 | 800–2200 | 15 @ 09:00 | inverter | resistive | 1 | M
 vacuum | Vacuum cleaner, mains | hoover vac clean | steady 700 | 400–1400 | 10 @ 10:00 | inverter | tool | 0.9 | T
+vacuum-robot | Robot vacuum cleaner, its dock | hoover clean cleaner robotic | steady 28 | 15–60 | 120 @ 11:00 | inverter | electronics | 0.5 | M
+vacuum-cordless | Cordless vacuum cleaner, its charger | hoover clean stick handheld | steady 25 | 15–60 | 180 @ 11:00 | inverter | electronics | 0.5 | M
 vacuum-12v | Vacuum cleaner, 12 V | hoover vac clean hand | steady 100 | 60–150 | 10 @ 10:00 | direct | tool | 1 | M
 sewing-machine | Sewing machine | stitch fabric | steady 80 | 50–120 | 60 @ 14:00 | inverter | tool | 0.8 | M
 drill | Drill, mains | tool workshop | steady 650 | 400–1000 | 10 @ 10:00 | inverter | tool | 0.9 | M

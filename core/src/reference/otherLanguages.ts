@@ -32,6 +32,7 @@ compressor: kompressor compresseur compresor compressore
 pump: pumpe pompe bomba pompa pomp
 water heater: warmwasserboiler chauffeeau calentador scaldabagno scaldacqua
 computer: rechner ordinateur ordenador
+laptop: ordinateurportable ordenadorportátil ordenadorportatil computerportatile
 electric blanket: heizdecke couverturechauffante
 rice cooker: reiskocher
 waffle iron: waffeleisen gaufrier

@@ -373,7 +373,7 @@ PA system 500W rms 3h ⇒ type amplifier; W 125; min 180
 amplifier 300W 2h ⇒ ?sound-or-input
 stage lights 10 x 30W 3h ⇒ q 10; W 30; min 180
 gas detector 150mA ⇒ W 1.8; path direct
-infrared panel 300W 3h ⇒ ?unlike-type
+infrared panel 300W 3h ⇒ type panel-heater; W 300; min 180; path inverter
 iron 1000W 10 min weekly ⇒ type iron; days 1; min 10
 microwave oven 230V 1150W input ⇒ W 1150; path inverter
 hob 2 ring 2500W 20min ⇒ type hob-2; W 2500; min 20
@@ -699,4 +699,26 @@ drill charger 18V 6A M-F, 1h ⇒ days 5; min 60
 bread maker 550W 1h cycle 0.5kWh ⇒ ?energy-unlike-use
 nebuliser 60W 15min qid ⇒ type nebuliser; n 4; min 60
 vent 20W 8h morning and afternoon ⇒ W 20; n 2; min 960
+compressor for tyres 12v 45A 10 min every 2 weeks ⇒ W 540; min 10; days 0.5; path direct
+generator starter 12V 100A 5s every second week ⇒ W 1200; days 0.5
+drill charger 90W 1h on work days ⇒ W 90; min 60; days 5
+kettle 2kW 4 min school days ⇒ type kettle; W 2000; min 4; days 5
+mitre saw 1500W 5 min per day, start 4x ⇒ q 1; W 1500; start 4; min 5
+compressor 800W surge x3 20 min ⇒ q 1; W 800; start 3; min 20
+pump 60W start 3x daily 5 min ⇒ q 1; n 3; min 15
+fridge 60W 6x inrush ⇒ q 1; W 60; start 6
+motor 300W 20 min starting current 5x ⇒ q 1; W 300; start 5; min 20
+air con 2.0kW cooling 24V 30A 5h ⇒ W 720; min 300; path dc-dc
+dashcam 5V 1.5A while driving ⇒ ?unread-word
+dashcam 5V 1.5A while driving 3h ⇒ type dashcam; W 7.5; min 180
+dehumidifier 200W 6h rainy days ⇒ ?unread-word
+slide-out 12V 20A 30 secs x 2 per stop ⇒ ?unread-word
+levelling jacks 12V 60A 2 min every travel day ⇒ ?unread-word
+grinder 150W 10s per coffee x3 ⇒ q 1; n 3
+robot vacuum dock 28W 2h/day ⇒ type vacuum-robot; W 28; min 120; path inverter
+cordless vacuum 25W 3h ⇒ type vacuum-cordless; W 25; path inverter
+vacuum 700W 10 min ⇒ type vacuum; W 700
+diesel heater 12V 25W 8h ⇒ type heater-diesel; W 25; min 480
+ordinateur portable 60W 4 heures ⇒ type laptop; W 60; min 240
+water pump 12V 6A 40 l used at 10 l/min ⇒ type water-pump; W 72; min 4
 `;
