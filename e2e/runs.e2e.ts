@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs';
+import { type Load, proposeLoad } from '@joulemetric/core';
 import type { Page } from '@playwright/test';
 import { add, expect, expectSound, goTo, openJob, saved, storedJob, test } from './app.ts';
 
@@ -53,6 +54,27 @@ test('runs are proposed, laid with one tap, and what they lose counts from then 
   await page.getByRole('button', { name: /Add what is missing/ }).click();
   await expect(page.getByText(/No run leads to/)).toHaveCount(0);
   await expect(table.getByRole('button', { name: /Water pump/ })).toBeVisible();
+});
+
+test('many findings of one kind do not hide the others: the first stand in full, the rest are opened', async ({
+  page,
+}) => {
+  const fridge = proposeLoad('fridge 45W', (name) => name.toLowerCase()).load as Load;
+  const loads = Array.from({ length: 7 }, (_, i) => ({ ...fridge, id: `f${i}`, name: `Fridge ${i}`, minV: 12.7 }));
+  await openJob(page, (job) => ({ ...job, loads }), 'runs');
+  await ready(page);
+  await page.getByRole('button', { name: 'Lay these runs' }).click();
+  const kinds = page.locator('[data-finding="load-drops-out"]');
+  await expect(kinds).toHaveCount(3);
+  await page.getByRole('button', { name: '4 more of this kind' }).first().click();
+  await expect(kinds).toHaveCount(7);
+  await expect(kinds.last()).toContainText('Fridge 6');
+  // What an edit leaves of them stays open.
+  await page.getByLabel('Fridge 0: length one way').fill('7');
+  await expect(page.locator('[data-figure="run[to-f0].way"]')).toBeVisible();
+  await expect(kinds).toHaveCount(7);
+  await page.getByRole('button', { name: 'Only the first 3 of this kind' }).first().click();
+  await expect(kinds).toHaveCount(3);
 });
 
 test('sizes and lengths as people write them: understood, asked about, or refused; what is wrong is said', async ({
