@@ -71,7 +71,7 @@ test('many findings of one kind do not hide the others: the first stand in full,
   await expect(kinds.last()).toContainText('Fridge 6');
   // What an edit leaves of them stays open.
   await page.getByLabel('Fridge 0: length one way').fill('7');
-  await expect(page.locator('[data-figure="run[to-f0].way"]')).toBeVisible();
+  await saved(page);
   await expect(kinds).toHaveCount(7);
   await page.getByRole('button', { name: 'Only the first 3 of this kind' }).first().click();
   await expect(kinds).toHaveCount(3);
