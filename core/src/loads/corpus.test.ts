@@ -323,6 +323,24 @@ describe('labels that want a word', () => {
       'Diesel air heater\n12V\nHeat output 1-2 kW\nPower consumption 10-28 W\nGlow start 8.3A',
       { W: 28, type: 'heater-diesel' },
     ],
+    // What cooling takes in, not what heating does; and what is sold by its Btu/h is no cool box.
+    [
+      'Air conditioner\nCooling capacity 2.6 kW\nHeating capacity 2.7 kW\nPower input cooling 0.86 kW heating 0.74 kW\n230V~ 50Hz',
+      { W: 860, C: 2600 },
+    ],
+    [
+      'Portable AC\n9000 BTU/h\nRated power input 1010W\nRated current 4.5A\n220-240V~ 50Hz',
+      { W: 1010, type: 'aircon-rooftop', path: 'inverter' },
+    ],
+    // The amps of a wide input are its most, at the least volts: what comes out is what it takes.
+    ['CPAP\n24V⎓ 3.75A\n90W power supply input 100-240V 50/60Hz 2A', { W: 90, type: 'cpap', path: 'inverter-adapter' }],
+    ['Oxygen concentrator\nDC 13-15V 100VA max\nAC 100-240V 1.0A', { W: 100, type: 'oxygen', path: 'direct' }],
+    [
+      'Diesel heater\nRated voltage 12V\nRated heating power 2 kW\nPower draw 12 - 31 W\nStart up 93 W',
+      { W: 31, start: 3 },
+    ],
+    ['Ice maker\nAC 220V 50Hz\nRated 0.8A\n12kg/24h', { W: 176, min: 60 }],
+    ['Nebulizer\n230V 50Hz 140VA\n30 min ON 30 min OFF', { W: 140, min: 30 }],
     ['Lamp\n9W 12V AC/DC LED 800lm\n25000h', { W: 9, min: 270, path: 'direct' }],
     ['LED strip\n24V DC 14.4W/m 5m', { W: 72, path: 'dc-dc' }],
     ['Induction cooker\n220-240V~\n2000W\nTimer 0-180 min', { W: 2000, min: 24, type: 'hob-1' }],

@@ -68,7 +68,7 @@ const BREAKER = pattern(
 );
 /** Amps of a motor's plate by their letters: locked rotor is the start, the others what it runs at or its cable must bear. */
 const LETTERED = pattern(
-  String.raw`(?<!\p{L})(?:(lra|locked\s*rotor(?:\s*amps?)?|(?:glow\s*)?(?:start(?:ing|[ -]?up)?|inrush)(?:\s*current)?)|(rla|fla|flc|rated\s*load\s*amps?|full\s*load\s*amps?)|(mca|mocp|mop|min(?:imum)?\.?\s*circuit\s*amp(?:s|acity)|max(?:imum)?\.?\s*(?:fuse|breaker|overcurrent)(?:\s*(?:size|protection|device))*))\s*[:=]?\s*(${NUMBER})\s*(?:a(?:mps?)?)?(?!\p{L})|(${NUMBER})\s*a(?:mps?)?\s*(?:(lra)|(rla|fla|flc)|(mca|mocp))(?!\p{L})`,
+  String.raw`(?<!\p{L})(?:(lra|locked\s*rotor(?:\s*amps?)?|(?:glow\s*)?(?:start(?:ing|[ -]?up)?|inrush)(?:\s*current)?)|(rla|fla|flc|rated\s*load\s*amps?|full\s*load\s*amps?)|(mca|mocp|mop|min(?:imum)?\.?\s*circuit\s*amp(?:s|acity)|max(?:imum)?\.?\s*(?:fuse|breaker|overcurrent)(?:\s*(?:size|protection|device))*))\s*[:=]?\s*(${NUMBER})\s*(?:a(?:mps?)?)?(?![\p{L}\d]|\s*k?w(?:atts?)?(?!\p{L}))|(${NUMBER})\s*a(?:mps?)?\s*(?:(lra)|(rla|fla|flc)|(mca|mocp))(?!\p{L})`,
   'giu',
 );
 
@@ -215,6 +215,12 @@ function rateOf(before: string): { readonly quantity: Quantity; readonly factor:
   return found ? { quantity: found[1], factor: found[2] } : null;
 }
 
+/** What it takes for a moment at its start. */
+const START = /(?:start(?:ing|[ -]?up)?|glow|ignition|inrush|surge|peak)(?:\s*(?:power|phase|draw))?[\s:=(]*$/iu;
+/** "Power input cooling 0.86 kW heating 0.74 kW": the figures of an input, and of them the one that heats. */
+const INPUT_OF = /(?:input|aufnahme|consumption)(?:[\s:=(]*(?:power|cooling|heating|kühlen|heizen))*[\s:=(]*$/iu;
+const HEATING_ALONE = /(?<!\p{L})(?:heating|heizen)[\s:=(]*$/iu;
+
 /** "780 W input 230 V"; in "2.4 kW input 0.78 kW" it is of the next figure. */
 const INPUT_AFTER = /^\W{0,3}input(?!\W{0,3}\d[\d.,]*\s*(?:k?w|a)(?![a-z]))/iu;
 
@@ -224,13 +230,16 @@ function whichWatts(text: string, start: number, end: number): Quantity {
   const line = text.slice(text.lastIndexOf('\n', start) + 1, start);
   const before = text.slice(Math.max(0, start - 40), start);
   const after = text.slice(end, end + 24);
-  if (/input\W{0,3}$/iu.test(before) || INPUT_AFTER.test(after)) return quantity;
+  const alsoCools = /cooling|kühl/iu.test(text) && SAYS_INPUT.test(text);
+  if (alsoCools && HEATING_ALONE.test(before)) return 'W heat';
+  if (INPUT_OF.test(before) || INPUT_AFTER.test(after)) return quantity;
+  if (START.test(before)) return 'W start';
   if (SHAFT.test(before) || SHAFT_AFTER.test(after)) return 'W shaft';
   if (STANDBY.test(before)) return 'W standby';
   if (COOLING.test(before) || (COOLING_ALONE.test(before) && SAYS_INPUT.test(text))) return 'W cooling';
   if (FUEL.test(text) && HEAT.test(line)) return 'W heat';
   // Of what cools and heats: the heat of an electric heater is what it takes.
-  if (HEATING.test(before) && /cooling|kühl/iu.test(text) && SAYS_INPUT.test(text)) return 'W heat';
+  if (HEATING.test(before) && alsoCools) return 'W heat';
   if (!/microwave|cooking/iu.test(text)) return quantity;
   const cooking =
     COOKING.test(before) ||
@@ -285,13 +294,28 @@ function ofTheBus(tokens: readonly LabelToken[]): readonly LabelToken[] {
   const [ofBus, ofMains] = [behind(bus), behind(mains)];
   const has = (those: readonly LabelToken[], ...what: readonly Quantity[]) =>
     those.some(({ quantity }) => what.includes(quantity));
-  const isTold = has(ofBus, 'W', 'A') && has(ofMains, 'W', 'A');
+  const isTold = has(ofBus, 'W', 'A', 'VA') && has(ofMains, 'W', 'A', 'VA');
   const isClear = bus.start < mains.start || (has(ofBus, 'W') && has(ofMains, 'W'));
   return isTold && isClear ? tokens.filter((one) => !ofMains.includes(one)) : tokens;
 }
 
+/** Volts of a battery's size beside a mains input are what comes out of an adapter, though no word says so. */
+function asOutput(tokens: readonly LabelToken[]): readonly LabelToken[] {
+  const inputVolts = find(tokens, 'V', 'input');
+  const plainVolts = find(tokens, 'V', 'plain');
+  const isOut =
+    inputVolts &&
+    isMains(inputVolts) &&
+    plainVolts &&
+    !isMains(plainVolts) &&
+    !tokens.some(({ side }) => side === 'output');
+  return isOut
+    ? tokens.map((token) => (token.side === 'plain' ? { ...token, side: 'output' as const } : token))
+    : tokens;
+}
+
 function conclusion(all: readonly LabelToken[]): Omit<LabelReading, 'tokens' | 'questions'> {
-  const tokens = ofTheBus(all);
+  const tokens = ofTheBus(asOutput(all));
   const powerFactor = find(tokens, 'PF')?.high ?? null;
   const apparentVa = find(tokens, 'VA')?.high ?? null;
   const cooking = find(tokens, 'W cooking');
@@ -316,7 +340,8 @@ function conclusion(all: readonly LabelToken[]): Omit<LabelReading, 'tokens' | '
       because: 'shaft power ÷ 0.7: what it takes in is more',
     };
   }
-  if (!power && apparentVa !== null) {
+  // VA as written say more than amps, which are rounded and may be the most.
+  if (apparentVa !== null && (!power || (!isAdapter && power.because.endsWith(VOLT_AMPS)))) {
     power = {
       powerW: apparentVa * (powerFactor ?? 1),
       because: powerFactor === null ? 'VA taken as watts' : 'VA × power factor',
@@ -332,7 +357,9 @@ function conclusion(all: readonly LabelToken[]): Omit<LabelReading, 'tokens' | '
     because: power?.because ?? null,
     apparentVa,
     powerFactor: powerFactor ?? (isVoltAmps ? 1 : ratio(power?.powerW ?? null, apparentVa)),
-    startRatio: startRatio(find(tokens, 'A start'), find(tokens, 'A')),
+    startRatio:
+      startRatio(find(tokens, 'A start')?.high, find(tokens, 'A')?.high) ??
+      startRatio(find(tokens, 'W start')?.high, power?.powerW),
     coolingW: find(tokens, 'W cooling')?.high ?? null,
     energyWhPerDay: find(tokens, 'Wh/day')?.high ?? null,
     energyWhPerCycle: find(tokens, 'Wh/cycle')?.high ?? null,
@@ -341,8 +368,8 @@ function conclusion(all: readonly LabelToken[]): Omit<LabelReading, 'tokens' | '
 }
 
 /** A start beyond what the schema takes is as good as its most. */
-const startRatio = (start: LabelToken | undefined, uses: LabelToken | undefined): number | null =>
-  start && uses && uses.high > 0 && start.high >= uses.high ? Math.min(12, start.high / uses.high) : null;
+const startRatio = (start: number | undefined, uses: number | undefined): number | null =>
+  start !== undefined && uses !== undefined && uses > 0 && start >= uses ? Math.min(12, start / uses) : null;
 
 function ratio(powerW: number | null, apparentVa: number | null): number | null {
   if (powerW === null || apparentVa === null || apparentVa <= 0 || powerW > apparentVa) return null;

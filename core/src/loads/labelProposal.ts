@@ -35,7 +35,10 @@ const TIMES: ReadonlySet<string> = new Set([
 const NO_USE = pattern(
   /timer|auto\W?off|(?<![\p{L}\d])(?:kb|s[236]|ed)(?![\p{L}\d])|kurz\S*betrieb|short\W?time|continuous|rest|inter\S*val|intermittent|\son(?!\p{L}).*\soff(?!\p{L})|\d\s*[-–]\s*\d/iu,
 );
+/** "12 kg/24 h", "3 l / h": a rate, not how long it runs. */
+const OF_A_RATE = pattern(/\p{L}[\p{L}³]*\s*\/\s*$/iu);
 const isOfUse = (text: string, { start, end }: { readonly start: number; readonly end: number }): boolean => {
+  if (OF_A_RATE.test(text.slice(0, start))) return false;
   const from = text.lastIndexOf('\n', start - 1) + 1;
   const to = text.indexOf('\n', end);
   return !NO_USE.test(text.slice(Math.max(from, start - 30), to < 0 ? end + 30 : Math.min(to, end + 30)));
@@ -44,6 +47,9 @@ const isOfUse = (text: string, { start, end }: { readonly start: number; readonl
 /** Words of a nameplate that are not the appliance's name. */
 const PLATE_WORDS =
   /\b(?:model|type|rated?|rating|input|output|voltage|power|current|consumption|frequency|supply|mains|serial|no|class|ac|dc|in|out|max|min|nominal|energy|cooling|capacity|heating|i\/p|o\/p|p\/n|s\/n|pri|sec|un|pn|fuse|size|nennspannung|spannung|leistungsaufnahme|nennleistung|leistung|tensi[oó]n|potencia|puissance|tensione|potenza|vermogen|spanning)\b[.:]?|[~⎓⏛:;|=()]/giu;
+
+/** W of cooling from which it is a room that is cooled. From memory. */
+const ROOM_FROM_W = 800;
 
 const NO_CHARGER = { questions: [], chargesStore: null } as const;
 
@@ -58,7 +64,8 @@ export function proposeFromLabel(
   const label = readLabel(text);
   if (label.tokens.length === 0 && label.questions.length === 0) return null;
   const words = nameBefore(text, label);
-  const appliance = pick ?? bestFit(nearMatches(words, firm), label.powerW, feedOf(label));
+  const called = (label.coolingW ?? 0) >= ROOM_FROM_W ? `${words} air conditioner` : words;
+  const appliance = pick ?? bestFit(nearMatches(called, firm), label.powerW, feedOf(label));
   const name = words || pick?.name || '';
   const identity = whatItIs(text, readQuantities(words), appliance);
   const charger = identity.isCharger ? identity : NO_CHARGER;

@@ -156,8 +156,24 @@ function contradictions(text: string, own: Own): Question[] {
   const [va] = own('VA');
   if (watts && va && (watts.high > va.high * 1.05 || watts.high < va.high * NAMEPLATE.leastPowerFactor.value * 0.5))
     return [contradicts(text, watts, va.high)];
-  return watts && volts && amps && amps.high > 0 && volts.high > 0 ? contradiction(text, watts, volts, amps) : [];
+  if (!volts || !amps || !(amps.high > 0 && volts.high > 0)) return [];
+  if (watts) return contradiction(text, watts, volts, amps);
+  return va && !isAbout(va, volts, amps) ? [without(text, amps, va)] : [];
 }
+
+/** Whether VA are about volts × amps, as plates round them. */
+function isAbout({ high }: LabelToken, volts: LabelToken, amps: LabelToken): boolean {
+  const [least, most] = [volts.low * amps.low, volts.high * amps.high];
+  return high >= least * 0.8 && high <= most * 1.25;
+}
+
+const without = (text: string, { start, end }: LabelToken, va: LabelToken): Question => ({
+  code: 'contradiction',
+  start,
+  end,
+  found: `${text.slice(start, end)} beside ${Math.round(va.high)} VA`,
+  choices: [''],
+});
 
 function contradicts(text: string, { start, end }: LabelToken, va: number): Question {
   const found = `${text.slice(start, end)} beside ${Math.round(va)} VA`;

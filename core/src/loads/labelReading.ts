@@ -18,7 +18,8 @@ export type Quantity =
   | 'W cooling'
   | 'W shaft'
   | 'W heat'
-  | 'W standby';
+  | 'W standby'
+  | 'W start';
 
 export interface LabelToken {
   readonly quantity: Quantity;
