@@ -48,7 +48,7 @@ const UNITS: readonly (readonly [pattern: string, quantity: Quantity, factor: nu
 const PATTERNS = UNITS.map(([unit, quantity, factor]) => ({
   // The first value of a range may carry the unit too: "100V - 240V".
   pattern: pattern(
-    String.raw`(?<=^|[^\p{L}\d.,/]|(?<=\p{L}|\s|^)[/]|(?<![\p{L}\d])[ad]c|\dv)(${NUMBER})\s*(?:(?:${unit})?\s*(?:-|–|—|to|\.\.\.|…|\/)\s*(${NUMBER}))?\s*(?:${unit})(?:${SIGN}(?![\p{L}\d])|(?!\p{L})(?!\d(?![\d.,]*\s*m?a(?!\p{L}))))`,
+    String.raw`(?<=^|[^\p{L}\d.,/]|(?<=\p{L}|\s|^)[/]|(?<![\p{L}\d])[ad]c|\dv|(?<![\p{L}\d.,])\d{1,2}\s?[x×])(${NUMBER})\s*(?:(?:${unit})?\s*(?:-|–|—|to|\.\.\.|…|\/)\s*(${NUMBER}))?\s*(?:${unit})(?:${SIGN}(?![\p{L}\d])|(?!\p{L})(?!\d(?![\d.,]*\s*m?a(?!\p{L}))))`,
     'giu',
   ),
   quantity,
@@ -215,6 +215,8 @@ function rateOf(before: string): { readonly quantity: Quantity; readonly factor:
   return found ? { quantity: found[1], factor: found[2] } : null;
 }
 
+/** "Lamp max 15 W" of what else it is: a fridge's, a hood's. */
+const LAMP_OF = /(?:lamp|bulb|illumination|beleuchtung|éclairage)[^\d\n]{0,12}$/iu;
 /** What it takes for a moment at its start. */
 const START = /(?:start(?:ing|[ -]?up)?|glow|ignition|inrush|surge|peak)(?:\s*(?:power|phase|draw))?[\s:=(]*$/iu;
 /** "Power input cooling 0.86 kW heating 0.74 kW": the figures of an input, and of them the one that heats. */
@@ -234,6 +236,8 @@ function whichWatts(text: string, start: number, end: number): Quantity {
   if (alsoCools && HEATING_ALONE.test(before)) return 'W heat';
   if (INPUT_OF.test(before) || INPUT_AFTER.test(after)) return quantity;
   if (START.test(before)) return 'W start';
+  // With figures on the lines above, it is not what the plate is of.
+  if (LAMP_OF.test(before) && /\d/.test(text.slice(0, text.lastIndexOf('\n', start) + 1))) return 'W lamp';
   if (SHAFT.test(before) || SHAFT_AFTER.test(after)) return 'W shaft';
   if (STANDBY.test(before)) return 'W standby';
   if (COOLING.test(before) || (COOLING_ALONE.test(before) && SAYS_INPUT.test(text))) return 'W cooling';

@@ -19,7 +19,8 @@ export type Quantity =
   | 'W shaft'
   | 'W heat'
   | 'W standby'
-  | 'W start';
+  | 'W start'
+  | 'W lamp';
 
 export interface LabelToken {
   readonly quantity: Quantity;

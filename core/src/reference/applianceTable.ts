@@ -127,7 +127,7 @@ water-purifier | Water steriliser, UV | filter purifier | steady 20 | 10–40 | 
 water-maker | Water maker | desalinator reverse osmosis | steady 500 | 300–2400 | 60 @ 11:00 | inverter | motor | 0.8 | M
 washing-machine-small | Small washing machine | washer laundry | steady 250 | 150–500 | 40 @ 10:00 | inverter | motor | 0.75 | M
 washing-machine | Washing machine, heating | washer laundry | cycle heat 2000 15, wash 150 50, spin 400 8 | 1800–2300 | 73 @ 10:00 | inverter | motor | 0.85 | T
-tumble-dryer | Tumble dryer | clothes drier laundry | steady 2400 | 1800–2600 | 60 @ 11:30 | inverter | motor | 0.95 | T
+tumble-dryer | Tumble dryer | clothes drier laundry heat pump | steady 2400 | 1800–2600 | 60 @ 11:30 | inverter | motor | 0.95 | T
 iron | Clothes iron | ironing press | steady 1200 | 800–2200 | 15 @ 09:00 | inverter | resistive | 1 | M
 vacuum | Vacuum cleaner, mains | hoover vac clean | steady 700 | 400–1400 | 10 @ 10:00 | inverter | tool | 0.9 | T
 vacuum-robot | Robot vacuum cleaner, its dock | hoover clean cleaner robotic | steady 28 | 15–60 | 120 @ 11:00 | inverter | electronics | 0.5 | M
