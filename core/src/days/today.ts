@@ -160,9 +160,9 @@ function follow(
       const variance = piecesW2 * may * duty * (1 - duty);
       // What flows there anyway is lost more of as well: 2·W₀·w + w².
       inCables = 2 * w * (cablePerW[s] as number) + cablePerW2 * (w * w + variance);
-      followCableW[index * steps + s] = inCables;
       cableW[s] = (cableW[s] as number) + inCables;
     }
+    followCableW[index * steps + s] = inCables;
     busW[s] = (busW[s] as number) + useful + loss + inCables;
   }
   beyondH[index] = (beyondH[index] as number) + beyond * hours;

@@ -337,6 +337,10 @@ function conclusion(all: readonly LabelToken[]): Omit<LabelReading, 'tokens' | '
       because: 'cooking power ÷ 0.68: what it takes in is more',
     };
   }
+  // What starts or lights says how much it takes only where nothing else does.
+  const aside = find(tokens, 'W start') ?? find(tokens, 'W lamp');
+  if (!power && aside && !tokens.some(({ quantity }) => TAKES.has(quantity) || quantity.startsWith('Wh/')))
+    power = { powerW: aside.high, because: 'watts as written' };
   const shaft = find(tokens, 'W shaft');
   if (!power && shaft) {
     power = {

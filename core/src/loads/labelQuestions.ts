@@ -6,6 +6,9 @@ import type { LabelToken, Quantity } from './labelReading.ts';
 /** W of waiting above which they are worth a question: 12 Wh a day. From memory. */
 const LEAST_STANDBY_W = 0.5;
 
+/** What says how much an appliance takes. */
+const TAKES: ReadonlySet<Quantity> = new Set(['A', 'W', 'VA', 'W cooking', 'W cooling', 'W shaft', 'Wh/day']);
+
 /** What on a label needs a word of somebody's: figures that contradict each other, second ones, two readings, a shaft. */
 export function labelQuestions(text: string, tokens: readonly LabelToken[]): Question[] {
   const ask = (code: Question['code'], over: readonly LabelToken[], choices: readonly string[]): Question => {
@@ -28,10 +31,11 @@ export function labelQuestions(text: string, tokens: readonly LabelToken[]): Que
         ),
       );
   }
-  // What it takes while it waits is a load of its own where it is more than next to nothing.
-  for (const token of tokens)
-    if (token.quantity === 'W standby' && token.high > LEAST_STANDBY_W)
-      questions.push(ask('second-figure', [token], ['']));
+  // What it takes while it waits is a load of its own where it is more than next to nothing; so is the lamp in it.
+  const isAside = ({ quantity, high }: LabelToken) =>
+    (quantity === 'W standby' && high > LEAST_STANDBY_W) ||
+    (quantity === 'W lamp' && tokens.some(({ quantity }) => TAKES.has(quantity)));
+  for (const token of tokens) if (isAside(token)) questions.push(ask('second-figure', [token], ['']));
   const shaft = tokens.filter(({ quantity }) => quantity === 'W shaft');
   const said = tokens.some(({ quantity }) => quantity === 'W' || quantity === 'A' || quantity === 'VA');
   const alike = tokens.find(

@@ -136,7 +136,7 @@ const SOME_DAYS = pattern(
 );
 /** "while driving" says when; with hours beside it that is known. */
 const MEANWHILE = pattern(
-  /(?<!\p{L})(?:while|whilst|during)\s+(?:the\s+|an?\s+)?\p{L}+|(?<!\p{L})(?:on\s+the\s+road|under\s?way)(?!\p{L})/giu,
+  /(?<!\p{L})(?:while|whilst|during)\s+(?:the\s+|an?\s+)?(?:driv\p{L}*|travel\p{L}*|cruis\p{L}*|sailing|motoring|moving|riding|towing|transit|parked|parking|stationary|camping|fishing)(?!\p{L})|(?<!\p{L})(?:on\s+the\s+road|under\s?way)(?!\p{L})/giu,
 );
 
 /**
