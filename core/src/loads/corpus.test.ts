@@ -300,6 +300,7 @@ describe('labels that want a word', () => {
     ['Roof fan\n12V\n0.2A - 2.3A\n10 speeds', 'range', '0.2 A'],
     ['Inverter generator\n2.0 kVA max\n230V 50Hz 7.8A', 'source', ''],
     ['Fridge freezer\n220-240V 50Hz 1.2A\nLamp 1.5W\nAnnual 176 kWh', 'second-figure', ''],
+    ['Nebulizer compressor\n230V 50Hz 0.9A 140VA', 'contradiction', ''],
     ['Roof unit\n115 VAC 60 HZ\nRLA 12.8 LRA 63\nFAN FLA 2.5', 'second-figure', ''],
   ])('plates of several lines: %s', (text, code, choice) => {
     const { questions } = propose(text);

@@ -298,7 +298,7 @@ function ofTheBus(tokens: readonly LabelToken[]): readonly LabelToken[] {
   const [ofBus, ofMains] = [behind(bus), behind(mains)];
   const has = (those: readonly LabelToken[], ...what: readonly Quantity[]) =>
     those.some(({ quantity }) => what.includes(quantity));
-  const isTold = has(ofBus, 'W', 'A', 'VA') && has(ofMains, 'W', 'A', 'VA');
+  const isTold = has(ofBus, 'W', 'A') && has(ofMains, 'W', 'A');
   const isClear = bus.start < mains.start || (has(ofBus, 'W') && has(ofMains, 'W'));
   return isTold && isClear ? tokens.filter((one) => !ofMains.includes(one)) : tokens;
 }

@@ -15,9 +15,8 @@ const PIECES_AFTER = pattern(
 const PER_ONE = pattern(/(?<!\p{L})(?:per|each|every|a)\s+\p{L}+[\s,]*$/iu);
 /** "start 4x", "surge x3", "5 x inrush": times of what it runs on; a start as often a day is none. */
 const START_WORD = '(?:start(?:s|ing|[ -]?up)?|surge|inrush|peak)';
-const NOT_A_DAY = '(?!\\s*(?:an?|per|each|every|daily|\\/)(?!\\p{L}))';
 const START_RATIO = pattern(
-  `(?<!\\p{L})${START_WORD}(?:\\s+(?:current|power|factor|of|is|at))*[\\s:=]*(?:[x×]\\s*(\\d{1,2}(?:[.,]\\d)?)(?![\\p{L}\\d])|(\\d{1,2}(?:[.,]\\d)?)(?:[x×](?=\\s|[,;)]|$)|\\s+[x×](?!\\p{L}|\\s*\\d)))${NOT_A_DAY}|(?<![\\p{L}\\d.,])(\\d{1,2}(?:[.,]\\d)?)\\s*[x×]\\s*${START_WORD}(?!\\p{L})(?!\\s*[:=]?\\s*\\d)`,
+  `(?<!\\p{L})${START_WORD}(?:\\s+(?:current|power|factor|of|is|at))*[\\s:=]*(?:[x×]\\s*(\\d{1,2}(?:[.,]\\d)?)(?![\\p{L}\\d])|(\\d{1,2}(?:[.,]\\d)?)(?:[x×](?=\\s|[,;)]|$)|\\s+[x×](?!\\p{L}|\\s*\\d)))|(?<![\\p{L}\\d.,])(\\d{1,2}(?:[.,]\\d)?)\\s*[x×]\\s*${START_WORD}(?!\\p{L})(?!\\s*[:=]?\\s*\\d)`,
   'giu',
 );
 

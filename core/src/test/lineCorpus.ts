@@ -706,6 +706,7 @@ kettle 2kW 4 min school days ⇒ type kettle; W 2000; min 4; days 5
 mitre saw 1500W 5 min per day, start 4x ⇒ q 1; W 1500; start 4; min 5
 compressor 800W surge x3 20 min ⇒ q 1; W 800; start 3; min 20
 pump 60W start 3x daily 5 min ⇒ q 1; n 3; min 15
+pump 60W starts 4x a day 2 min ⇒ q 1; n 4; start 2.5
 fridge 60W 6x inrush ⇒ q 1; W 60; start 6
 motor 300W 20 min starting current 5x ⇒ q 1; W 300; start 5; min 20
 air con 2.0kW cooling 24V 30A 5h ⇒ W 720; min 300; path dc-dc
