@@ -301,6 +301,7 @@ describe('labels that want a word', () => {
     ['Inverter generator\n2.0 kVA max\n230V 50Hz 7.8A', 'source', ''],
     ['Fridge freezer\n220-240V 50Hz 1.2A\nLamp 1.5W\nAnnual 176 kWh', 'second-figure', ''],
     ['Nebulizer compressor\n230V 50Hz 0.9A 140VA', 'contradiction', ''],
+    ['Sewing machine\n230V 85W\nPeak 40 W', 'second-figure', ''],
     ['Roof unit\n115 VAC 60 HZ\nRLA 12.8 LRA 63\nFAN FLA 2.5', 'second-figure', ''],
   ])('plates of several lines: %s', (text, code, choice) => {
     const { questions } = propose(text);
@@ -345,6 +346,8 @@ describe('labels that want a word', () => {
     ['Electric blanket\n230V~ 50Hz 2x55W', { W: 55, q: 2, type: 'blanket-mains' }],
     ['Heat pump dryer\n230V~ 50Hz\n850W', { W: 850, type: 'tumble-dryer' }],
     ['Speaker\n12V\nPeak 200W', { W: 200 }],
+    ['Cool box\n12V 60W\nAC input 230V 75W', { W: 75, path: 'inverter' }],
+    ['Laptop\n19.5V 4.62A\nAC input 100-240V 1.7A', { W: 90.1, path: 'inverter-adapter' }],
     ['Nebulizer\n230V 50Hz 140VA\n30 min ON 30 min OFF', { W: 140, min: 30 }],
     ['Lamp\n9W 12V AC/DC LED 800lm\n25000h', { W: 9, min: 270, path: 'direct' }],
     ['LED strip\n24V DC 14.4W/m 5m', { W: 72, path: 'dc-dc' }],

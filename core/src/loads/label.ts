@@ -5,7 +5,7 @@ import type { Question } from '../quantity/question.ts';
 import { W_PER_BTU_H, W_PER_HP } from '../quantity/units.ts';
 import { MAINS_FROM_V, NAMEPLATE } from '../reference/nameplates.ts';
 import { labelQuestions } from './labelQuestions.ts';
-import type { LabelReading, LabelToken, Quantity, Side } from './labelReading.ts';
+import { type LabelReading, type LabelToken, type Quantity, type Side, saysHowMuch, TAKES } from './labelReading.ts';
 
 /**
  * Reads a nameplate: free text with input and output lines, ranges, AC and DC signs, decimal commas, VA and
@@ -133,9 +133,6 @@ export function readLabel(text: string): LabelReading {
 
 /** "8 µF / 450 V": what a motor's capacitor bears. */
 const CAPACITOR = pattern(/[µμu]f\s*[/,;@]?\s*$/iu);
-
-/** What says how much an appliance takes. */
-const TAKES: ReadonlySet<Quantity> = new Set(['A', 'W', 'VA', 'W cooking', 'W cooling', 'W shaft']);
 
 /** V from which a span of volts begins. */
 const LEAST_V = 3;
@@ -303,7 +300,10 @@ function ofTheBus(tokens: readonly LabelToken[]): readonly LabelToken[] {
   return isTold && isClear ? tokens.filter((one) => !ofMains.includes(one)) : tokens;
 }
 
-/** Volts of a battery's size beside a mains input are what comes out of an adapter, though no word says so. */
+/**
+ * Volts of a battery's size beside a mains input of which only amps are said are what comes out of an adapter, though no
+ * word says so; with watts of its own the mains is another way to feed it.
+ */
 function asOutput(tokens: readonly LabelToken[]): readonly LabelToken[] {
   const inputVolts = find(tokens, 'V', 'input');
   const plainVolts = find(tokens, 'V', 'plain');
@@ -312,6 +312,7 @@ function asOutput(tokens: readonly LabelToken[]): readonly LabelToken[] {
     isMains(inputVolts) &&
     plainVolts &&
     !isMains(plainVolts) &&
+    !find(tokens, 'W', 'input') &&
     !tokens.some(({ side }) => side === 'output');
   return isOut
     ? tokens.map((token) => (token.side === 'plain' ? { ...token, side: 'output' as const } : token))
@@ -339,8 +340,7 @@ function conclusion(all: readonly LabelToken[]): Omit<LabelReading, 'tokens' | '
   }
   // What starts or lights says how much it takes only where nothing else does.
   const aside = find(tokens, 'W start') ?? find(tokens, 'W lamp');
-  if (!power && aside && !tokens.some(({ quantity }) => TAKES.has(quantity) || quantity.startsWith('Wh/')))
-    power = { powerW: aside.high, because: 'watts as written' };
+  if (!power && aside && !saysHowMuch(tokens)) power = { powerW: aside.high, because: 'watts as written' };
   const shaft = find(tokens, 'W shaft');
   if (!power && shaft) {
     power = {

@@ -1,13 +1,10 @@
 import { pattern } from '../quantity/pattern.ts';
 import type { Question } from '../quantity/question.ts';
 import { MAINS_FROM_V, NAMEPLATE } from '../reference/nameplates.ts';
-import type { LabelToken, Quantity } from './labelReading.ts';
+import { type LabelToken, type Quantity, saysHowMuch, TAKES } from './labelReading.ts';
 
 /** W of waiting above which they are worth a question: 12 Wh a day. From memory. */
 const LEAST_STANDBY_W = 0.5;
-
-/** What says how much an appliance takes. */
-const TAKES: ReadonlySet<Quantity> = new Set(['A', 'W', 'VA', 'W cooking', 'W cooling', 'W shaft', 'Wh/day']);
 
 /** What on a label needs a word of somebody's: figures that contradict each other, second ones, two readings, a shaft. */
 export function labelQuestions(text: string, tokens: readonly LabelToken[]): Question[] {
@@ -31,10 +28,12 @@ export function labelQuestions(text: string, tokens: readonly LabelToken[]): Que
         ),
       );
   }
-  // What it takes while it waits is a load of its own where it is more than next to nothing; so is the lamp in it.
+  // What it takes while it waits is a load of its own where it is more than next to nothing; so is the lamp in it. A
+  // start below what it runs on is none.
   const isAside = ({ quantity, high }: LabelToken) =>
     (quantity === 'W standby' && high > LEAST_STANDBY_W) ||
-    (quantity === 'W lamp' && tokens.some(({ quantity }) => TAKES.has(quantity)));
+    (quantity === 'W lamp' && saysHowMuch(tokens)) ||
+    (quantity === 'W start' && saysHowMuch(tokens) && !isStartOf(tokens, high));
   for (const token of tokens) if (isAside(token)) questions.push(ask('second-figure', [token], ['']));
   const shaft = tokens.filter(({ quantity }) => quantity === 'W shaft');
   const said = tokens.some(({ quantity }) => quantity === 'W' || quantity === 'A' || quantity === 'VA');
@@ -81,6 +80,12 @@ export function labelQuestions(text: string, tokens: readonly LabelToken[]): Que
     questions.push(ask('battery', [batteries[0]], []));
   return questions;
 }
+
+/** Whether a plate says what it runs on, and that is no more than its start. */
+const isStartOf = (tokens: readonly LabelToken[], startW: number): boolean =>
+  tokens.some(({ quantity, high }) =>
+    quantity === 'W' ? high <= startW : quantity !== 'W cooling' && TAKES.has(quantity),
+  );
 
 /** "5V 3A, 9V 3A, 15V 3A, 20V 3.25A": one pair after the other. */
 function outputPairs(volts: readonly LabelToken[], amps: readonly LabelToken[]) {

@@ -22,6 +22,13 @@ export type Quantity =
   | 'W start'
   | 'W lamp';
 
+/** What says how much an appliance takes. */
+export const TAKES: ReadonlySet<Quantity> = new Set(['A', 'W', 'VA', 'W cooking', 'W cooling', 'W shaft']);
+
+/** Whether a plate says how much it takes, in watts or by its energy. */
+export const saysHowMuch = (tokens: readonly { readonly quantity: Quantity }[]): boolean =>
+  tokens.some(({ quantity }) => TAKES.has(quantity) || quantity.startsWith('Wh/'));
+
 export interface LabelToken {
   readonly quantity: Quantity;
   readonly side: Side;

@@ -16,6 +16,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
   addDevice,
+  changeArray,
   changeBusVoltage,
   changeDevice,
   changeMoveCost,
@@ -177,6 +178,18 @@ describe('commands', () => {
 });
 
 describe('sources and places', () => {
+  it('one array is changed or taken out and the others stay the very objects they were; without any the program sizes one', () => {
+    const arrays = [blankArray('one', 'One', 200), blankArray('two', 'Two', 300)];
+    const job = changeSources('a', 'arrays', arrays)(blankJob('Arrays'));
+    const of = (next: Job) => next.options[0]?.system.arrays;
+    const tilted = of(changeArray('a', 'two', { slopeDeg: 30 })(job));
+    expect(tilted).toEqual([arrays[0], { ...arrays[1], slopeDeg: 30 }]);
+    expect(tilted?.[0]).toBe(arrays[0]);
+    const left = changeArray('a', 'one', null)(job);
+    expect(of(left)).toEqual([arrays[1]]);
+    expect(of(changeArray('a', 'two', null)(left))).toBeNull();
+  });
+
   it('an array that goes is let go by the charger that shared its output; the job stays valid', () => {
     const arrays = [blankArray('roof', 'Roof', 200), blankArray('side', 'Side', 100)];
     const driving = ['roof', 'side'].map((sharesWith) => ({ ...blankLink(`d-${sharesWith}`, 'D', 30), sharesWith }));
