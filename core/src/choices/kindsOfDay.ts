@@ -1,10 +1,14 @@
 import { steadyDay } from '../days/steady.ts';
-import type { Job, Place } from '../job/schema.ts';
+import type { DesignOption, Job, Place } from '../job/schema.ts';
 import { Effort } from '../moment/effort.ts';
-import { type Settled, settle } from '../settle/settle.ts';
+import type { Leads } from '../paths/cables.ts';
+import { remembering } from '../quantity/remember.ts';
+import { type Asked, askedBy } from '../settle/asked.ts';
+import { aroundOn, settleDay } from '../settle/day.ts';
+import { type Fit, fitFor } from '../settle/fit.ts';
 import { throughBoxes } from '../sources/allInOne.ts';
 import { throughInputs } from '../sources/shared.ts';
-import { offeredWh, type Source } from '../sources/source.ts';
+import { offeredWh, type Source, yieldOf } from '../sources/source.ts';
 import { type SupplyDay, supplyDay } from '../sources/supplyDay.ts';
 import { placeIn, sunDay } from '../sun/day.ts';
 import { monthlyExtraterrestrialKwh } from '../sun/geometry.ts';
@@ -48,11 +52,15 @@ export interface DayCell {
 }
 
 /** What one kind of day in one month comes to before it is played through. */
-export interface PlayedDay {
-  readonly settled: Settled;
+export interface PlayedDay extends Fit {
+  readonly option: DesignOption;
+  /** kWh/m² on the flat. */
+  readonly sunHours: number;
+  /** Wh at the store. */
+  readonly needWh: number;
   readonly supply: SupplyDay | null;
+  /** W on the bus, without what a supply lets through. */
   readonly busW: Float64Array;
-  readonly sources: readonly Source[];
 }
 
 /** The kinds of day that a job has: no driving and no supply, no such day. */
@@ -93,8 +101,9 @@ function placeUnder(place: Place, month: number, peakSunHours: number): Place {
 }
 
 /** The job on one kind of day of one month. */
-function jobOn(job: Job, month: number, { kind }: KindOfDay, meanHours: number): Job {
+export function jobOn(job: Job, month: number, { kind }: Pick<KindOfDay, 'kind'>): Job {
   const { brief } = job;
+  const { sunHours: meanHours } = sunDay(placeIn(brief.place, month), month);
   const hours = sunHoursOn(brief.place, month, meanHours, kind);
   const place = hours === null ? brief.place : placeUnder(brief.place, month, hours);
   return {
@@ -112,48 +121,92 @@ function jobOn(job: Job, month: number, { kind }: KindOfDay, meanHours: number):
   };
 }
 
-/** @param job with its sizes fitted */
-export function playDay(job: Job, optionId: string, month: number, kind: KindOfDay, effort: number): PlayedDay {
-  const { sunHours } = sunDay(placeIn(job.brief.place, month), month);
-  const settled = settle(jobOn(job, month, kind, sunHours), optionId, new Effort(effort));
-  const supply = job.brief.supplies.find(({ id }) => id === kind.supplyId);
-  if (!supply) return { settled, supply: null, busW: settled.bus.busW, sources: settled.sources };
-  const day = supplyDay(supply, {
-    profiles: settled.profiles,
-    system: settled.option.system,
-    inverters: settled.inverters,
-    feeds: settled.feeds,
-    leads: settled.leads,
-    busW: settled.bus.busW,
-  });
-  return {
-    settled,
-    supply: day,
-    busW: day.busW,
-    sources: throughInputs(
-      throughBoxes([...settled.sources, day.source], settled.option.system),
-      settled.option.system.store,
-    ),
-  };
+/** What a kind of day asks for, whatever fills the store. */
+interface AskedDay extends Asked {
+  readonly busW: Float64Array;
+  readonly supply: SupplyDay | null;
+}
+
+/** Days kept of one list of loads: twelve months of so many kinds. */
+const KEPT_DAYS = 12 * 10;
+
+const remembered = remembering<Job['loads'], AskedDay>(KEPT_DAYS);
+
+/** All of a job that may change what its days ask for; what fills the store does not. */
+function deciding({ brief, rules, together }: Job, { feeds, system }: DesignOption, leads: Leads | null): unknown[] {
+  const { arrays, driving, runs, store, devices, chargers, ...rest } = system;
+  return [
+    ...Object.values(brief),
+    rules,
+    together,
+    feeds,
+    ...devices,
+    ...chargers,
+    ...Object.values(rest),
+    store.chemistry,
+    store.roundTripEfficiency,
+    leads?.ways,
+  ];
+}
+
+function askedOn(
+  job: Job,
+  option: DesignOption,
+  effort: number,
+  leads: Leads | null,
+  supplyId: string | null,
+): AskedDay {
+  const day = settleDay(job, option.id, new Effort(effort), leads);
+  const { needWh, demand, typicalA, worstA } = askedBy(day);
+  const asked = { needWh, demand, typicalA, worstA };
+  const given = job.brief.supplies.find(({ id }) => id === supplyId);
+  if (!given) return { ...asked, busW: day.bus.busW, supply: null };
+  const supply = supplyDay(given, { ...day, system: day.option.system, busW: day.bus.busW });
+  const busWh = supply.busW.reduce((sum, w) => sum + w, 0) / 60;
+  return { ...asked, needWh: busWh / day.roundTripEfficiency, busW: supply.busW, supply };
+}
+/**
+ * @param job with its sizes fitted
+ * @param leads the cables as they lie, whatever the month
+ */
+export function playDay(
+  job: Job,
+  optionId: string,
+  month: number,
+  { kind, supplyId }: KindOfDay,
+  effort: number,
+  leads: Leads | null,
+): PlayedDay {
+  const option = job.options.find(({ id }) => id === optionId);
+  if (!option) throw new RangeError(`this job has no option "${optionId}"`);
+  const onDay = jobOn(job, month, { kind });
+  const from = [month, kind, supplyId, effort, ...deciding(job, option, leads)];
+  const asked = remembered(job.loads, from, () => askedOn(onDay, option, effort, leads, supplyId));
+  const around = aroundOn(onDay);
+  const fit = fitFor(asked, { ...around, job: onDay, option, leads });
+  const { needWh, busW, supply } = asked;
+  const { system } = option;
+  const sources = supply
+    ? throughInputs(throughBoxes([...fit.sources, supply.source], system), system.store)
+    : fit.sources;
+  return { ...fit, sources, option, sunHours: around.sun.sunHours, needWh, supply, busW };
 }
 
 /** Unserved Wh below which a day is served. */
 const SERVED_WH = 1;
 
 export function cellOf(played: PlayedDay, month: number, { kind, supplyId }: KindOfDay): DayCell {
-  const { settled, supply, busW, sources } = played;
-  const trace = steadyDay(settled, busW, sources);
-  const wh = (of: Source['kind']) =>
-    sources.reduce((sum, source) => sum + (source.kind === of ? offeredWh(source) : 0), 0);
-  const busWh = busW.reduce((sum, w) => sum + w, 0) / 60;
-  const needWh = supply ? busWh / settled.roundTripEfficiency : settled.ledger.total.batteryWh;
-  const [sunWh, drivingWh, supplyWh] = [wh('sun'), wh('driving'), wh('supply')];
+  const { sunHours, needWh, busW, sources } = played;
+  const trace = steadyDay(played, busW, sources);
+  const sunWh = yieldOf(sources, 'sun');
+  const drivingWh = yieldOf(sources, 'driving');
+  const supplyWh = yieldOf(sources, 'supply');
   const shortWh = trace.books.unservedWh;
   return {
     month,
     kind,
     supplyId,
-    sunHours: settled.sun.sunHours,
+    sunHours,
     needWh,
     sunWh,
     drivingWh,

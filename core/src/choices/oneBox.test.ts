@@ -84,7 +84,7 @@ describe('what one box lets in', () => {
   it('on hookup the sun goes first and the mains has what is left of it', () => {
     const job = withSupplies(boxed(), aHookup(16, 230));
     const hookup = { kind: 'hookup', name: 'Hookup', supplyId: 'hookup' } as const;
-    const { sources } = playDay(job, 'a', 6, hookup, 1e5);
+    const { sources } = playDay(job, 'a', 6, hookup, 1e5, null);
     const supply = sources.find(({ kind }) => kind === 'supply');
     const sun = sources.filter(({ kind }) => kind === 'sun');
     let isFull = false;
@@ -95,7 +95,7 @@ describe('what one box lets in', () => {
       isFull ||= Math.abs(bySun + bySupply - 60 * CHARGING_V) < 1e-6 && bySun > 100;
     }
     expect(isFull).toBe(true);
-    const free = playDay(withSupplies(separate(), aHookup(16, 230)), 'a', 6, hookup, 1e5);
+    const free = playDay(withSupplies(separate(), aHookup(16, 230)), 'a', 6, hookup, 1e5, null);
     expect(cellOf({ ...free, sources }, 6, hookup).supplyWh).toBeLessThan(cellOf(free, 6, hookup).supplyWh);
   });
 

@@ -2,13 +2,15 @@ import { steadyDay } from '../days/steady.ts';
 import type { Job } from '../job/schema.ts';
 import { Effort } from '../moment/effort.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
+import { askedBy } from '../settle/asked.ts';
+import { settleDay } from '../settle/day.ts';
 import { asFitted } from '../settle/fitted.ts';
-import { settle } from '../settle/settle.ts';
+import { type Settled, settle } from '../settle/settle.ts';
 import type { LinkFlow } from '../sources/link.ts';
 import { yieldOf } from '../sources/source.ts';
 import type { Window } from '../sources/window.ts';
 import { type ArrayLedger, arrayLedgers, panelsSum, type UnlikeDetail, unlikeDetails } from './arrayLedger.ts';
-import { cellOf, type DayCell, type KindOfDay, kindsOf, playDay } from './kindsOfDay.ts';
+import { cellOf, type DayCell, jobOn, type KindOfDay, kindsOf, playDay } from './kindsOfDay.ts';
 import { type MetBy, metBy } from './metBy.ts';
 import { type SupplyUse, supplyUses } from './supplyUse.ts';
 
@@ -49,7 +51,7 @@ export function sourcesDetail(job: Job, optionId: string, effort = Number.POSITI
   const fitted = asFitted(settled, job);
   const kinds = kindsOf(job);
   const cells = Array.from({ length: 12 }, (_, i) => i + 1).flatMap((month) =>
-    kinds.map((kind) => cellOf(playDay(fitted, optionId, month, kind, effort), month, kind)),
+    kinds.map((kind) => cellOf(playDay(fitted, optionId, month, kind, effort, settled.leads), month, kind)),
   );
   const { sources, bus, solar, driving, windows } = settled;
   const usual = steadyDay(settled, bus.busW, sources);
@@ -112,9 +114,13 @@ export function dayBalance(
   kind: KindOfDay,
   effort = Number.POSITIVE_INFINITY,
 ): DayBalance {
-  const fitted = asFitted(settle(job, optionId, new Effort(effort)), job);
-  const { settled, busW, sources } = playDay(fitted, optionId, month, kind, effort);
-  const trace = steadyDay(settled, busW, sources);
+  const settled = settle(job, optionId, new Effort(effort));
+  const { leads } = settled;
+  const fitted = asFitted(settled, job);
+  const played = playDay(fitted, optionId, month, kind, effort, leads);
+  const { busW, sources } = played;
+  const trace = steadyDay(played, busW, sources);
+  const day = settleDay(jobOn(fitted, month, kind), optionId, new Effort(effort), leads);
   const sums = {
     sun: new Float64Array(MINUTES_PER_DAY),
     driving: new Float64Array(MINUTES_PER_DAY),
@@ -128,7 +134,7 @@ export function dayBalance(
     const income = sun + (sums.driving[m] as number) + (sums.supply[m] as number);
     direct += Math.min(need, sun);
     fromStore += Math.max(0, need - income);
-    if ((settled.sun.irradianceWm2[m] as number) === 0) dark += need;
+    if ((day.sun.irradianceWm2[m] as number) === 0) dark += need;
   }
   return {
     stepMin: STEP_MIN,
@@ -140,7 +146,7 @@ export function dayBalance(
     directWh: direct / 60,
     storeWh: fromStore / 60,
     darkWh: dark / 60,
-    coolingH: coolingAfterDark(settled, trace.soc),
+    coolingH: coolingAfterDark({ ...day, ...played, ledger: askedBy(day).ledger }, trace.soc),
   };
 }
 
@@ -153,7 +159,7 @@ const meansOf = (watts: Float64Array): number[] =>
 
 /** How long the hardest load that cools a room runs from sunset on, on what the store then holds above its reserve. */
 function coolingAfterDark(
-  { profiles, sun, store, ledger }: ReturnType<typeof settle>,
+  { profiles, sun, store, ledger }: Pick<Settled, 'profiles' | 'sun' | 'store' | 'ledger'>,
   soc: Float64Array,
 ): DayBalance['coolingH'] {
   const coolers = profiles.filter(({ load }) => load.draw.kind === 'room' && load.draw.mode === 'cooling');

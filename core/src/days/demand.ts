@@ -3,7 +3,7 @@ import { runningPowerW } from '../job/draw.ts';
 import type { Day, Device, Use } from '../job/schema.ts';
 import { type Follow, followOf } from '../loads/follow.ts';
 import { type LoadProfile, stretchesOn } from '../loads/profile.ts';
-import { cableShareW, type Leads } from '../paths/cables.ts';
+import { eachCableShare, type Leads } from '../paths/cables.ts';
 import { type Chain, chainOf } from '../paths/chain.ts';
 import { eachShare } from '../paths/device.ts';
 import type { Feed } from '../paths/feed.ts';
@@ -225,8 +225,7 @@ function loadRows(profiles: readonly LoadProfile[], chains: readonly Chain[], bu
         add(rows.conversionW, m, w / chain.efficiency - w);
       }
     const day = bus.devices.find(({ feed }) => feed.device.id === chain.device?.id);
-    if (bus.cables)
-      for (const [m, w] of cableShareW(bus.cables, profile, chain, day ?? null).entries()) add(rows.cableW, m, w);
+    if (bus.cables) eachCableShare(bus.cables, profile, chain, day ?? null, (m, w) => add(rows.cableW, m, w));
     if (!day) continue;
     eachShare(profile, chain, day, (m, conversionW, idleW) => {
       add(rows.conversionW, m, conversionW);

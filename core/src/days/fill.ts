@@ -55,10 +55,17 @@ export function fill(
   if (offeredW > 0 && chargeLimitW > 0 && stored < target) {
     const span = (1 - taperFromSoc) * fullWh * warmShare;
     const fallFrom = fullWh - span;
+    const rate = (offeredW < chargeLimitW ? offeredW : chargeLimitW) * efficiency;
+    const straight = stored + rate * left;
+    // Most steps end before anything tapers.
+    const ends = straight <= fallFrom && straight <= target;
+    if (ends) {
+      stored = straight;
+      left = 0;
+    }
     const perWh = FALL / span;
-    const heldFrom = offeredW >= chargeLimitW ? fallFrom : fallFrom + Math.log(chargeLimitW / offeredW) / perWh;
-    if (stored < heldFrom) {
-      const rate = (offeredW < chargeLimitW ? offeredW : chargeLimitW) * efficiency;
+    const heldFrom = ends || offeredW >= chargeLimitW ? fallFrom : fallFrom + Math.log(chargeLimitW / offeredW) / perWh;
+    if (left > 0 && stored < heldFrom) {
       const end = heldFrom < target ? heldFrom : target;
       const needed = (end - stored) / rate;
       if (needed >= left) {

@@ -95,7 +95,7 @@ const KJ_PER_WH = 3.6;
 export type Age = 'now' | 'old';
 
 /** The store as it is now, or old: full at the day's current, with what it loses going in and coming out. */
-export function storeModelOf({ store, option }: Settled, age: Age): StoreModel {
+export function storeModelOf({ store, option }: Pick<Settled, 'store' | 'option'>, age: Age): StoreModel {
   const { nominalV, typicalA, peukert } = store.factors;
   return {
     fullWh: chargeAtPeukert(store.ah, typicalA, peukert) * nominalV * (age === 'old' ? store.ageing : 1),

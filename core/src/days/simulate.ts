@@ -3,7 +3,7 @@ import { type LoadProfile, rememberedProfile } from '../loads/profile.ts';
 import { busDay } from '../paths/ledger.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
 import type { Settled } from '../settle/settle.ts';
-import type { Source } from '../sources/source.ts';
+import { offeredWh, type Source, togetherW } from '../sources/source.ts';
 import { type Filled, fill, type StoreModel, socOf, whAt } from './fill.ts';
 import { storeModelOf } from './setup.ts';
 
@@ -87,7 +87,7 @@ export interface DayStore {
 }
 
 /** The store as it is sized: old, at its coldest; the reserve is a share of the capacity as it then is. */
-export function dayStore(settled: Settled): DayStore {
+export function dayStore(settled: Pick<Settled, 'store' | 'option'>): DayStore {
   const model = storeModelOf(settled, 'old');
   const { coldFactor, usableDepth } = settled.store.factors;
   return { model, warmShare: coldFactor, floorWh: whAt(model, 1 - usableDepth, coldFactor) };
@@ -146,57 +146,68 @@ export function simulateDay(
   sources: readonly Source[],
 ): Simulated {
   const soc = new Float64Array(MINUTES_PER_DAY + 1);
+  const sunW = togetherW(
+    sources.filter(({ kind }) => kind === 'sun'),
+    MINUTES_PER_DAY,
+  );
+  const incomeW = togetherW(sources, MINUTES_PER_DAY);
+  const offered = sources.map(({ watts }) => watts);
   const takenWh = new Float64Array(sources.length);
-  const books = { spilledWh: 0, servedWh: 0, unservedWh: 0, storageLossWh: 0 };
   const filled: Filled = { storedWh: startWh, hours: 0, takenWh: 0 };
-  const socNow = () => socOf(model, filled.storedWh, warmShare);
-  let lowestSoc = socNow();
+  const { inBySun, inByAmps, out } = model;
+  const dischargeWh = model.dischargeLimitW * HOURS;
+  let [servedWh, unservedWh, storageLossWh] = [0, 0, 0];
+  let lowestSoc = socOf(model, startWh, warmShare);
   let unservedFromMin: number | null = null;
+  let storedWh = startWh;
   soc[0] = lowestSoc;
   for (let m = 0; m < MINUTES_PER_DAY; m++) {
     const demandW = busW[m] as number;
-    let [sunW, incomeW] = [0, 0];
-    for (const { watts, kind } of sources) {
-      incomeW += watts[m] as number;
-      if (kind === 'sun') sunW += watts[m] as number;
-    }
-    const directWh = Math.min(demandW, incomeW) * HOURS;
-    const over = incomeW - demandW;
-    const before = filled.storedWh;
-    let leftWh = directWh;
-    let outWh = 0;
+    const income = incomeW[m] as number;
+    const over = income - demandW;
+    let leftWh = (over > 0 ? demandW : income) * HOURS;
+    servedWh += leftWh;
     if (over > 0) {
-      const sunOver = Math.max(0, sunW - demandW);
-      const efficiency = (sunOver * model.inBySun + (over - sunOver) * model.inByAmps) / over;
-      fill(model, before, over, efficiency, warmShare, HOURS, Number.POSITIVE_INFINITY, filled);
+      const sunOver = Math.max(0, (sunW[m] as number) - demandW);
+      const efficiency = (sunOver * inBySun + (over - sunOver) * inByAmps) / over;
+      fill(model, storedWh, over, efficiency, warmShare, HOURS, Number.POSITIVE_INFINITY, filled);
       leftWh += filled.takenWh;
-      books.storageLossWh += filled.takenWh - (filled.storedWh - before);
+      storageLossWh += filled.takenWh - (filled.storedWh - storedWh);
+      storedWh = filled.storedWh;
     } else {
       const missingWh = -over * HOURS;
-      outWh = Math.min(missingWh, model.dischargeLimitW * HOURS, Math.max(0, (before - floorWh) * model.out));
-      filled.storedWh = before - outWh / model.out;
-      books.storageLossWh += outWh / model.out - outWh;
+      const outWh = Math.min(missingWh, dischargeWh, Math.max(0, (storedWh - floorWh) * out));
+      storedWh -= outWh / out;
+      servedWh += outWh;
+      storageLossWh += outWh / out - outWh;
       if (missingWh - outWh > 1e-9) {
-        books.unservedWh += missingWh - outWh;
+        unservedWh += missingWh - outWh;
         unservedFromMin ??= m;
       }
     }
-    books.servedWh += directWh + outWh;
     // Of what is used, the earlier source gives first.
-    for (const [i, { watts, kind }] of sources.entries()) {
-      const offeredWh = (watts[m] as number) * HOURS;
-      const taken = Math.min(offeredWh, leftWh);
+    for (let i = 0; income > 0 && i < offered.length; i++) {
+      const taken = Math.min(((offered[i] as Float64Array)[m] as number) * HOURS, leftWh);
       leftWh -= taken;
       takenWh[i] = (takenWh[i] as number) + taken;
-      if (kind === 'sun') books.spilledWh += offeredWh - taken;
     }
-    const now = socNow();
-    lowestSoc = Math.min(lowestSoc, now);
+    const now = socOf(model, storedWh, warmShare);
+    if (now < lowestSoc) lowestSoc = now;
     soc[m + 1] = now;
   }
-  const all = { ...books, takenWh: [...takenWh], storeChangeWh: filled.storedWh - startWh };
-  assertBalanced(all);
-  return { soc, books: all, lowestSoc, unservedFromMin, startWh, endWh: filled.storedWh };
+  let spilledWh = 0;
+  for (const [i, source] of sources.entries())
+    if (source.kind === 'sun') spilledWh += Math.max(0, offeredWh(source) - (takenWh[i] as number));
+  const books = {
+    takenWh: [...takenWh],
+    spilledWh,
+    servedWh,
+    unservedWh,
+    storageLossWh,
+    storeChangeWh: storedWh - startWh,
+  };
+  assertBalanced(books);
+  return { soc, books, lowestSoc, unservedFromMin, startWh, endWh: storedWh };
 }
 
 /** Sources − store change = served + storage loss, to 1e-6 of what was moved. */

@@ -13,7 +13,11 @@ const SETTLED_WH = 0.01;
  * A day as it is once many like it have gone by: with income enough the store is full at some time of it, with less it
  * is empty at some time. What is spilled and what goes unserved of it is so of every such day.
  */
-export function steadyDay(settled: Settled, busW: Float64Array, sources: readonly Source[]): Simulated {
+export function steadyDay(
+  settled: Pick<Settled, 'store' | 'option'>,
+  busW: Float64Array,
+  sources: readonly Source[],
+): Simulated {
   const store = dayStore(settled);
   const gains = storeDriftWh(busW, sources, passageOf(settled.option.system)) >= 0;
   let startWh = gains ? store.model.fullWh : store.floorWh;

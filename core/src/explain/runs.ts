@@ -1,4 +1,5 @@
 import { type Draft, familyOf, type WorkingInput } from '../quantity/figure.ts';
+import { remembering } from '../quantity/remember.ts';
 import { DROP_LIMIT } from '../reference/conductors.ts';
 import { ORIGIN } from '../reference/origins.ts';
 import { PROTECTION } from '../reference/protection.ts';
@@ -17,19 +18,22 @@ export const runFigure = <K extends RunKey>(id: string, key: K): `run[${string}]
 export const explainRuns = (settled: Settled, runs: LaidRuns | null) =>
   familyOf<'run', RunKey>(
     'run',
-    (runs?.rows ?? []).map((row) => ({
-      id: row.run.id,
-      members: {
+    (runs?.rows ?? []).map((row) => {
+      const before = runs?.rows[row.parent];
+      const members = () => ({
         carries: carries(row),
         ohm: ohm(row, settled),
         drop: drop(row),
-        way: way(row, runs?.rows ?? [], settled),
+        way: way(row, before, settled),
         ampacity: ampacity(row, settled),
         fuse: fuse(row),
         loss: loss(row),
-      },
-    })),
+      });
+      return { id: row.run.id, members: remembered(row, [before, settled.job.rules.cables], members) };
+    }),
   );
+
+const remembered = remembering<RunRow, Record<RunKey, Draft>>();
 
 const areaInput = ({ run, areaMm2 }: RunRow): WorkingInput =>
   run.areaMm2 === null ? computed('area', 'Area, as it needs', areaMm2, 'mm²') : ofJob('area', 'Area', areaMm2, 'mm²');
@@ -91,10 +95,9 @@ const drop = (row: RunRow): Draft => ({
   },
 });
 
-function way(row: RunRow, rows: readonly RunRow[], { job }: Settled): Draft {
+function way(row: RunRow, before: RunRow | undefined, { job }: Settled): Draft {
   const { cables } = job.rules;
   const limit = DROP_LIMIT[cables.limits];
-  const before = rows[row.parent];
   const upTo = before && before.volts === row.volts ? (row.carried.nominalA * before.wayOhm) / row.volts : 0;
   return {
     value: row.wayShare,

@@ -57,33 +57,30 @@ export interface CableDay {
  */
 export function cableDay(leads: Leads, fed: readonly Fed[], devices: readonly DeviceDay[]): CableDay {
   const { ways, ofLoad, ofDevice } = leads;
-  const watts = ways.map(() => new Float64Array(MINUTES_PER_DAY));
-  /** Null where nothing behind it cycles. */
-  const variance = ways.map((): Float64Array | null => null);
-  const vary = (way: number, more: Float64Array | null, factor: number): void => {
-    if (!more) return;
-    variance[way] ??= new Float64Array(MINUTES_PER_DAY);
-    addTo(variance[way], more, factor);
-  };
+  const watts = new DaySums(ways.length);
+  /** Nothing where nothing behind a way cycles. */
+  const variance = new DaySums(ways.length);
   for (const { profile, chain } of fed) {
+    const { meanW, varianceW2 } = profile;
     const way = ofLoad.get(profile.load.id);
     if (chain.fromBus && way !== undefined) {
-      addLoad(profile, 1 / chain.efficiency, watts[way] as Float64Array);
-      vary(way, profile.varianceW2, (1 / chain.efficiency) ** 2);
+      watts.add(way, meanW, 1 / chain.efficiency);
+      if (varianceW2) variance.add(way, varianceW2, (1 / chain.efficiency) ** 2);
     }
     const behind = chain.device && ofDevice.get(chain.device.id);
     const day = behind != null && devices.find(({ feed }) => feed.device.id === chain.device?.id);
-    if (behind != null && day) vary(behind, profile.varianceW2, ((1 + day.feed.curve.c1) / chain.efficiency) ** 2);
+    if (behind != null && day && varianceW2)
+      variance.add(behind, varianceW2, ((1 + day.feed.curve.c1) / chain.efficiency) ** 2);
   }
   for (const { feed, inputW } of devices) {
     const way = ofDevice.get(feed.device.id);
-    if (way !== undefined) addTo(watts[way] as Float64Array, inputW, 1);
+    if (way !== undefined) watts.add(way, inputW, 1);
   }
   for (let r = ways.length - 1; r >= 0; r--) {
     const { parent } = ways[r] as Way;
     if (parent < 0) continue;
-    addTo(watts[parent] as Float64Array, watts[r] as Float64Array, 1);
-    vary(parent, variance[r] as Float64Array | null, 1);
+    watts.add(parent, watts.of(r), 1);
+    variance.add(parent, variance.of(r), 1);
   }
   const lost = lostOn(ways, watts, variance);
   const { perW } = lost;
@@ -98,28 +95,57 @@ export function cableDay(leads: Leads, fed: readonly Fed[], devices: readonly De
   return { leads, ...lost, unattendedW, unattendedWh };
 }
 
-/** The variance of what does not cycle. */
-const STEADY = new Float64Array(MINUTES_PER_DAY);
+/** A day on which nothing is. */
+const NOTHING = new Float64Array(MINUTES_PER_DAY);
+
+/** Rows of the day summed for each way; what is alone on its way is not copied. */
+class DaySums {
+  private readonly rows: Float64Array[];
+  private readonly isOwn: boolean[];
+
+  constructor(ways: number) {
+    this.rows = new Array(ways).fill(NOTHING);
+    this.isOwn = new Array(ways).fill(false);
+  }
+
+  of(way: number): Float64Array {
+    return this.rows[way] as Float64Array;
+  }
+
+  add(way: number, more: Float64Array, factor: number): void {
+    const sum = this.of(way);
+    if (more === NOTHING) return;
+    if (sum === NOTHING && factor === 1) {
+      this.rows[way] = more;
+      return;
+    }
+    const own = this.isOwn[way] ? sum : sum.slice();
+    this.rows[way] = own;
+    this.isOwn[way] = true;
+    for (let m = 0; m < MINUTES_PER_DAY; m++) own[m] = (own[m] as number) + (more[m] as number) * factor;
+  }
+}
 
 /** What each way loses, and from each back to where it begins what a W, and a W² of variance, at its end loses in all of them. */
-function lostOn(ways: readonly Way[], watts: readonly Float64Array[], variance: readonly (Float64Array | null)[]) {
+function lostOn(ways: readonly Way[], watts: DaySums, variance: DaySums) {
   const lostW = new Float64Array(MINUTES_PER_DAY);
   const lostWh: number[] = [];
   const perW: Float64Array[] = [];
   const perVariance: number[] = [];
   for (const [r, { parent, perW: own }] of ways.entries()) {
-    const sum = perW[parent]?.slice() ?? new Float64Array(MINUTES_PER_DAY);
-    lostWh.push(addLost(lostW, sum, watts[r] as Float64Array, variance[r] ?? STEADY, own) / 60);
+    const sum = new Float64Array(MINUTES_PER_DAY);
+    lostWh.push(addLost(lostW, sum, perW[parent] ?? NOTHING, watts.of(r), variance.of(r), own) / 60);
     perW.push(sum);
     perVariance.push(own + (parent < 0 ? 0 : (perVariance[parent] as number)));
   }
   return { lostW, lostWh, perW, perVariance };
 }
 
-/** Adds what one way loses to the W of all, and what it loses for each W to those of the ways before it. @returns W·min */
+/** Adds what one way loses to the W of all; what it and those before it lose for each W is written down. @returns W·min */
 function addLost(
   lostW: Float64Array,
   perW: Float64Array,
+  before: Float64Array,
   watts: Float64Array,
   variance: Float64Array,
   own: number,
@@ -128,7 +154,7 @@ function addLost(
   for (let m = 0; m < MINUTES_PER_DAY; m++) {
     const w = watts[m] as number;
     const lost = own * (w * w + (variance[m] as number));
-    perW[m] = (perW[m] as number) + own * w;
+    perW[m] = (before[m] as number) + own * w;
     lostW[m] = (lostW[m] as number) + lost;
     wattMinutes += lost;
   }
@@ -136,43 +162,33 @@ function addLost(
 }
 
 /**
- * W lost in cables on account of one load in each minute. Shares of all loads and of what waits add up to the whole.
+ * W lost in cables on account of one load in each minute that it is on. Shares of all loads and of what waits add up to
+ * the whole.
  */
-export function cableShareW(
+export function eachCableShare(
   { leads, perW, perVariance }: CableDay,
   profile: LoadProfile,
   chain: Chain,
   day: DeviceDay | null,
-): Float64Array {
-  const lostW = new Float64Array(MINUTES_PER_DAY);
+  each: (minute: number, lostW: number) => void,
+): void {
   const perUseful = 1 / chain.efficiency;
-  const { active, meanW, varianceW2 } = profile;
-  const vary = (way: number, perLoadW: number): void => {
-    if (varianceW2) addTo(lostW, varianceW2, perLoadW ** 2 * (perVariance[way] as number));
-  };
+  const { active, meanW } = profile;
+  const varianceW2 = profile.varianceW2 ?? NOTHING;
   const straight = leads.ofLoad.get(profile.load.id);
   if (straight !== undefined) {
     const own = perW[straight] as Float64Array;
+    const perW2 = perUseful ** 2 * (perVariance[straight] as number);
     for (const [from, to] of active)
       for (let m = from; m < to; m++)
-        lostW[m] = (lostW[m] as number) + (meanW[m] as number) * perUseful * (own[m] as number);
-    vary(straight, perUseful);
+        each(m, (meanW[m] as number) * perUseful * (own[m] as number) + (varianceW2[m] as number) * perW2);
   }
   const through = day ? leads.ofDevice.get(day.feed.device.id) : undefined;
-  if (!day || through === undefined) return lostW;
+  if (!day || through === undefined) return;
   const own = perW[through] as Float64Array;
+  const perW2 = ((1 + day.feed.curve.c1) * perUseful) ** 2 * (perVariance[through] as number);
   eachShare(profile, chain, day, (m, conversionW, idleW) => {
-    lostW[m] = (lostW[m] as number) + ((meanW[m] as number) * perUseful + conversionW + idleW) * (own[m] as number);
+    const inputW = (meanW[m] as number) * perUseful + conversionW + idleW;
+    each(m, inputW * (own[m] as number) + (varianceW2[m] as number) * perW2);
   });
-  vary(through, (1 + day.feed.curve.c1) * perUseful);
-  return lostW;
-}
-
-function addLoad({ active, meanW }: LoadProfile, perUseful: number, watts: Float64Array): void {
-  for (const [from, to] of active)
-    for (let m = from; m < to; m++) watts[m] = (watts[m] as number) + (meanW[m] as number) * perUseful;
-}
-
-function addTo(sum: Float64Array, more: Float64Array, factor: number): void {
-  for (let m = 0; m < MINUTES_PER_DAY; m++) sum[m] = (sum[m] as number) + (more[m] as number) * factor;
 }

@@ -1,7 +1,7 @@
 import type { Device } from '../job/schema.ts';
 import type { LoadProfile } from '../loads/profile.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
-import { type CableDay, cableDay, cableShareW, type Leads } from './cables.ts';
+import { type CableDay, cableDay, eachCableShare, type Leads } from './cables.ts';
 import { type Chain, chainOf } from './chain.ts';
 import { type DeviceDay, deviceDay, eachShare, type Fed } from './device.ts';
 import type { Feed } from './feed.ts';
@@ -92,15 +92,18 @@ export function ledgerRows(
       usefulWh: energyWh,
       conversionWh: ownWh + share.conversionWh,
       idleWh: share.idleWh,
-      cableWh: cables ? wattMinutes(cableShareW(cables, profile, chain, day ?? null)) / 60 : 0,
+      cableWh: cables ? cableShareWh(cables, profile, chain, day ?? null) : 0,
     };
   });
 }
 
-function wattMinutes(watts: Float64Array): number {
-  let sum = 0;
-  for (let m = 0; m < watts.length; m++) sum += watts[m] as number;
-  return sum;
+/** A load's share of what the cables lose. */
+function cableShareWh(cables: CableDay, profile: LoadProfile, chain: Chain, day: DeviceDay | null): number {
+  let wattMinutes = 0;
+  eachCableShare(cables, profile, chain, day, (_, w) => {
+    wattMinutes += w;
+  });
+  return wattMinutes / 60;
 }
 
 /** A load's share of what its device loses. */

@@ -75,6 +75,8 @@ export function familyOf<F extends string, K extends string>(
   ) as Partial<Drafts<`${F}[${string}].${K}`>>;
 }
 
+const refersToNone = (draft: Draft): draft is Figure => draft.working.inputs.every((input) => !('refersTo' in input));
+
 /** Fills in what figures refer to; refuses a value that is not a number, so that no NaN leaves the core. */
 export function bind(...families: readonly Partial<Drafts<string>>[]): Readonly<Record<string, Figure>> {
   const drafts = new Map<string, Draft>();
@@ -88,9 +90,11 @@ export function bind(...families: readonly Partial<Drafts<string>>[]): Readonly<
   return Object.fromEntries(
     [...drafts].map(([id, draft]) => {
       if (!Number.isFinite(draft.value)) throw new RangeError(`figure ${id} is not a finite number`);
-      const inputs = draft.working.inputs.map((input) => ('refersTo' in input ? referred(input, id) : input));
       // No figure is −0: it would be shown with a sign.
-      return [id, { ...draft, value: draft.value + 0, working: { ...draft.working, inputs } }];
+      const value = draft.value + 0;
+      if (Object.is(value, draft.value) && refersToNone(draft)) return [id, draft];
+      const inputs = draft.working.inputs.map((input) => ('refersTo' in input ? referred(input, id) : input));
+      return [id, { ...draft, value, working: { ...draft.working, inputs } }];
     }),
   );
 }

@@ -1,8 +1,9 @@
-import type { Load } from '../job/schema.ts';
+import type { Load, Run } from '../job/schema.ts';
 import { LOW_12V } from '../moment/inverterCable.ts';
 import { startOf } from '../moment/starts.ts';
 import { Weighed } from '../moment/weighed.ts';
 import { chainOf } from '../paths/chain.ts';
+import { remembering } from '../quantity/remember.ts';
 import { DROP_LIMIT } from '../reference/conductors.ts';
 import { DEFAULT } from '../reference/defaults.ts';
 import type { Fitted } from './fitted.ts';
@@ -28,6 +29,13 @@ export interface Carried {
   /** Loads that draw through it, straight or through devices, by their ids. */
   readonly loads: readonly string[];
 }
+
+/** Sized for the day and again for the store, so of two. */
+const remembered = remembering<Run, Carried>(2);
+
+/** What a run carried before, where that is still the same. */
+const asBefore = (run: Run, carried: Carried): Carried =>
+  remembered(run, [...Object.values({ ...carried, loads: carried.loads.join('\n') })], () => carried);
 
 /** What hangs on one run and what is behind it, as its own zone sees it. */
 interface Hanging {
@@ -69,7 +77,7 @@ export function carriedBy(branches: readonly Branch[], fitted: Fitted): Carried[
     const branch = branches[i] as Branch;
     const own = hanging[i] as Hanging;
     atEnd(branch, own, fitted);
-    const through = flows(branch, own, byId, fitted);
+    const through = asBefore(branch.run, flows(branch, own, byId, fitted));
     carried[i] = through;
     const parent = branches[branch.parent];
     if (!parent) continue;

@@ -3,6 +3,7 @@ import { startOf } from '../moment/starts.ts';
 import type { DeviceDay } from '../paths/device.ts';
 import { intoLead } from '../paths/lead.ts';
 import { type BusDay, busDay } from '../paths/ledger.ts';
+import { remembering } from '../quantity/remember.ts';
 import { chargingVoltageV } from '../reference/chemistries.ts';
 import { restVoltageV } from '../store/rest.ts';
 import { type Appliance, appliancesOn, drawnBy, drawnUsually, heaviestWith, startExtraW } from './appliances.ts';
@@ -59,23 +60,25 @@ export interface LaidRuns {
   readonly onBus: readonly Appliance[];
 }
 
+const rememberedRow = remembering<SizedRun, RunRow>();
+
 /** Runs of an option as laid, or as the program proposes them, with all that follows. Pure. */
 export function layRuns(fitted: Cabled, bus: BusDay): LaidRuns {
   const { option, profiles, feeds, bank } = fitted;
   const { runs, devices } = option.system;
-  const sized = sizedRuns(runs ?? propose(fitted), fitted);
-  const cables = runs === null ? busDay(profiles, devices, feeds, leadsThrough(sized, fitted)).cables : bus.cables;
+  const shown = runs ?? propose(fitted);
+  const sized = sizedRuns(shown, fitted);
+  const cables =
+    runs === null ? busDay(profiles, devices, feeds, leadsThrough(shown, sized, fitted)).cables : bus.cables;
   const net = busNet(sized, bank.resistanceOhm);
   const appliances = appliancesOn(fitted, sized, net);
   const volts = appliances.length > 0 ? voltsOf(fitted, net, appliances, sized, bus.devices) : [];
   const behind = outputVolts(fitted, sized);
-  const rows = sized.map(
-    (run, i): RunRow => ({
-      ...run,
-      lostWh: (cables?.lostWh[i] ?? 0) + lostComingWh(run, sized, fitted),
-      outputV: behind.get(i) ?? null,
-    }),
-  );
+  const rows = sized.map((run, i): RunRow => {
+    const lostWh = (cables?.lostWh[i] ?? 0) + lostComingWh(run, sized, fitted);
+    const outputV = behind.get(i) ?? null;
+    return rememberedRow(run, [lostWh, outputV], () => ({ ...run, lostWh, outputV }));
+  });
   return {
     isLaid: runs !== null,
     rows,

@@ -1,4 +1,6 @@
+import type { Run } from '../job/schema.ts';
 import type { ArrayLead, Leads } from '../paths/cables.ts';
+import { remembering } from '../quantity/remember.ts';
 import { nominalVoltageV } from '../reference/chemistries.ts';
 import type { Fitted } from './fitted.ts';
 import { type SizedRun, sizedRuns } from './sized.ts';
@@ -6,16 +8,36 @@ import { type SizedRun, sizedRuns } from './sized.ts';
 /** What the day's energy needs of the runs that are laid; null while none are: what is only proposed loses nothing yet. */
 export function leadsOf(fitted: Fitted): Leads | null {
   const { runs } = fitted.option.system;
-  return runs === null ? null : leadsThrough(sizedRuns(runs, fitted), fitted);
+  return runs === null ? null : leadsThrough(runs, sizedRuns(runs, fitted), fitted);
 }
 
 /** The same of runs that are sized, laid or not. */
 export function leadsThrough(
+  runs: readonly Run[],
   sized: readonly SizedRun[],
   { option, sources }: Pick<Fitted, 'option' | 'sources'>,
 ): Leads {
   const { store, busVoltageV } = option.system;
   const nominalV = nominalVoltageV(store.chemistry, busVoltageV);
+  const from = sized.flatMap(({ run, parent, coldOhm, zone, volts, kg }) => [
+    run,
+    parent,
+    coldOhm,
+    zone.kind,
+    volts,
+    kg,
+  ]);
+  const wires = remembered(runs, [nominalV, ...from], () => wiresOf(sized, nominalV));
+  return { ...wires, ofArray: arrayLeads(sized, sources) };
+}
+
+/** All but what the sun comes in through, which goes with the panels. */
+type Wires = Omit<Leads, 'ofArray'>;
+
+/** Wires of runs already laid, so that what is reckoned with them stands while only something else changes. */
+const remembered = remembering<readonly Run[], Wires>(2);
+
+function wiresOf(sized: readonly SizedRun[], nominalV: number): Wires {
   const ofLoad = new Map<string, number>();
   const ofDevice = new Map<string, number>();
   for (const [i, { run }] of sized.entries()) {
@@ -31,7 +53,6 @@ export function leadsThrough(
     }),
     ofLoad,
     ofDevice,
-    ofArray: arrayLeads(sized, sources),
     ofLink: chargingLeads(sized, 'driving'),
     ofCharger: chargingLeads(sized, 'charger'),
     kg: sized.reduce((sum, { kg }) => sum + kg, 0),

@@ -41,6 +41,19 @@ const MOST_STEPS = 100;
 /** V between two steps at which it has settled: what is still missing goes with the square of the step, some 1e-8 V. */
 const SETTLED_V = 1e-4;
 
+/** What a network is solved in, made once for the largest: nothing of it outlasts the call. */
+let room = { slope: new Float64Array(0), residual: new Float64Array(0), siemensTo: new Float64Array(0) };
+
+function roomFor(nodes: number) {
+  if (room.slope.length < nodes)
+    room = {
+      slope: new Float64Array(nodes),
+      residual: new Float64Array(nodes),
+      siemensTo: new Float64Array(nodes),
+    };
+  return room;
+}
+
 /**
  * V at every node (Newton, each step solved along the tree from the leaves to the source in as many operations as
  * there are nodes). Started at the source's own volts it comes down to the upper of the two solutions that constant
@@ -52,9 +65,7 @@ export function solveNetwork(network: Network, sourceV: number, drawn: Drawn): S
   const { parent, ohm } = network;
   const nodes = parent.length;
   const volts = new Float64Array(nodes).fill(sourceV);
-  const slope = new Float64Array(nodes);
-  const residual = new Float64Array(nodes);
-  const siemensTo = new Float64Array(nodes);
+  const { slope, residual, siemensTo } = roomFor(nodes);
   for (let k = 0; k < nodes; k++) siemensTo[k] = 1 / Math.max(ohm[k] as number, LEAST_OHM);
   for (let step = 0; step < MOST_STEPS; step++) {
     for (let k = 0; k < nodes; k++) {

@@ -1,4 +1,5 @@
 import type { Run } from '../job/schema.ts';
+import { remembering } from '../quantity/remember.ts';
 import { CHEMISTRY, nominalVoltageV } from '../reference/chemistries.ts';
 import { AREAS_MM2, ampacityA, CONDUCTORS, DROP_LIMIT, FUSES_A, ohmPerM } from '../reference/conductors.ts';
 import { DEFAULT } from '../reference/defaults.ts';
@@ -9,7 +10,7 @@ import { type Fuse, fuseOf, shortCircuitA } from './fuse.ts';
 import { runKg } from './mass.ts';
 import { usualLengthM } from './propose.ts';
 import { choices, firstLasting, isFuseBetween, wantedA } from './suited.ts';
-import { type Branch, treeOf, type Zone, zoneVolts } from './tree.ts';
+import { type Branch, partsOfZone, treeOf, type Zone, zoneVolts } from './tree.ts';
 
 /** What decided a size. */
 export type DecidedBy = 'given' | 'drop' | 'cut-off' | 'ampacity' | 'fuse' | 'start' | 'smallest';
@@ -68,8 +69,21 @@ export function sizedRuns(runs: readonly Run[], fitted: Fitted): SizedRun[] {
   const carried = carriedBy(branches, fitted);
   const sized: SizedRun[] = [];
   for (const [i, branch] of branches.entries())
-    sized.push(settled(branch, carried[i] as Carried, sized[branch.parent], fitted));
+    sized.push(settledAsBefore(branch, carried[i] as Carried, sized[branch.parent], fitted));
   return sized;
+}
+
+/** Sized for the day and again for the store, so of two. */
+const remembered = remembering<Run, SizedRun>(2);
+
+/** A run of which all that decides it is what it was, is what it was. */
+function settledAsBefore(branch: Branch, carried: Carried, above: SizedRun | undefined, fitted: Fitted): SizedRun {
+  const { job, option, bank } = fitted;
+  const { busVoltageV, store, devices, driving } = option.system;
+  const place = [branch.parent, branch.depth, ...partsOfZone(branch.zone), carried, above];
+  const around = [job.rules.cables, job.loads, busVoltageV, store, devices, driving];
+  const behind = [bank && bank.ah > 0, bank?.resistanceOhm];
+  return remembered(branch.run, [...place, ...around, ...behind], () => settled(branch, carried, above, fitted));
 }
 
 function settled(branch: Branch, carried: Carried, above: SizedRun | undefined, fitted: Fitted): SizedRun {

@@ -7,6 +7,12 @@ export type Zone =
   | { readonly kind: 'output'; readonly device: Exclude<Device, { kind: 'inverter' }> }
   | { readonly kind: 'panels' | 'alternator'; readonly lead: SourceLead };
 
+/** What a zone is made of, for whoever asks whether it is still the same. */
+export const partsOfZone = (zone: Zone): readonly unknown[] => [
+  zone.kind,
+  zone.kind === 'bus' ? null : zone.kind === 'output' ? zone.device : zone.lead,
+];
+
 /** A run in its place, parents before children. */
 export interface Branch {
   readonly run: Run;

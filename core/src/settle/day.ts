@@ -39,23 +39,36 @@ export interface SettledDay {
   readonly roundTripEfficiency: number;
 }
 
+/** A job's own day: the brief as it holds on it, the air and the sun of the month designed for. */
+export function aroundOn(job: Job): Pick<SettledDay, 'brief' | 'ambientC' | 'sun'> {
+  const month = designMonth(job.brief);
+  const place = placeIn(job.brief.place, month);
+  return {
+    brief: { ...briefOn(job.brief), place },
+    ambientC: ambientByMinuteC(place, sunAheadMin(place, month)),
+    sun: sunDay(place, month),
+  };
+}
+
 /**
  * @param optionId the job's first option when left out; a RangeError when the job has no such option
  * @param effort what the searches may cost; without a limit when left out
+ * @param asLaid the cables as they lie already; sized for this very day when left out
  */
-export function settleDay(asStored: Job, optionId?: string, effort: Effort = WHATEVER_IT_TAKES): SettledDay {
+export function settleDay(
+  asStored: Job,
+  optionId?: string,
+  effort: Effort = WHATEVER_IT_TAKES,
+  asLaid?: Leads | null,
+): SettledDay {
   const option = optionId === undefined ? asStored.options[0] : asStored.options.find(({ id }) => id === optionId);
   if (!option) {
     const known = asStored.options.map(({ id }) => id).join(', ');
     throw new RangeError(`this job has no option "${optionId}"; it has ${known}`);
   }
   const job = asFed(asStored, option);
-  const month = designMonth(job.brief);
-  const place = placeIn(job.brief.place, month);
-  const brief = { ...briefOn(job.brief), place };
+  const { brief, ambientC, sun } = aroundOn(job);
   const { devices, store } = option.system;
-  const ambientC = ambientByMinuteC(place, sunAheadMin(place, month));
-  const sun = sunDay(place, month);
   const around = { ambientC, irradianceWm2: sun.irradianceWm2, day: brief.day };
   const profiles = job.loads.map((load) => rememberedProfile(load, around));
   const slices = slicesOf(profiles, job);
@@ -70,7 +83,8 @@ export function settleDay(asStored: Job, optionId?: string, effort: Effort = WHA
     return ratingW === null ? [] : [feedOf(device, ratingW, job.rules.inverterCurve)];
   });
   const laid = { job, option, profiles, slices, coincidence, inverters, feeds, bank: null };
-  const leads = leadsOf({ ...laid, sources: sourceLeads(option.system, job.brief, null) });
+  const leads =
+    asLaid === undefined ? leadsOf({ ...laid, sources: sourceLeads(option.system, job.brief, null) }) : asLaid;
   const bus = busDay(profiles, devices, feeds, leads);
   return {
     job,

@@ -1,6 +1,10 @@
 import { blankString } from '../job/blank.ts';
-import type { Job } from '../job/schema.ts';
+import type { Device, Job } from '../job/schema.ts';
+import { remembering } from '../quantity/remember.ts';
 import type { Settled } from './settle.ts';
+
+/** Devices already fitted, so that each stays the same object. */
+const remembered = remembering<Device, Device>();
 
 /** The job with every size as it is settled, so that another month changes the day and not what is fitted. */
 export function asFitted({ option, store, driving, solar, inverters }: Settled, asStored: Job): Job {
@@ -13,7 +17,8 @@ export function asFitted({ option, store, driving, solar, inverters }: Settled, 
     store: { ...system.store, strings: system.store.strings ?? fittedString(store.ah) },
     devices: system.devices.map((device) => {
       const sized = inverters.find((one) => one.device.id === device.id);
-      return device.kind === 'inverter' && sized && sized.ratingW > 0 ? { ...device, ratingW: sized.ratingW } : device;
+      if (device.kind !== 'inverter' || !sized || !(sized.ratingW > 0)) return device;
+      return remembered(device, [sized.ratingW], () => ({ ...device, ratingW: sized.ratingW }));
     }),
     driving: driving.links.map(({ link }) => link),
     arrays: [...solar.arrays],

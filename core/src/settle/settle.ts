@@ -1,33 +1,24 @@
 import type { Job } from '../job/schema.ts';
 import { type EvidenceSummary, evidenceSummary } from '../loads/evidence.ts';
-import { type BusMoment, busMoment } from '../moment/busMoment.ts';
+import type { BusMoment } from '../moment/busMoment.ts';
 import type { Effort } from '../moment/effort.ts';
 import { type SupplyMoment, supplyMoment } from '../moment/supplyMoment.ts';
 import { panelKg } from '../panels/panels.ts';
-import { ledgerRows } from '../paths/ledger.ts';
-import { type Ledger, ledgerOf } from '../paths/shares.ts';
+import type { Ledger } from '../paths/shares.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
-import { nominalVoltageV } from '../reference/chemistries.ts';
-import { throughBoxes } from '../sources/allInOne.ts';
 import { storeDriftWh } from '../sources/drift.ts';
-import { type DrivingSize, sizeDriving } from '../sources/driving.ts';
-import { sharingOutputs, throughInputs } from '../sources/shared.ts';
-import { type Sky, type SolarSize, sizeSolar } from '../sources/solar.ts';
 import { controllersLoseWh, type Source, togetherW, yieldOf } from '../sources/source.ts';
 import { directWh } from '../sources/spared.ts';
 import { type Window, windowOf } from '../sources/window.ts';
 import type { Demand } from '../store/demand.ts';
 import { batteryKg, type KitMass, kitMass } from '../store/mass.ts';
 import { passageOf } from '../store/passage.ts';
-import { chargeWeightedMeanA } from '../store/peukert.ts';
-import { storeFactors } from '../store/requirement.ts';
-import { type StoreSize, sizeStore } from '../store/size.ts';
-import { planeIrradiance } from '../sun/plane.ts';
+import { askedBy } from './asked.ts';
 import { type SettledDay, settleDay } from './day.ts';
-import { demandOn } from './demand.ts';
+import { type Fit, fitFor } from './fit.ts';
 
 /** An option with every size settled, as plain numbers; nothing is explained yet. */
-export interface Settled extends SettledDay {
+export interface Settled extends SettledDay, Fit {
   /** What the store must carry on which days. */
   readonly demand: Demand;
   readonly nominalV: number;
@@ -37,13 +28,8 @@ export interface Settled extends SettledDay {
   readonly busPeak: BusMoment;
   /** In the order of the brief. */
   readonly supplies: readonly SupplyMoment[];
-  readonly store: StoreSize;
-  readonly driving: DrivingSize;
-  readonly solar: SolarSize;
   /** Of each array, what its panels bring against what its controller bears. */
   readonly windows: readonly Window[];
-  /** All that fills the store, in the order they are drawn on. */
-  readonly sources: readonly Source[];
   readonly income: Income;
   readonly kit: KitMass;
 }
@@ -77,19 +63,12 @@ interface Income {
  */
 export function settle(asStored: Job, optionId?: string, effort?: Effort): Settled {
   const day = settleDay(asStored, optionId, effort);
-  const { job, brief, option, profiles, bus, feeds, slices, coincidence, inverters, roundTripEfficiency } = day;
+  const { job, brief, option, profiles, bus, slices, coincidence, inverters } = day;
   const { system } = option;
-  const ledger = ledgerOf(ledgerRows(profiles, system.devices, bus.devices, bus.cables), bus, roundTripEfficiency);
-  const needWh = ledger.total.batteryWh;
-  const busPeak = busMoment(profiles, system.devices, feeds, slices, coincidence);
-  const nominalV = nominalVoltageV(system.store.chemistry, system.busVoltageV);
-  const factors = storeFactors(system, chargeWeightedMeanA(bus.busW, nominalV));
-  const demand = demandOn(day);
-  const store = sizeStore(system, brief, demand, factors, busPeak.weight / nominalV);
-  const driving = sizeDriving(brief, system, needWh, store, day.leads);
-  const coveredWh = job.rules.arrayCovers === 'everything' ? 0 : driving.yieldWh * driving.countsShare;
-  const solar = sizeSolar(system, skyOver(day), Math.max(0, needWh - coveredWh), day.leads);
-  const sources = sourcesOf(solar.sources, driving.sources, system);
+  const asked = askedBy(day);
+  const { ledger, busPeak, nominalV, demand, needWh } = asked;
+  const fit = fitFor(asked, day);
+  const { store, driving, solar, sources } = fit;
   const drivenWh = yieldOf(sources, 'driving');
   return {
     ...day,
@@ -107,11 +86,8 @@ export function settle(asStored: Job, optionId?: string, effort?: Effort): Settl
     night: nightOf(day),
     busPeak,
     supplies: brief.supplies.map((supply) => supplyMoment(supply, profiles, system, inverters, slices, coincidence)),
-    store,
-    driving,
-    solar,
+    ...fit,
     windows: solar.arrays.map((array) => windowOf(array, job.brief, system)),
-    sources,
     income: {
       sunWh: yieldOf(sources, 'sun'),
       drivingWh: drivenWh,
@@ -130,29 +106,6 @@ export function settle(asStored: Job, optionId?: string, effort?: Effort): Settl
     ),
   };
 }
-
-/** The sky of the day that was settled, as arrays see it. */
-export const skyOver = ({
-  brief,
-  sun,
-  ambientC,
-  job,
-}: Pick<SettledDay, 'brief' | 'sun' | 'ambientC' | 'job'>): Sky => ({
-  onPlane: (plane) => planeIrradiance(brief.place, sun, plane),
-  ambientC,
-  flatFactor: job.rules.arrayFactor,
-});
-
-/** What fills the store in the order it is drawn on, shared outputs held to what their charger gives. */
-export const sourcesOf = (
-  sun: readonly Source[],
-  driving: readonly Source[],
-  system: SettledDay['option']['system'],
-): readonly Source[] => {
-  const shared = sharingOutputs([...sun, ...driving], system.driving ?? [], system.busVoltageV);
-  const inOrder = [...shared].sort((a, b) => a.priority - b.priority);
-  return throughInputs(throughBoxes(inOrder, system), system.store);
-};
 
 /** W that the sun offers in each minute. */
 export const sunW = (sources: readonly Source[]): Float64Array =>

@@ -2,9 +2,10 @@ import { blankArray } from '../job/blank.ts';
 import type { SolarArray, System } from '../job/schema.ts';
 import { arrayRatingW } from '../panels/panels.ts';
 import type { Leads } from '../paths/cables.ts';
+import { remembering } from '../quantity/remember.ts';
 import { chargingVoltageV } from '../reference/chemistries.ts';
 import { ARRAY_STEP_W } from '../reference/sizes.ts';
-import { type ArrayChain, type ArrayDay, arrayDay, arrayYield, mpptEfficiency } from './array.ts';
+import { type ArrayChain, type ArrayDay, type ArrayYield, arrayDay, arrayYield, mpptEfficiency } from './array.ts';
 import type { Source } from './source.ts';
 
 /** An array of which 1 W yields less than this a day, Wh, helps nobody. */
@@ -74,6 +75,11 @@ export function controllerLimitW({ controller: { maxA, maxW } }: SolarArray, bus
   return limits.length > 0 ? Math.min(...limits) : null;
 }
 
+/** Yields kept of one array: twelve months under a bright, a dull and a mean sky. */
+const KEPT_SKIES = 12 * 3;
+
+const remembered = remembering<SolarArray, ArrayYield>(KEPT_SKIES);
+
 /** An array under a sky, with what its controller lets through. */
 export function arraySource(
   array: SolarArray,
@@ -84,7 +90,9 @@ export function arraySource(
   const { kind } = array.controller;
   const chargingV = chargingVoltageV(busV);
   const around = { irradianceWm2: onPlane(array), ambientC, flatFactor, chargingV, busV };
-  const { watts, chain } = arrayYield(array, around, leads?.ofArray.get(array.id) ?? null);
+  const lead = leads?.ofArray.get(array.id) ?? null;
+  const from = [...Object.values(around), lead?.panelsOhm, lead?.panelsV, lead?.controllerOhm];
+  const { watts, chain } = remembered(array, from, () => arrayYield(array, around, lead));
   return {
     id: array.id,
     name: array.name,

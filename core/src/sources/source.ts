@@ -22,7 +22,7 @@ export interface Source {
 /** Wh that a source offers in a day. */
 export function offeredWh({ watts }: Source): number {
   let wattMinutes = 0;
-  for (const w of watts) wattMinutes += w;
+  for (let m = 0; m < watts.length; m++) wattMinutes += watts[m] as number;
   return wattMinutes / 60;
 }
 

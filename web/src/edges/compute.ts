@@ -38,6 +38,7 @@ export class Compute<R> {
   readonly #lanes = new Map<string, Lane<R>>();
   #worker: WorkerLike | null = null;
   #remote: R | null = null;
+  readonly #atRest: (() => void)[] = [];
 
   constructor(start: () => { readonly worker: WorkerLike; readonly remote: R }) {
     this.#start = start;
@@ -69,7 +70,11 @@ export class Compute<R> {
     const question = lane.next;
     lane.running = question;
     lane.next = null;
-    if (!question) return;
+    if (!question) {
+      if (this.#isAtWork()) return;
+      for (const go of this.#atRest.splice(0)) go();
+      return;
+    }
     const tooLong = new Error('This takes too long and was given up.');
     lane.timer = setTimeout(() => this.#cutOff(lane, tooLong), LONGEST_MS);
     const end = (tell: () => void) => {
@@ -84,6 +89,15 @@ export class Compute<R> {
         (value) => end(() => question.resolve(value)),
         (error: Error) => end(() => question.reject(error)),
       );
+  }
+
+  #isAtWork(): boolean {
+    return [...this.#lanes.values()].some(({ running }) => running !== null);
+  }
+
+  /** Resolves once nothing is at work, for what may wait until then. */
+  rest(): Promise<void> {
+    return this.#isAtWork() ? new Promise((resolve) => this.#atRest.push(resolve)) : Promise.resolve();
   }
 
   #ready(): R {
@@ -178,9 +192,14 @@ export function useComputed<T>(
     const onProgress = proxy((progress: number) => {
       if (wanted) setState((now) => ({ ...now, progress }));
     });
+    // What stands beside the figures leaves the machine to them first.
     const go = () =>
-      worker
-        .ask(kind, (remote) => ask(remote, onProgress))
+      Promise.resolve()
+        .then(() => (worker === figures ? undefined : figures.rest()))
+        .then(() => {
+          if (!wanted) throw new Overtaken();
+          return worker.ask(kind, (remote) => ask(remote, onProgress));
+        })
         .then(
           (value) =>
             startTransition(() => {

@@ -13,7 +13,6 @@ export function useSourcesDetail(job: Job, optionId: string): Computed<SourcesDe
       async (remote) => answers.take(await remote.sourcesDetail(job, optionId, FIRST_EFFORT, answers.held)),
       [job, optionId],
     ),
-    { rests: true },
   );
 }
 

@@ -1,0 +1,43 @@
+import { type BusMoment, busMoment } from '../moment/busMoment.ts';
+import { ledgerRows } from '../paths/ledger.ts';
+import { type Ledger, ledgerOf } from '../paths/shares.ts';
+import { nominalVoltageV } from '../reference/chemistries.ts';
+import type { Demand } from '../store/demand.ts';
+import { chargeWeightedMeanA } from '../store/peukert.ts';
+import type { SettledDay } from './day.ts';
+import { demandOn } from './demand.ts';
+
+/** What a day asks of the store and of all that fills it, whatever they are. */
+export interface Asked {
+  /** Wh at the store. */
+  readonly needWh: number;
+  /** What the store must carry on which days. */
+  readonly demand: Demand;
+  /** A at nominal volts: the mean by charge, and at the worst moment. */
+  readonly typicalA: number;
+  readonly worstA: number;
+}
+
+/** What it asks, with the books and the moment that say so. */
+export interface AskedBy extends Asked {
+  readonly ledger: Ledger;
+  readonly busPeak: BusMoment;
+  readonly nominalV: number;
+}
+
+export function askedBy(day: SettledDay): AskedBy {
+  const { profiles, bus, feeds, slices, coincidence, roundTripEfficiency } = day;
+  const { devices, store, busVoltageV } = day.option.system;
+  const ledger = ledgerOf(ledgerRows(profiles, devices, bus.devices, bus.cables), bus, roundTripEfficiency);
+  const busPeak = busMoment(profiles, devices, feeds, slices, coincidence);
+  const nominalV = nominalVoltageV(store.chemistry, busVoltageV);
+  return {
+    ledger,
+    busPeak,
+    nominalV,
+    needWh: ledger.total.batteryWh,
+    demand: demandOn(day),
+    typicalA: chargeWeightedMeanA(bus.busW, nominalV),
+    worstA: busPeak.weight / nominalV,
+  };
+}
