@@ -16,7 +16,7 @@ import { jobUnder, type WhatIf, weatherUnder } from '../days/whatIf.ts';
 import type { Job, PlanStretch } from '../job/schema.ts';
 import { Effort } from '../moment/effort.ts';
 import { asFitted } from '../settle/fitted.ts';
-import { type Settled, settle } from '../settle/settle.ts';
+import { type Settled, settle, settledWithin } from '../settle/settle.ts';
 import { FULL_SOC } from '../store/charging.ts';
 import { designMonth } from '../sun/day.ts';
 import { dayOfYear, YEAR_DAYS } from '../sun/months.ts';
@@ -42,7 +42,7 @@ export interface PreparedDays {
 
 /** @param effort what the searches of the day may cost */
 export function prepareDays(job: Job, optionId: string, ask: DaysAsk, effort = Number.POSITIVE_INFINITY): PreparedDays {
-  const asItIs = settle(job, optionId, new Effort(effort));
+  const asItIs = settledWithin(job, optionId, effort);
   const fitted = jobUnder(asFitted(asItIs, job), ask.ifs);
   const settled = fitted === job ? asItIs : settle(fitted, optionId, new Effort(effort));
   return { settled, ask, setup: setUpDays(settled, ask.stepMin, ask.ifs.includes('aged') ? 'old' : 'now') };

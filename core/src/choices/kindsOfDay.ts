@@ -1,7 +1,9 @@
 import { steadyDay } from '../days/steady.ts';
 import type { DesignOption, Job, Place } from '../job/schema.ts';
+import type { LoadProfile } from '../loads/profile.ts';
 import { Effort } from '../moment/effort.ts';
 import type { Leads } from '../paths/cables.ts';
+import type { Ledger } from '../paths/shares.ts';
 import { remembering } from '../quantity/remember.ts';
 import { type Asked, askedBy } from '../settle/asked.ts';
 import { aroundOn, settleDay } from '../settle/day.ts';
@@ -10,7 +12,7 @@ import { throughBoxes } from '../sources/allInOne.ts';
 import { throughInputs } from '../sources/shared.ts';
 import { offeredWh, type Source, yieldOf } from '../sources/source.ts';
 import { type SupplyDay, supplyDay } from '../sources/supplyDay.ts';
-import { placeIn, sunDay } from '../sun/day.ts';
+import { placeIn, type SunDay, sunDay } from '../sun/day.ts';
 import { monthlyExtraterrestrialKwh } from '../sun/geometry.ts';
 import { seasonOf } from '../sun/season.ts';
 import { BRIGHT_SHARE, clearnessAt, DULL_SHARE } from '../sun/spread.ts';
@@ -54,10 +56,10 @@ export interface DayCell {
 /** What one kind of day in one month comes to before it is played through. */
 export interface PlayedDay extends Fit {
   readonly option: DesignOption;
-  /** kWh/m² on the flat. */
-  readonly sunHours: number;
+  readonly sun: SunDay;
   /** Wh at the store. */
   readonly needWh: number;
+  readonly cooler: Cooler | null;
   readonly supply: SupplyDay | null;
   /** W on the bus, without what a supply lets through. */
   readonly busW: Float64Array;
@@ -101,7 +103,7 @@ function placeUnder(place: Place, month: number, peakSunHours: number): Place {
 }
 
 /** The job on one kind of day of one month. */
-export function jobOn(job: Job, month: number, { kind }: Pick<KindOfDay, 'kind'>): Job {
+function jobOn(job: Job, month: number, { kind }: Pick<KindOfDay, 'kind'>): Job {
   const { brief } = job;
   const { sunHours: meanHours } = sunDay(placeIn(brief.place, month), month);
   const hours = sunHoursOn(brief.place, month, meanHours, kind);
@@ -121,8 +123,26 @@ export function jobOn(job: Job, month: number, { kind }: Pick<KindOfDay, 'kind'>
   };
 }
 
+/** The hardest load that cools a room, with what it takes from the store while it runs, W. */
+interface Cooler {
+  readonly name: string;
+  readonly storeW: number;
+}
+
+function hardestCooler(profiles: readonly LoadProfile[], ledger: Ledger): Cooler | null {
+  const coolers = profiles.filter(({ load }) => load.draw.kind === 'room' && load.draw.mode === 'cooling');
+  const [hardest] = [...coolers].sort((a, b) => b.runningW - a.runningW);
+  if (!hardest) return null;
+  const { id, name } = hardest.load;
+  const row = ledger.loads.find(({ loadId }) => loadId === id);
+  // Watts at the store's terminals for each watt at the appliance, as on this day.
+  const perUseful = row && row.usefulWh > 0 ? row.batteryWh / row.usefulWh : 1;
+  return { name, storeW: hardest.runningW * perUseful };
+}
+
 /** What a kind of day asks for, whatever fills the store. */
 interface AskedDay extends Asked {
+  readonly cooler: Cooler | null;
   readonly busW: Float64Array;
   readonly supply: SupplyDay | null;
 }
@@ -157,8 +177,8 @@ function askedOn(
   supplyId: string | null,
 ): AskedDay {
   const day = settleDay(job, option.id, new Effort(effort), leads);
-  const { needWh, demand, typicalA, worstA } = askedBy(day);
-  const asked = { needWh, demand, typicalA, worstA };
+  const { ledger, needWh, demand, typicalA, worstA } = askedBy(day);
+  const asked = { needWh, demand, typicalA, worstA, cooler: hardestCooler(day.profiles, ledger) };
   const given = job.brief.supplies.find(({ id }) => id === supplyId);
   if (!given) return { ...asked, busW: day.bus.busW, supply: null };
   const supply = supplyDay(given, { ...day, system: day.option.system, busW: day.bus.busW });
@@ -184,19 +204,19 @@ export function playDay(
   const asked = remembered(job.loads, from, () => askedOn(onDay, option, effort, leads, supplyId));
   const around = aroundOn(onDay);
   const fit = fitFor(asked, { ...around, job: onDay, option, leads });
-  const { needWh, busW, supply } = asked;
+  const { needWh, busW, supply, cooler } = asked;
   const { system } = option;
   const sources = supply
     ? throughInputs(throughBoxes([...fit.sources, supply.source], system), system.store)
     : fit.sources;
-  return { ...fit, sources, option, sunHours: around.sun.sunHours, needWh, supply, busW };
+  return { ...fit, sources, option, sun: around.sun, needWh, cooler, supply, busW };
 }
 
 /** Unserved Wh below which a day is served. */
 const SERVED_WH = 1;
 
 export function cellOf(played: PlayedDay, month: number, { kind, supplyId }: KindOfDay): DayCell {
-  const { sunHours, needWh, busW, sources } = played;
+  const { sun, needWh, busW, sources } = played;
   const trace = steadyDay(played, busW, sources);
   const sunWh = yieldOf(sources, 'sun');
   const drivingWh = yieldOf(sources, 'driving');
@@ -206,7 +226,7 @@ export function cellOf(played: PlayedDay, month: number, { kind, supplyId }: Kin
     month,
     kind,
     supplyId,
-    sunHours,
+    sunHours: sun.sunHours,
     needWh,
     sunWh,
     drivingWh,

@@ -9,7 +9,7 @@ import { type Thicker, thickerOf } from '../runs/thicker.ts';
 import { sizeWords } from '../runs/typedSize.ts';
 import { unitAt } from '../runs/units.ts';
 import { asCabled, runsOf } from '../settle/runs.ts';
-import { type Settled, settle } from '../settle/settle.ts';
+import { type Settled, settle, settledWithin } from '../settle/settle.ts';
 
 /** What the next thicker would win, its size in words. */
 export type ThickerLine = Thicker & { readonly size: string };
@@ -81,7 +81,7 @@ export const usualOfRuns = { jointMohm: DEFAULT.jointMohm.value, chassisMohm: DE
 
 /** All that the Runs step says beyond the figures. @param effort what its searches may cost */
 export const runsDetail = (job: Job, optionId: string, effort = Number.POSITIVE_INFINITY): RunsDetail =>
-  runsDetailOf(settle(job, optionId, new Effort(effort)));
+  runsDetailOf(settledWithin(job, optionId, effort));
 
 /** The same of what is settled already. @param reckoned its runs, where they are there too */
 export function runsDetailOf(settled: Settled, reckoned: LaidRuns | null = null): RunsDetail {
@@ -152,7 +152,7 @@ export function thickerRuns(
   optionId: string,
   effort = Number.POSITIVE_INFINITY,
 ): Readonly<Record<string, ThickerLine | null>> {
-  const settled = settle(job, optionId, new Effort(effort));
+  const settled = settledWithin(job, optionId, effort);
   const laid = runsOf(settled);
   const thicker = thickerOf(laid, asCabled(settled), settled.bus);
   return Object.fromEntries(

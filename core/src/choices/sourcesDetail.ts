@@ -1,16 +1,13 @@
 import { steadyDay } from '../days/steady.ts';
 import type { Job } from '../job/schema.ts';
-import { Effort } from '../moment/effort.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
-import { askedBy } from '../settle/asked.ts';
-import { settleDay } from '../settle/day.ts';
 import { asFitted } from '../settle/fitted.ts';
-import { type Settled, settle } from '../settle/settle.ts';
+import { settledWithin } from '../settle/settle.ts';
 import type { LinkFlow } from '../sources/link.ts';
 import { yieldOf } from '../sources/source.ts';
 import type { Window } from '../sources/window.ts';
 import { type ArrayLedger, arrayLedgers, panelsSum, type UnlikeDetail, unlikeDetails } from './arrayLedger.ts';
-import { cellOf, type DayCell, jobOn, type KindOfDay, kindsOf, playDay } from './kindsOfDay.ts';
+import { cellOf, type DayCell, type KindOfDay, kindsOf, type PlayedDay, playDay } from './kindsOfDay.ts';
 import { type MetBy, metBy } from './metBy.ts';
 import { type SupplyUse, supplyUses } from './supplyUse.ts';
 
@@ -47,7 +44,7 @@ export interface SourcesDetail {
 
 /** All that the Sources step says beyond the figures. @param effort what the searches of each day may cost */
 export function sourcesDetail(job: Job, optionId: string, effort = Number.POSITIVE_INFINITY): SourcesDetail {
-  const settled = settle(job, optionId, new Effort(effort));
+  const settled = settledWithin(job, optionId, effort);
   const fitted = asFitted(settled, job);
   const kinds = kindsOf(job);
   const cells = Array.from({ length: 12 }, (_, i) => i + 1).flatMap((month) =>
@@ -114,13 +111,12 @@ export function dayBalance(
   kind: KindOfDay,
   effort = Number.POSITIVE_INFINITY,
 ): DayBalance {
-  const settled = settle(job, optionId, new Effort(effort));
+  const settled = settledWithin(job, optionId, effort);
   const { leads } = settled;
   const fitted = asFitted(settled, job);
   const played = playDay(fitted, optionId, month, kind, effort, leads);
   const { busW, sources } = played;
   const trace = steadyDay(played, busW, sources);
-  const day = settleDay(jobOn(fitted, month, kind), optionId, new Effort(effort), leads);
   const sums = {
     sun: new Float64Array(MINUTES_PER_DAY),
     driving: new Float64Array(MINUTES_PER_DAY),
@@ -134,7 +130,7 @@ export function dayBalance(
     const income = sun + (sums.driving[m] as number) + (sums.supply[m] as number);
     direct += Math.min(need, sun);
     fromStore += Math.max(0, need - income);
-    if ((day.sun.irradianceWm2[m] as number) === 0) dark += need;
+    if ((played.sun.irradianceWm2[m] as number) === 0) dark += need;
   }
   return {
     stepMin: STEP_MIN,
@@ -146,7 +142,7 @@ export function dayBalance(
     directWh: direct / 60,
     storeWh: fromStore / 60,
     darkWh: dark / 60,
-    coolingH: coolingAfterDark({ ...day, ...played, ledger: askedBy(day).ledger }, trace.soc),
+    coolingH: coolingAfterDark(played, trace.soc),
   };
 }
 
@@ -158,18 +154,10 @@ const meansOf = (watts: Float64Array): number[] =>
   });
 
 /** How long the hardest load that cools a room runs from sunset on, on what the store then holds above its reserve. */
-function coolingAfterDark(
-  { profiles, sun, store, ledger }: Pick<Settled, 'profiles' | 'sun' | 'store' | 'ledger'>,
-  soc: Float64Array,
-): DayBalance['coolingH'] {
-  const coolers = profiles.filter(({ load }) => load.draw.kind === 'room' && load.draw.mode === 'cooling');
-  const [hardest] = [...coolers].sort((a, b) => b.runningW - a.runningW);
+function coolingAfterDark({ cooler, sun, store }: PlayedDay, soc: Float64Array): DayBalance['coolingH'] {
   const sunset = sun.irradianceWm2.findLastIndex((w) => w > 0);
-  if (!hardest || sunset < 0) return null;
-  const row = ledger.loads.find(({ loadId }) => loadId === hardest.load.id);
-  // Watts at the store's terminals for each watt at the appliance, as on this day.
-  const perUseful = row && row.usefulWh > 0 ? row.batteryWh / row.usefulWh : 1;
+  if (!cooler || sunset < 0) return null;
   const { usableDepth } = store.factors;
   const aboveWh = Math.max(0, (soc[sunset] as number) - (1 - usableDepth)) * store.capacityWh * store.ageing;
-  return { name: hardest.load.name, hours: aboveWh / (hardest.runningW * perUseful) };
+  return { name: cooler.name, hours: aboveWh / cooler.storeW };
 }

@@ -6,7 +6,7 @@ import { CHEMISTRY, chargingVoltageV } from '../reference/chemistries.ts';
 import { COPPER_KG_PER_MM2_M, ohmPerM } from '../reference/conductors.ts';
 import { DEFAULT } from '../reference/defaults.ts';
 import { GUIDE_W } from '../reference/sizes.ts';
-import { type Settled, settle } from '../settle/settle.ts';
+import { type Settled, settle, settledWithin } from '../settle/settle.ts';
 import { type Charging, FULL_SOC, hoursToSoc, socAfter } from '../store/charging.ts';
 import { cyclesAt } from '../store/cycles.ts';
 
@@ -84,7 +84,7 @@ const CONTROLLER_A = 50;
 
 /** All that the Store step says beyond the figures. @param effort what its searches may cost */
 export function storeDetail(job: Job, optionId: string, effort = Number.POSITIVE_INFINITY): StoreDetail {
-  const settled = settle(job, optionId, new Effort(effort));
+  const settled = settledWithin(job, optionId, effort);
   const voltages = ([12, 24, 48] as const).map((busV) => atVoltage(job, settled, busV, effort));
   return {
     fillings: fillingsOf(settled),

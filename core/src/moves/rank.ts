@@ -1,6 +1,5 @@
 import type { Job } from '../job/schema.ts';
-import { Effort } from '../moment/effort.ts';
-import { settle, sunW } from '../settle/settle.ts';
+import { settledWithin, sunW } from '../settle/settle.ts';
 import { averageSavingWh } from './average.ts';
 import { movesOf } from './candidates.ts';
 import { MoveCosts } from './cost.ts';
@@ -47,7 +46,7 @@ export type Prepared = ReturnType<typeof prepareMoves>;
 
 /** The moves of one option and their costs, with the array it has. @param effort what the searches of each day may cost */
 export function prepareMoves(job: Job, optionId: string, effort = Number.POSITIVE_INFINITY) {
-  const settled = settle(job, optionId, new Effort(effort));
+  const settled = settledWithin(job, optionId, effort);
   const arrayW = sunW(settled.sources);
   const costs = new MoveCosts(job, optionId, arrayW, effort);
   return { job, settled, costs, moves: onlyBestOf(movesOf(settled), costs) };

@@ -1,10 +1,11 @@
 import type { Job } from '../job/schema.ts';
 import { type EvidenceSummary, evidenceSummary } from '../loads/evidence.ts';
 import type { BusMoment } from '../moment/busMoment.ts';
-import type { Effort } from '../moment/effort.ts';
+import { Effort } from '../moment/effort.ts';
 import { type SupplyMoment, supplyMoment } from '../moment/supplyMoment.ts';
 import { panelKg } from '../panels/panels.ts';
 import type { Ledger } from '../paths/shares.ts';
+import { remembering } from '../quantity/remember.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
 import { storeDriftWh } from '../sources/drift.ts';
 import { controllersLoseWh, type Source, togetherW, yieldOf } from '../sources/source.ts';
@@ -113,6 +114,15 @@ export const sunW = (sources: readonly Source[]): Float64Array =>
     sources.filter(({ kind }) => kind === 'sun'),
     MINUTES_PER_DAY,
   );
+
+const remembered = remembering<Job, Settled>();
+
+/**
+ * `settle`, remembered for as long as the job is the same: what is asked beside the figures is asked of the same sizes.
+ * @param effort what the searches may cost
+ */
+export const settledWithin = (job: Job, optionId: string, effort: number): Settled =>
+  remembered(job, [optionId, effort], () => settle(job, optionId, new Effort(effort)));
 
 function nightOf({ bus, sun }: SettledDay): Night {
   let wattMinutes = 0;

@@ -183,7 +183,7 @@ const computeWorker = {
     return netlistOf(asCabled(settle(job, optionId)), { charged: 'low', copper: 'hot' });
   },
   dayBalance(job: Job, optionId: string, month: number, kind: KindOfDay, effort: number): DayBalance {
-    return dayBalance(job, optionId, month, kind, effort);
+    return dayBalance(kept(job), optionId, month, kind, effort);
   },
   /** With the ms it took, for the benchmark. */
   trip(job: Job, optionId: string, ask: DaysAsk): TripDetail & { readonly tookMs: number } {

@@ -1,0 +1,95 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import { describe, expect, it } from 'vitest';
+import { kindsOf } from '../choices/kindsOfDay.ts';
+import { runsDetail } from '../choices/runsDetail.ts';
+import { dayBalance } from '../choices/sourcesDetail.ts';
+import type { Job } from '../job/schema.ts';
+import { assess } from './assess.ts';
+
+const DEMO = new URL('../../../demo/', import.meta.url);
+const demos = readdirSync(DEMO).map((name) => JSON.parse(readFileSync(new URL(name, DEMO), 'utf8')) as Job);
+
+/** A job with its runs laid, so that cables count. */
+function laid(job: Job): Job {
+  const [option, ...others] = job.options;
+  if (!option) throw new Error('the job has no option');
+  const { proposed } = runsDetail(job, option.id);
+  return { ...job, options: [{ ...option, system: { ...option.system, runs: proposed } }, ...others] };
+}
+
+type Path = readonly (string | number)[];
+
+/** Where numbers and yes-or-no stand in a value. */
+function leaves(value: unknown, path: Path = []): Path[] {
+  if (typeof value === 'number' || typeof value === 'boolean') return [path];
+  if (typeof value !== 'object' || value === null) return [];
+  return Object.entries(value).flatMap(([key, part]) =>
+    leaves(part, [...path, Array.isArray(value) ? Number(key) : key]),
+  );
+}
+
+/** The value with something else at one place; all that is not on the way there stays the very same object. */
+function edited<T>(value: T, [key, ...rest]: Path, change: (was: unknown) => unknown = otherThan): T {
+  if (key === undefined) return change(value) as T;
+  const copy = (Array.isArray(value) ? [...value] : { ...value }) as T;
+  copy[key as keyof T] = edited(copy[key as keyof T], rest, change);
+  return copy;
+}
+
+const otherThan = (was: unknown): unknown =>
+  typeof was === 'number' ? (was === 0 ? 1 : Math.round(was * 110) / 100) : !was;
+
+/** Words that stand for something else, one at a time. */
+const WORDS: readonly (readonly [Path, unknown])[] = [
+  [['options', 0, 'system', 'store', 'chemistry'], 'agm'],
+  [['options', 0, 'system', 'devices', 0, 'policy'], 'always'],
+  [['options', 0, 'feeds'], []],
+  [['brief', 'place', 'sky'], 'cloudy'],
+  [['brief', 'months'], [1]],
+  [['brief', 'drives'], []],
+  [['rules', 'cables', 'limits'], 'general'],
+  [['rules', 'coincide'], 'by-lanes'],
+  [['rules', 'inverterCurve'], 'flat'],
+  [['together', 'atMost'], []],
+  [['loads', 0, 'critical'], true],
+];
+
+/** All that is asked of a job, or the words in which it is refused. */
+function answers(job: Job): unknown {
+  const id = job.options[0]?.id ?? '';
+  const kinds = kindsOf(job).filter((_, k) => k !== 1);
+  try {
+    return {
+      assessed: assess(job, id),
+      runs: runsDetail(job, id),
+      days: kinds.map((kind) => dayBalance(job, id, 6, kind, 1e5)),
+    };
+  } catch (error) {
+    return String(error);
+  }
+}
+
+describe('what is remembered of a job', () => {
+  it.each(demos.map((job) => [job.title, laid(job)] as const))(
+    'is what would be reckoned anew, whatever one thing is edited: %s',
+    (_, job) => {
+      // Of many alike, loads and runs, the first.
+      const numbers = leaves(job).filter(
+        (path) => !['loads', 'runs'].some((many) => path.includes(many) && !isFirst(path, many)),
+      );
+      expect(numbers.length).toBeGreaterThan(50);
+      answers(job);
+      // Every third of them takes seconds enough; the jobs have them in other places.
+      for (const path of numbers.filter((_, i) => i % 3 === job.loads.length % 3)) {
+        const other = edited(job, path);
+        expect(answers(other), path.join('.')).toEqual(answers(structuredClone(other)));
+      }
+      for (const [path, word] of WORDS) {
+        const other = edited(job, path, () => word);
+        expect(answers(other), path.join('.')).toEqual(answers(structuredClone(other)));
+      }
+    },
+  );
+});
+
+const isFirst = (path: Path, list: string): boolean => path[path.indexOf(list) + 1] === 0;
