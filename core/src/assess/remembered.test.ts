@@ -2,19 +2,22 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { kindsOf } from '../choices/kindsOfDay.ts';
 import { runsDetail } from '../choices/runsDetail.ts';
-import { dayBalance } from '../choices/sourcesDetail.ts';
+import { dayBalance, sourcesDetail } from '../choices/sourcesDetail.ts';
+import { blankArray } from '../job/blank.ts';
 import type { Job } from '../job/schema.ts';
 import { assess } from './assess.ts';
 
 const DEMO = new URL('../../../demo/', import.meta.url);
 const demos = readdirSync(DEMO).map((name) => JSON.parse(readFileSync(new URL(name, DEMO), 'utf8')) as Job);
 
-/** A job with its runs laid, so that cables count. */
+/** A job with an array of its own and its runs laid, so that cables count. */
 function laid(job: Job): Job {
   const [option, ...others] = job.options;
   if (!option) throw new Error('the job has no option');
-  const { proposed } = runsDetail(job, option.id);
-  return { ...job, options: [{ ...option, system: { ...option.system, runs: proposed } }, ...others] };
+  const arrays = [blankArray('roof', 'Roof', 300)];
+  const chosen = { ...job, options: [{ ...option, system: { ...option.system, arrays } }, ...others] };
+  const { proposed } = runsDetail(chosen, option.id);
+  return { ...chosen, options: [{ ...option, system: { ...option.system, arrays, runs: [...proposed] } }, ...others] };
 }
 
 type Path = readonly (string | number)[];
@@ -42,12 +45,12 @@ const otherThan = (was: unknown): unknown =>
 /** Words that stand for something else, one at a time. */
 const WORDS: readonly (readonly [Path, unknown])[] = [
   [['options', 0, 'system', 'store', 'chemistry'], 'agm'],
+  [['options', 0, 'system', 'store', 'roundTripEfficiency'], 0.8],
   [['options', 0, 'system', 'devices', 0, 'policy'], 'always'],
-  [['options', 0, 'feeds'], []],
   [['brief', 'place', 'sky'], 'cloudy'],
   [['brief', 'months'], [1]],
   [['brief', 'drives'], []],
-  [['rules', 'cables', 'limits'], 'general'],
+  [['rules', 'cables', 'limits'], 'caravan'],
   [['rules', 'coincide'], 'by-lanes'],
   [['rules', 'inverterCurve'], 'flat'],
   [['together', 'atMost'], []],
@@ -69,6 +72,8 @@ function answers(job: Job): unknown {
   }
 }
 
+const cells = (job: Job) => sourcesDetail(job, job.options[0]?.id ?? '', 1e5).cells;
+
 describe('what is remembered of a job', () => {
   it.each(demos.map((job) => [job.title, laid(job)] as const))(
     'is what would be reckoned anew, whatever one thing is edited: %s',
@@ -84,12 +89,40 @@ describe('what is remembered of a job', () => {
         const other = edited(job, path);
         expect(answers(other), path.join('.')).toEqual(answers(structuredClone(other)));
       }
-      for (const [path, word] of WORDS) {
+      const lead = job.options[0]?.system.runs?.findIndex(({ end }) => end === 'panels');
+      const words = [...WORDS, [['options', 0, 'system', 'runs', lead, 'lengthM'], 9] as never];
+      for (const [path, word] of words) {
         const other = edited(job, path, () => word);
         expect(answers(other), path.join('.')).toEqual(answers(structuredClone(other)));
       }
     },
   );
+});
+
+it('is kept apart by option, by kind of day and by what else is said in words', () => {
+  for (const job of demos) {
+    answers(job);
+    cells(job);
+    const feeds = job.loads.slice(0, 1).map(({ id }) => ({
+      load: id,
+      path: 'supply-only' as const,
+      device: null,
+      converterEfficiency: null,
+    }));
+    for (const [path, word] of [...WORDS, [['options', 0, 'feeds'], feeds] as const]) {
+      const other = edited(job, path, () => word);
+      expect(answers(other), path.join('.')).toEqual(answers(structuredClone(other)));
+      if (job === demos[0]) expect(cells(other), path.join('.')).toEqual(cells(structuredClone(other)));
+    }
+    const [option] = job.options;
+    const both = {
+      ...job,
+      options: [option, { ...option, id: 'other', system: { ...option?.system, busVoltageV: 48 } }],
+    };
+    const asked = (id: string) => runsDetail(both as Job, id).appliances[0]?.volts.full.cold ?? 0;
+    expect(asked(option?.id ?? '')).toBeLessThan(30);
+    expect(asked('other')).toBeGreaterThan(40);
+  }
 });
 
 const isFirst = (path: Path, list: string): boolean => path[path.indexOf(list) + 1] === 0;

@@ -29,10 +29,11 @@ export const explainRuns = (settled: Settled, runs: LaidRuns | null) =>
         fuse: fuse(row),
         loss: loss(row),
       });
-      return { id: row.run.id, members: remembered(row, [before, settled.job.rules.cables], members) };
+      return { id: row.run.id, members: remembered(row, [], members) };
     }),
   );
 
+/** A row is another object as soon as anything that sizes it, or what stands before it, is other. */
 const remembered = remembering<RunRow, Record<RunKey, Draft>>();
 
 const areaInput = ({ run, areaMm2 }: RunRow): WorkingInput =>
