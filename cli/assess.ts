@@ -59,7 +59,7 @@ function momentOf(job: Job, optionId: string): object {
 }
 
 function storeOf(job: Job, optionId: string): object {
-  const { store, assessment, busPeak, nominalV } = evaluate(job, optionId);
+  const { store, assessment, busPeak, nominalV, heater } = evaluate(job, optionId);
   const { bank, ah, capacityWh, usableWh, need, chargeLimitA, dischargeLimitA, heating } = store;
   return {
     optionId,
@@ -76,6 +76,7 @@ function storeOf(job: Job, optionId: string): object {
       dischargeLimitA,
       worstA: busPeak.weight / nominalV,
       heating,
+      heaterWh: heater.wh,
       daysNew: store.new.days,
       daysOld: store.old.days,
       kg: bank?.kg ?? null,

@@ -7,11 +7,12 @@ import type { Ledger } from '../paths/shares.ts';
 import { remembering } from '../quantity/remember.ts';
 import { type Asked, askedBy } from '../settle/asked.ts';
 import { aroundOn, settleDay } from '../settle/day.ts';
-import { type Fit, fitFor } from '../settle/fit.ts';
+import { type Fit, fitFor, heaterOn } from '../settle/fit.ts';
 import { throughBoxes } from '../sources/allInOne.ts';
 import { throughInputs } from '../sources/shared.ts';
 import { offeredWh, type Source, yieldOf } from '../sources/source.ts';
 import { type SupplyDay, supplyDay } from '../sources/supplyDay.ts';
+import { withHeater } from '../store/heaterDay.ts';
 import { placeIn, type SunDay, sunDay } from '../sun/day.ts';
 import { monthlyExtraterrestrialKwh } from '../sun/geometry.ts';
 import { seasonOf } from '../sun/season.ts';
@@ -57,11 +58,11 @@ export interface DayCell {
 export interface PlayedDay extends Fit {
   readonly option: DesignOption;
   readonly sun: SunDay;
-  /** Wh at the store. */
+  /** Wh at the store, its heater among them. */
   readonly needWh: number;
   readonly cooler: Cooler | null;
   readonly supply: SupplyDay | null;
-  /** W on the bus, without what a supply lets through. */
+  /** W on the bus, the store's heater among them, without what a supply lets through. */
   readonly busW: Float64Array;
 }
 
@@ -209,7 +210,18 @@ export function playDay(
   const sources = supply
     ? throughInputs(throughBoxes([...fit.sources, supply.source], system), system.store)
     : fit.sources;
-  return { ...fit, sources, option, sun: around.sun, needWh, cooler, supply, busW };
+  const heater = supply ? heaterOn(fit.store, { option, ambientC: around.ambientC }, sources) : fit.heater;
+  return {
+    ...fit,
+    sources,
+    heater,
+    option,
+    sun: around.sun,
+    needWh: needWh + heater.wh,
+    cooler,
+    supply,
+    busW: withHeater(busW, heater),
+  };
 }
 
 /** Unserved Wh below which a day is served. */

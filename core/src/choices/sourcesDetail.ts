@@ -6,6 +6,7 @@ import { settledWithin } from '../settle/settle.ts';
 import type { LinkFlow } from '../sources/link.ts';
 import { yieldOf } from '../sources/source.ts';
 import type { Window } from '../sources/window.ts';
+import { withHeater } from '../store/heaterDay.ts';
 import { type ArrayLedger, arrayLedgers, panelsSum, type UnlikeDetail, unlikeDetails } from './arrayLedger.ts';
 import { cellOf, type DayCell, type KindOfDay, kindsOf, type PlayedDay, playDay } from './kindsOfDay.ts';
 import { type MetBy, metBy } from './metBy.ts';
@@ -51,7 +52,7 @@ export function sourcesDetail(job: Job, optionId: string, effort = Number.POSITI
     kinds.map((kind) => cellOf(playDay(fitted, optionId, month, kind, effort, settled.leads), month, kind)),
   );
   const { sources, bus, solar, driving, windows } = settled;
-  const usual = steadyDay(settled, bus.busW, sources);
+  const usual = steadyDay(settled, withHeater(bus.busW, settled.heater), sources);
   const used = new Map(
     sources.flatMap(({ id, kind }, i) => (kind === 'sun' ? [[id, usual.books.takenWh[i] ?? 0] as const] : [])),
   );

@@ -27,7 +27,7 @@ export interface SupplyUse {
   readonly timerH: number | null;
 }
 
-export const supplyUses = ({ brief, option, ledger, income, leads }: Settled): SupplyUse[] =>
+export const supplyUses = ({ brief, option, ledger, income, leads, heater }: Settled): SupplyUse[] =>
   brief.supplies.map((supply) => {
     const limit = supplyLimit(supply);
     const chargers = chargersOf(option.system, leads);
@@ -35,7 +35,7 @@ export const supplyUses = ({ brief, option, ledger, income, leads }: Settled): S
     const share = chargers.acW > 0 ? Math.min(1, mostAcW / (chargers.acW * vaFactor(supply, chargers.vaPerW))) : 0;
     const acW = chargers.acW * share >= chargers.leastAcW ? chargers.acW * share : 0;
     const dcW = chargers.storeW(acW);
-    const needWh = ledger.total.batteryWh;
+    const needWh = ledger.total.batteryWh + heater.wh;
     const besideWh = Math.max(0, needWh - income.sunWh - income.drivingWh);
     const hours = (wh: number): number | null => (wh <= 0 ? 0 : dcW > 0 && wh / dcW <= 24 ? wh / dcW : null);
     const [hoursAlone, hoursBeside] = [hours(needWh), hours(besideWh)];

@@ -1,10 +1,10 @@
+import { emptyWarmth, type Warmth, warmShareAt, warmthOf } from '../store/warmth.ts';
 import { MONTH_OF_DAY } from '../sun/months.ts';
 import type { DemandTable } from './demand.ts';
 import { socOf, whAt } from './fill.ts';
 import type { DaysSetup } from './setup.ts';
 import { type Books, type LoadShares, makeSteps, noBooks, type StepRows, type StepState } from './step.ts';
 import { emptyDay, fillDay, type Today } from './today.ts';
-import { emptyWarmth, type Warmth, warmShareAt, warmthOf } from './warmth.ts';
 import { dayOf, type WeatherRun } from './weather.ts';
 
 /** Hour by hour what happened, a value for each step; W are means of the step. */

@@ -10,10 +10,9 @@ import { boxLimits } from '../sources/allInOne.ts';
 import { driveProfile } from '../sources/driving.ts';
 import { hourlyYield, type MeasuredHours } from '../sources/hourlyYield.ts';
 import { chargersOf, hoursOf, passing, supplyDay } from '../sources/supplyDay.ts';
-import { KJ_PER_KG_K, SAFE_K } from '../store/heating.ts';
-import { batteryKg } from '../store/mass.ts';
 import { passageOf } from '../store/passage.ts';
 import { chargeAtPeukert } from '../store/peukert.ts';
+import { type Battery, batteryOf } from '../store/warmth.ts';
 import { seasonOf } from '../sun/season.ts';
 import { type DemandTable, demandTable, stepMeans } from './demand.ts';
 import type { StoreModel } from './fill.ts';
@@ -41,19 +40,6 @@ export interface DaysSetup {
   readonly yieldsIn: (hours: MeasuredHours) => readonly Float64Array[];
   /** @param index of the day by the calendar, 0 a Monday; `at` in the plan; without its supply where that gives no more */
   readonly dayOn: (index: number, at: number, month: number, hasSupply?: boolean) => DayTables;
-}
-
-/** How warm the store gets, and what the cold does to it. */
-export interface Battery {
-  /** °C that it does not fall below where it stands, and below which it may not be charged. */
-  readonly coldestC: number;
-  readonly minChargeC: number;
-  readonly coldLossPerK: number;
-  readonly coldFromC: number;
-  readonly heaterW: number;
-  readonly heatToC: number;
-  /** Wh to warm it by a K. */
-  readonly whPerK: number;
 }
 
 /** What one kind of day asks for and gets, besides the sun. */
@@ -89,8 +75,6 @@ export interface Sharing {
 
 /** State of charge that loads must gain above the cut-off before they come back. Common practice. */
 export const RECONNECT_SHARE = 0.1;
-/** kJ of a Wh. */
-const KJ_PER_WH = 3.6;
 
 export type Age = 'now' | 'old';
 
@@ -138,28 +122,13 @@ export function setUpDays(
     latitudeDeg,
     model: storeModelOf(settled, age),
     cutOff: cutOffOf(job, option, settled),
-    battery: batteryOf(settled),
+    battery: batteryOf(option.system, settled.store.kg),
     plan,
     sharing: sharingOf(option),
     loadNames: job.loads.map(({ id, name, critical }) => ({ id, name, critical })),
     skyIn: (month) => monthSky(job, option, climate, month, steps, settled.leads),
     yieldsIn: (hours) => (option.system.arrays ?? []).map((array) => hourlyYield(array, hours, arraysUnder)),
     dayOn,
-  };
-}
-
-/** What is known of how warm the bank gets. */
-function batteryOf({ option, store }: Settled): Battery {
-  const said = option.system.store;
-  const { minChargeC, coldLossPerK, coldFromC } = CHEMISTRY[said.chemistry];
-  return {
-    coldestC: said.coldestC,
-    minChargeC,
-    coldLossPerK,
-    coldFromC,
-    heaterW: said.heaterW ?? 0,
-    heatToC: minChargeC + SAFE_K,
-    whPerK: Math.max(1, ((store.bank?.kg ?? batteryKg(option.system, store.capacityWh)) * KJ_PER_KG_K) / KJ_PER_WH),
   };
 }
 

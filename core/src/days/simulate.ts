@@ -4,6 +4,7 @@ import { busDay } from '../paths/ledger.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
 import type { Settled } from '../settle/settle.ts';
 import { offeredWh, type Source, togetherW } from '../sources/source.ts';
+import { withHeater } from '../store/heaterDay.ts';
 import { type Filled, fill, type StoreModel, socOf, whAt } from './fill.ts';
 import { storeModelOf } from './setup.ts';
 
@@ -104,10 +105,12 @@ function busOfDay({
   brief,
   ambientC,
   sun,
+  heater,
 }: Settled): (day: number) => Float64Array {
   const around = { ambientC, irradianceWm2: sun.irradianceWm2, day: brief.day };
   const shares = job.loads.map((load) => shareOfDays(load, brief.day));
-  if (shares.every((share) => share >= 1)) return () => bus.busW;
+  const usual = withHeater(bus.busW, heater);
+  if (shares.every((share) => share >= 1)) return () => usual;
   // The first day counts: what is below a whole turn before it is none.
   const runsOnDay = (share: number, day: number) => Math.floor(day * share) > Math.floor((day - 1) * share);
   const made = new Map<string, Float64Array>();
@@ -121,7 +124,7 @@ function busOfDay({
         ? (profiles[i] as LoadProfile)
         : rememberedProfile(onItsDay(load, on[i] as boolean), around),
     );
-    const { busW } = busDay(those, option.system.devices, feeds, leads);
+    const busW = withHeater(busDay(those, option.system.devices, feeds, leads).busW, heater);
     made.set(key, busW);
     return busW;
   };

@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { settle } from '../settle/settle.ts';
+import { emptyWarmth, warmthOf } from '../store/warmth.ts';
 import { aJob, aLoad, withSystem } from '../test/jobs.ts';
 import { runDays } from './run.ts';
 import { setUpDays } from './setup.ts';
-import { emptyWarmth, warmthOf } from './warmth.ts';
 import type { WeatherRun } from './weather.ts';
 
 /** Days of one temperature each, under a sky of a clearness. */

@@ -1,7 +1,7 @@
 import { type Draft, family, refer } from '../quantity/figure.ts';
 import { ORIGIN } from '../reference/origins.ts';
 import type { Settled } from '../settle/settle.ts';
-import { chargingVolts, chemistryOf, computed, fromDefault, ofJob } from './inputs.ts';
+import { chargingVolts, chemistryOf, computed, fromDefault, heaterInput, ofJob } from './inputs.ts';
 
 /** What charges from the alternator. */
 export const explainDriving = (settled: Settled) => ({
@@ -39,27 +39,31 @@ function limit(settled: Settled): Draft {
   };
 }
 
-const required = (settled: Settled): Draft => ({
-  value: settled.driving.requiredA,
-  unit: 'A',
-  label: 'DC-DC to cover the day',
-  basis: ORIGIN.si,
-  working: {
-    formula: settled.driving.drives
-      ? `{need} ÷ ({hours} × {volts} × {counted})${settled.driving.requiredLeadA > 0 ? ' + {lead}' : ''}`
-      : '0: no driving on a usual day',
-    inputs: [
-      refer('need', 'demand.battery'),
-      hours(settled),
-      chargingVolts(settled),
-      counted(settled),
-      ...(settled.driving.requiredLeadA > 0
-        ? [computed('lead', 'Lost on its lead, as laid', settled.driving.requiredLeadA, 'A')]
-        : []),
-    ],
-    note: AMPS,
-  },
-});
+function required(settled: Settled): Draft {
+  const heater = heaterInput(settled);
+  return {
+    value: settled.driving.requiredA,
+    unit: 'A',
+    label: 'DC-DC to cover the day',
+    basis: ORIGIN.si,
+    working: {
+      formula: settled.driving.drives
+        ? `${heater.length > 0 ? '({need} + {heater})' : '{need}'} ÷ ({hours} × {volts} × {counted})${settled.driving.requiredLeadA > 0 ? ' + {lead}' : ''}`
+        : '0: no driving on a usual day',
+      inputs: [
+        refer('need', 'demand.battery'),
+        ...heater,
+        hours(settled),
+        chargingVolts(settled),
+        counted(settled),
+        ...(settled.driving.requiredLeadA > 0
+          ? [computed('lead', 'Lost on its lead, as laid', settled.driving.requiredLeadA, 'A')]
+          : []),
+      ],
+      note: AMPS,
+    },
+  };
+}
 
 function rating(settled: Settled): Draft {
   const { ratingA, isChosen, chargeLimitA } = settled.driving;

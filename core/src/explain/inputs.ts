@@ -30,6 +30,10 @@ export const ofJob = (symbol: string, label: string, value: number, unit: string
   origin: ORIGIN.job,
 });
 
+/** What charges is sized for the store's heater too; nothing where it asks for nothing. */
+export const heaterInput = ({ heaterAsksWh }: Settled): WorkingInput[] =>
+  heaterAsksWh > 0 ? [computed('heater', 'Heater of the store, while something charges', heaterAsksWh, 'Wh/day')] : [];
+
 export const chemistryOf = ({ option }: Settled) => CHEMISTRY[option.system.store.chemistry];
 
 /** V at which the store is charged. */

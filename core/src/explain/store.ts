@@ -16,7 +16,31 @@ export const explainStore = (settled: Settled) =>
     ah: ampHours(settled, 'store.capacity', settled.nominalV, `Store at ${settled.nominalV} V`),
     ah12: ampHours(settled, 'store.required', at(settled, 12), 'Needed at 12 V'),
     ah24: ampHours(settled, 'store.required', at(settled, 24), 'Needed at 24 V'),
+    heater: heater(settled),
   });
+
+const heater = ({ heater: { wh }, option, store }: Settled): Draft => {
+  const { heaterW, coldestC } = option.system.store;
+  const { holdC } = store.heating;
+  return {
+    value: wh,
+    unit: 'Wh/day',
+    label: 'Heater of the store',
+    basis: ORIGIN.memory,
+    working: {
+      formula: heaterW === null ? '0: it has none' : 'while something charges: {power} until the store has {warm}',
+      inputs:
+        heaterW === null
+          ? []
+          : [
+              ofJob('power', 'Heater', heaterW, 'W'),
+              computed('warm', 'Heated to', holdC, '°C'),
+              ofJob('coldest', 'Not below', coldestC, '°C'),
+            ],
+      note: 'Of what charges, never of what is stored. The store follows the air of the month with a time constant of 6 h and takes 1 kJ/(kg·K); from memory.',
+    },
+  };
+};
 
 /** Less than this a day, Wh, is nothing. */
 const LEAST_WH = 1e-6;

@@ -4,7 +4,7 @@ import { ARRAY_STEP_W } from '../reference/sizes.ts';
 import { SKY } from '../reference/skies.ts';
 import type { Settled } from '../settle/settle.ts';
 import { monthName } from '../sun/months.ts';
-import { computed } from './inputs.ts';
+import { computed, heaterInput } from './inputs.ts';
 
 /** The sun of the month designed for, and the panels. */
 export const explainSun = (settled: Settled) => ({
@@ -72,11 +72,13 @@ function required(settled: Settled): Draft {
   const { job, solar } = settled;
   const everything = job.rules.arrayCovers === 'everything';
   const shares = factors(settled);
+  const heater = heaterInput(settled);
+  const asks = ['{need}', ...heater.map(() => ' + {heater}'), ...(everything ? [] : [' − {alternator}'])];
   const formula = !solar.sunRises
     ? '0: the sun does not rise'
     : solar.toCoverWh <= 0
       ? '0: driving already covers the need'
-      : `${everything ? '{need}' : '({need} − {alternator})'} ÷ ({sun} × ${productOf(shares)})`;
+      : `${asks.length > 1 ? `(${asks.join('')})` : asks.join('')} ÷ ({sun} × ${productOf(shares)})`;
   return {
     value: solar.requiredW,
     unit: 'W',
@@ -86,6 +88,7 @@ function required(settled: Settled): Draft {
       formula,
       inputs: [
         refer('need', 'demand.battery'),
+        ...heater,
         ...(everything ? [] : [refer('alternator', 'alternator.counts')]),
         refer('sun', 'sun.hours'),
         ...shares,
@@ -132,13 +135,18 @@ function yielded(settled: Settled): Draft {
   };
 }
 
-const net = ({ income }: Settled): Draft => ({
+const net = ({ income, heater }: Settled): Draft => ({
   value: income.netWh,
   unit: 'Wh/day',
   label: 'Income less need',
   basis: ORIGIN.si,
   working: {
-    formula: '{sun} + {alternator} − {need}',
-    inputs: [refer('sun', 'sun.yield'), refer('alternator', 'alternator.counts'), refer('need', 'demand.battery')],
+    formula: `{sun} + {alternator} − {need}${heater.wh > 0 ? ' − {heater}' : ''}`,
+    inputs: [
+      refer('sun', 'sun.yield'),
+      refer('alternator', 'alternator.counts'),
+      refer('need', 'demand.battery'),
+      ...(heater.wh > 0 ? [refer('heater', 'store.heater')] : []),
+    ],
   },
 });

@@ -83,13 +83,20 @@ export const bankUneven: Rule = ({ store }) => {
 const UNEVEN = 0.1;
 
 /** LFP must not be charged below 0 °C. */
-export const storeCold: Rule = ({ option, store }) => {
+export const storeCold: Rule = ({ option, store, heater }) => {
   const { coldestC, heaterW } = option.system.store;
-  const { isLocked, holdW, holdWh, holdC, warmUpH } = store.heating;
+  const { isLocked, holdW, holdC, warmUpH } = store.heating;
   if (!isLocked) return [];
   const where = { step: 'store', figure: 'store.capacity' } as const;
   if (heaterW !== null && warmUpH !== null)
-    return [{ code: 'store-heated', severity: 'note', where, values: { coldestC, holdC, holdW, holdWh, warmUpH } }];
+    return [
+      {
+        code: 'store-heated',
+        severity: 'note',
+        where,
+        values: { coldestC, holdC, holdW, warmUpH, heaterWh: heater.wh },
+      },
+    ];
   return [{ code: 'store-cold', severity: 'stop', where, values: { coldestC, heaterW: heaterW ?? 0, holdW } }];
 };
 

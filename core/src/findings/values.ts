@@ -76,7 +76,7 @@ export interface FindingValues {
     readonly coldestC: number;
     readonly holdC: number;
     readonly holdW: number;
-    readonly holdWh: number;
+    readonly heaterWh: number;
     readonly warmUpH: number;
   };
   readonly 'bank-voltage': {

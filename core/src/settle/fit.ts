@@ -1,10 +1,13 @@
+import { MINUTES_PER_DAY } from '../quantity/units.ts';
 import { throughBoxes } from '../sources/allInOne.ts';
-import { type DrivingSize, sizeDriving } from '../sources/driving.ts';
+import { type DrivingSize, driveProfile, sizeDriving } from '../sources/driving.ts';
 import { sharingOutputs, throughInputs } from '../sources/shared.ts';
 import { type Sky, type SolarSize, sizeSolar } from '../sources/solar.ts';
-import type { Source } from '../sources/source.ts';
+import { type Source, togetherW } from '../sources/source.ts';
+import { type Charging, type HeaterDay, heaterDay, NO_HEATER } from '../store/heaterDay.ts';
 import { storeFactors } from '../store/requirement.ts';
 import { type StoreSize, sizeStore } from '../store/size.ts';
+import { batteryOf } from '../store/warmth.ts';
 import { planeIrradiance } from '../sun/plane.ts';
 import type { Asked } from './asked.ts';
 import type { SettledDay } from './day.ts';
@@ -16,6 +19,10 @@ export interface Fit {
   readonly solar: SolarSize;
   /** All that fills the store, in the order they are drawn on. */
   readonly sources: readonly Source[];
+  /** Wh a day that the store's heater takes while the sun is up or the engine runs, as what charges is sized for it. */
+  readonly heaterAsksWh: number;
+  /** What it takes of what the sources really bring. */
+  readonly heater: HeaterDay;
 }
 
 /** Where it is fitted. */
@@ -23,13 +30,41 @@ type Around = Pick<SettledDay, 'job' | 'brief' | 'option' | 'sun' | 'ambientC' |
 
 /** The store and what fills it, as given or as the day asks for them. */
 export function fitFor({ needWh, demand, typicalA, worstA }: Asked, around: Around): Fit {
-  const { job, brief, option, leads } = around;
+  const { job, brief, option, ambientC, leads } = around;
   const { system } = option;
   const store = sizeStore(system, brief, demand, storeFactors(system, typicalA), worstA);
-  const driving = sizeDriving(brief, system, needWh, store, leads);
+  const heaterAsksWh = heaterDay(batteryOf(system, store.kg), ambientC, amply(around)).wh;
+  const driving = sizeDriving(brief, system, needWh + heaterAsksWh, store, leads);
   const coveredWh = job.rules.arrayCovers === 'everything' ? 0 : driving.yieldWh * driving.countsShare;
-  const solar = sizeSolar(system, skyOver(around), Math.max(0, needWh - coveredWh), leads);
-  return { store, driving, solar, sources: sourcesOf(solar.sources, driving.sources, system) };
+  const solar = sizeSolar(system, skyOver(around), Math.max(0, needWh + heaterAsksWh - coveredWh), leads);
+  const sources = sourcesOf(solar.sources, driving.sources, system);
+  return { store, driving, solar, sources, heaterAsksWh, heater: heaterOn(store, around, sources) };
+}
+
+/** More than any heater takes, W. */
+const AMPLE_W = 1e6;
+
+/** Enough for any heater while the sun is up or the engine runs, whatever is fitted. */
+const amply = ({ sun, brief }: Pick<Around, 'sun' | 'brief'>): Charging => ({
+  sunW: sun.irradianceWm2.map((w) => (w > 0 ? AMPLE_W : 0)),
+  drivingW: driveProfile(brief.drives, AMPLE_W),
+  supplyW: NO_HEATER.watts,
+});
+
+/** What the store's heater takes of what its sources bring. */
+export function heaterOn(
+  { kg }: Pick<StoreSize, 'kg'>,
+  { option, ambientC }: Pick<Around, 'option' | 'ambientC'>,
+  sources: readonly Source[],
+): HeaterDay {
+  const of = (wanted: Source['kind']) =>
+    togetherW(
+      sources.filter(({ kind }) => kind === wanted),
+      MINUTES_PER_DAY,
+    );
+  const battery = batteryOf(option.system, kg);
+  if (battery.heaterW === 0) return NO_HEATER;
+  return heaterDay(battery, ambientC, { sunW: of('sun'), drivingW: of('driving'), supplyW: of('supply') });
 }
 
 /** The sky of the day that was settled, as arrays see it. */

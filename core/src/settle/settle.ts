@@ -12,7 +12,8 @@ import { controllersLoseWh, type Source, togetherW, yieldOf } from '../sources/s
 import { directWh } from '../sources/spared.ts';
 import { type Window, windowOf } from '../sources/window.ts';
 import type { Demand } from '../store/demand.ts';
-import { batteryKg, type KitMass, kitMass } from '../store/mass.ts';
+import { withHeater } from '../store/heaterDay.ts';
+import { type KitMass, kitMass } from '../store/mass.ts';
 import { passageOf } from '../store/passage.ts';
 import { askedBy } from './asked.ts';
 import { type SettledDay, settleDay } from './day.ts';
@@ -69,7 +70,8 @@ export function settle(asStored: Job, optionId?: string, effort?: Effort): Settl
   const asked = askedBy(day);
   const { ledger, busPeak, nominalV, demand, needWh } = asked;
   const fit = fitFor(asked, day);
-  const { store, driving, solar, sources } = fit;
+  const { store, driving, solar, sources, heater } = fit;
+  const busW = withHeater(bus.busW, heater);
   const drivenWh = yieldOf(sources, 'driving');
   return {
     ...day,
@@ -93,18 +95,12 @@ export function settle(asStored: Job, optionId?: string, effort?: Effort): Settl
       sunWh: yieldOf(sources, 'sun'),
       drivingWh: drivenWh,
       drivingCountsWh: drivenWh * driving.countsShare,
-      netWh: yieldOf(sources, 'sun') + drivenWh * driving.countsShare - needWh,
+      netWh: yieldOf(sources, 'sun') + drivenWh * driving.countsShare - needWh - heater.wh,
       controllersWh: controllersLoseWh(sources),
-      directWh: directWh(bus.busW, sunW(sources)),
-      driftWh: storeDriftWh(bus.busW, sources, passageOf(system)),
+      directWh: directWh(busW, sunW(sources)),
+      driftWh: storeDriftWh(busW, sources, passageOf(system)),
     },
-    kit: kitMass(
-      system,
-      store.bank?.kg ?? batteryKg(system, store.capacityWh),
-      panelKg(solar.arrays),
-      inverters,
-      day.leads?.kg ?? 0,
-    ),
+    kit: kitMass(system, store.kg, panelKg(solar.arrays), inverters, day.leads?.kg ?? 0),
   };
 }
 

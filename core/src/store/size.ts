@@ -33,6 +33,7 @@ export interface StoreSize {
   readonly resistanceOhm: number;
   readonly chargeLimitA: number;
   readonly dischargeLimitA: number;
+  readonly kg: number;
   readonly heating: Heating;
   /** By its label, and as it is sized: old, cold, at the day's current. */
   readonly new: Lasts;
@@ -53,6 +54,7 @@ export function sizeStore(
   const bank = strings && bankOf(strings, chemistry, system.busVoltageV);
   const capacityWh = bank?.wh ?? need.requiredWh;
   const ah = capacityWh / factors.nominalV;
+  const kg = bank?.kg ?? batteryKg(system, capacityWh);
   const ageing = bank ? bank.oldAh / bank.ah : factors.ageingReserve;
   const data = CHEMISTRY[chemistry];
   const lasts = (state: 'new' | 'old'): Lasts => {
@@ -72,7 +74,8 @@ export function sizeStore(
     resistanceOhm: bank?.resistanceOhm ?? (ah > 0 ? usualMohm(ah, factors.nominalV, chemistry) / 1000 : 0),
     chargeLimitA: bank?.chargeA ?? ah * data.chargeLimitC,
     dischargeLimitA: bank?.dischargeA ?? ah * data.dischargeLimitC,
-    heating: heatingOf(system, capacityWh, bank?.kg ?? batteryKg(system, capacityWh)),
+    kg,
+    heating: heatingOf(system, capacityWh, kg),
     new: lasts('new'),
     old: lasts('old'),
   };

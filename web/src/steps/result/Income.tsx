@@ -7,9 +7,10 @@ export function Income() {
   const assessment = useAssessment();
   const { figures } = assessment;
   const need = figures['demand.battery'].value;
+  const heater = figures['store.heater'].value;
   const sun = figures['sun.yield'].value;
   const driving = figures['alternator.yield'].value;
-  const scale = Math.max(need, sun + driving, 1);
+  const scale = Math.max(need + heater, sun + driving, 1);
   const percent = (wh: number) => `${(wh / scale) * 100}%`;
   const short = figures['balance.net'].value < -0.5;
   const findings = assessment.findings.filter(({ where }) => where.figure === 'balance.net');
@@ -36,6 +37,9 @@ export function Income() {
             strokeWidth="2"
           />
           <rect y="19" width={percent(need)} height="13" fill="var(--ink-2)" />
+          {heater > 0 && (
+            <rect x={percent(need)} y="20" width={percent(heater)} height="11" fill="none" stroke="var(--ink-2)" />
+          )}
         </svg>
         <p className="num mt-1 flex flex-wrap gap-x-6 text-ink-2">
           <span>
@@ -50,6 +54,14 @@ export function Income() {
             </svg>{' '}
             need <Fig id="demand.battery" />
           </span>
+          {heater > 0 && (
+            <span>
+              <svg width="14" height="9" className="inline-block" aria-hidden="true">
+                <rect x="0.5" y="0.5" width="13" height="8" fill="none" stroke="var(--ink-2)" />
+              </svg>{' '}
+              warming the store <Fig id="store.heater" />
+            </span>
+          )}
         </p>
         {findings.map((finding) => (
           <div key={finding.code} className="mt-1.5">

@@ -109,8 +109,9 @@ function Cell({
         isChosen ? 'outline outline-2 -outline-offset-2 outline-ink' : 'hover:bg-sheet'
       } ${short ? 'font-semibold text-stop' : isOfUse ? 'font-medium' : 'text-ink-2'}`}
     >
-      {wh < 0 ? '−' : '+'}
-      {formatNumber(Math.abs(wh))}
+      {/* Enough in all, and yet it runs out before it comes: that it does is what counts. */}
+      {short && wh >= 0 ? 'short ' : wh < 0 ? '−' : '+'}
+      {formatNumber(short && wh >= 0 ? cell.shortWh : Math.abs(wh))}
       <svg aria-hidden="true" className="absolute bottom-0 left-1.5 h-[2px] w-[calc(100%-12px)]">
         <rect x={`${100 - width}%`} width={`${width}%`} height="2" fill={short ? 'var(--stop)' : 'var(--copper)'} />
       </svg>

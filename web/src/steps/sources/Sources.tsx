@@ -1,6 +1,6 @@
 import { useDeferredValue, useMemo, useState } from 'react';
 import { useSourcesDetail } from '../../edges/useSourcesDetail.ts';
-import { useJob } from '../../shell/JobContext.tsx';
+import { useJob, useShown } from '../../shell/JobContext.tsx';
 import { PhoneOptions } from '../../shell/PhoneBar.tsx';
 import { Fig } from '../../ui/Fig.tsx';
 import { StepHead } from '../../ui/Question.tsx';
@@ -17,6 +17,7 @@ import { SuppliesPart } from './SuppliesPart.tsx';
 /** Step 6: what fills the store, in every month on every kind of day, and what each source loses on the way. */
 export function Sources() {
   const { job, optionId } = useJob();
+  const heats = useShown(({ assessment }) => assessment.figures['store.heater'].value > 0);
   const settled = useDeferredValue(job);
   const { value: detail, problem } = useSourcesDetail(settled, optionId);
   const [chosen, setChosen] = useState<Chosen | null>(null);
@@ -28,7 +29,13 @@ export function Sources() {
       <PhoneOptions />
       <StepHead question="What fills it, on a day of this trip?">
         <Fig id="sun.yield" /> from the sun and <Fig id="alternator.yield" /> from driving against{' '}
-        <Fig id="demand.battery" after=":" /> <Fig id="balance.net" signed />
+        <Fig id="demand.battery" after={heats ? '' : ':'} />{' '}
+        {heats && (
+          <>
+            and <Fig id="store.heater" /> to warm the store:{' '}
+          </>
+        )}
+        <Fig id="balance.net" signed />
       </StepHead>
       <StepFindings step="sources" problem={problem} />
       {detail && shown && kind ? (

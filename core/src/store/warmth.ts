@@ -1,4 +1,36 @@
-import type { Battery } from './setup.ts';
+import type { System } from '../job/schema.ts';
+import { CHEMISTRY } from '../reference/chemistries.ts';
+import { KJ_PER_KG_K, SAFE_K } from './heating.ts';
+
+/** How warm the store gets, and what the cold does to it. */
+export interface Battery {
+  /** °C that it does not fall below where it stands, and below which it may not be charged. */
+  readonly coldestC: number;
+  readonly minChargeC: number;
+  readonly coldLossPerK: number;
+  readonly coldFromC: number;
+  readonly heaterW: number;
+  readonly heatToC: number;
+  /** Wh to warm it by a K. */
+  readonly whPerK: number;
+}
+
+/** kJ of a Wh. */
+const KJ_PER_WH = 3.6;
+
+/** What is known of how warm a bank gets. @param kg of it */
+export function batteryOf({ store }: System, kg: number): Battery {
+  const { minChargeC, coldLossPerK, coldFromC } = CHEMISTRY[store.chemistry];
+  return {
+    coldestC: store.coldestC,
+    minChargeC,
+    coldLossPerK,
+    coldFromC,
+    heaterW: store.heaterW ?? 0,
+    heatToC: minChargeC + SAFE_K,
+    whPerK: Math.max(1, (kg * KJ_PER_KG_K) / KJ_PER_WH),
+  };
+}
 
 /** How warm the store is in each step of a day, and what that does to it. */
 export interface Warmth {
