@@ -1,3 +1,4 @@
+import type { Job } from '@joulemetric/core';
 import { add, expect, expectSound, goTo, openJob, saved, storedJob, test } from './app.ts';
 
 const figure = (id: string) => `[data-figure="${id}"]`;
@@ -76,3 +77,33 @@ for (const [name, viewport] of [
     await expectSound(page);
   });
 }
+
+test('a heater in the store is counted in what charges, once, and its finding says so', async ({ page }) => {
+  const frost = (job: Job): Job => ({
+    ...job,
+    brief: {
+      ...job.brief,
+      months: [1],
+      place: { ...job.brief.place, latitudeDeg: 45, dayTempC: -3, nightTempC: -11 },
+    },
+  });
+  await openJob(page, frost);
+  await add(page, 'fridge 45W');
+  await goTo(page, 's');
+  const net = page.locator('[data-vital="balance.net"]');
+  await page.getByLabel('Coldest it gets').fill('-15');
+  await expect(page.getByText(/must not be charged/).first()).toBeVisible();
+  await page.getByRole('button', { name: 'Choose the units' }).click();
+  await page.getByLabel('String 1: a unit holds').fill('100');
+  await goTo(page, 'o');
+  await expect(page.getByText('to warm the store')).toHaveCount(0);
+  const before = await net.textContent();
+  await goTo(page, 's');
+  await page.getByLabel('Heater in it').fill('90');
+  await expect(page.getByText(/do not take the heater down among the loads/)).toBeVisible();
+  await goTo(page, 'o');
+  await expect(page.getByText('to warm the store')).toBeVisible();
+  await page.locator(figure('store.heater')).first().click();
+  await expect(page.getByText('while something charges: ')).toBeVisible();
+  expect(await net.textContent()).not.toBe(before);
+});
