@@ -1,5 +1,6 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
+import { prepareDays, tripDetail } from '../choices/daysDetail.ts';
 import { kindsOf } from '../choices/kindsOfDay.ts';
 import { runsDetail } from '../choices/runsDetail.ts';
 import { dayBalance, sourcesDetail } from '../choices/sourcesDetail.ts';
@@ -49,6 +50,8 @@ const WORDS: readonly (readonly [Path, unknown])[] = [
   [['options', 0, 'system', 'devices', 0, 'policy'], 'always'],
   [['brief', 'place', 'sky'], 'cloudy'],
   [['brief', 'months'], [1]],
+  [['brief', 'place', 'latitudeDeg'], -10],
+  [['rules', 'arrayFactor'], 0.3],
   [['brief', 'drives'], []],
   [['rules', 'cables', 'limits'], 'caravan'],
   [['rules', 'coincide'], 'by-lanes'],
@@ -71,6 +74,12 @@ function answers(job: Job): unknown {
     return String(error);
   }
 }
+
+/** What a week of Days has of sun and of all else. */
+const sun = (job: Job) => {
+  const ask = { month: null, weather: 'typical', ifs: [], stepMin: 15 } as const;
+  return tripDetail(prepareDays(job, job.options[0]?.id ?? '', ask)).run.books;
+};
 
 const cells = (job: Job) => sourcesDetail(job, job.options[0]?.id ?? '', 1e5).cells;
 
@@ -103,6 +112,7 @@ it('is kept apart by option, by kind of day and by what else is said in words', 
   for (const job of demos) {
     answers(job);
     cells(job);
+    sun(job);
     const feeds = job.loads.slice(0, 1).map(({ id }) => ({
       load: id,
       path: 'supply-only' as const,
@@ -112,6 +122,7 @@ it('is kept apart by option, by kind of day and by what else is said in words', 
     for (const [path, word] of [...WORDS, [['options', 0, 'feeds'], feeds] as const]) {
       const other = edited(job, path, () => word);
       expect(answers(other), path.join('.')).toEqual(answers(structuredClone(other)));
+      expect(sun(other), path.join('.')).toEqual(sun(structuredClone(other)));
       if (job === demos[0]) expect(cells(other), path.join('.')).toEqual(cells(structuredClone(other)));
     }
     const [option] = job.options;

@@ -87,20 +87,15 @@ function sunHoursOn(place: Place, month: number, meanHours: number, kind: KindOf
 }
 
 /** Places already made, so that each stays the same object and what is reckoned of its sun is kept. */
-const made = new WeakMap<Place, Map<string, Place>>();
+const rememberedPlace = remembering<Place, Place>(2 * 12);
 
 /** The place in a month with so many peak sun hours. */
 function placeUnder(place: Place, month: number, peakSunHours: number): Place {
-  const places = made.get(place) ?? new Map<string, Place>();
-  made.set(place, places);
-  const key = `${month} ${peakSunHours}`;
-  const found = places.get(key) ?? {
+  return rememberedPlace(place, [month, peakSunHours], () => ({
     ...placeIn(place, month),
     peakSunHours,
     monthly: { ...place.monthly, peakSunHours: null },
-  };
-  places.set(key, found);
-  return found;
+  }));
 }
 
 /** The job on one kind of day of one month. */

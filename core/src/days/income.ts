@@ -1,6 +1,7 @@
 import type { DesignOption, Job, SolarArray } from '../job/schema.ts';
 import { ambientByMinuteC } from '../loads/ambient.ts';
 import type { Leads } from '../paths/cables.ts';
+import { remembering } from '../quantity/remember.ts';
 import { standingOf } from '../sources/array.ts';
 import { arraySource, controllerLimitW } from '../sources/solar.ts';
 import { placeIn, sunAheadMin, sunDay } from '../sun/day.ts';
@@ -30,8 +31,8 @@ export interface MonthSky {
 /** Clearness whose level is `level`. */
 const clearnessAtLevel = (level: number): number => level * LEVEL_STEP;
 
-/** Skies already reckoned: an option is never changed in place. */
-const known = new WeakMap<DesignOption, Map<string, MonthSky>>();
+/** Skies already reckoned: of each option those of a year, at two steps. */
+const remembered = remembering<DesignOption, MonthSky>(2 * 12);
 
 export function monthSky(
   job: Pick<Job, 'brief' | 'rules'>,
@@ -41,12 +42,8 @@ export function monthSky(
   steps: number,
   leads: Leads | null,
 ): MonthSky {
-  const skies = known.get(option) ?? new Map<string, MonthSky>();
-  known.set(option, skies);
-  const key = `${month} ${steps}`;
-  const found = skies.get(key) ?? makeSky(job, option, climate, month, steps, leads);
-  skies.set(key, found);
-  return found;
+  const from = [month, steps, job.brief.place, job.rules.arrayFactor, climate, leads];
+  return remembered(option, from, () => makeSky(job, option, climate, month, steps, leads));
 }
 
 function makeSky(

@@ -1,3 +1,4 @@
+import { remembering } from '../quantity/remember.ts';
 import type { DesignOption, Feed, Job, Load } from './schema.ts';
 
 /**
@@ -6,19 +7,19 @@ import type { DesignOption, Feed, Job, Load } from './schema.ts';
  */
 export function asFed(job: Job, option: DesignOption): Job {
   if (option.feeds.length === 0) return job;
-  const known = remembered.get(option);
-  if (known?.loads === job.loads) return { ...job, loads: known.fed as Load[] };
-  const feeds = new Map(option.feeds.map((feed) => [feed.load, feed]));
-  const fed = job.loads.map((load) => {
-    const feed = feeds.get(load.id);
-    return feed ? { ...load, ...wayOf(feed) } : load;
-  });
-  remembered.set(option, { loads: job.loads, fed });
-  return { ...job, loads: fed };
+  return { ...job, loads: remembered(option, [job.loads], () => fedLoads(job.loads, option)) };
 }
 
 /** Lists already made, so that a load that did not change stays the same object. Jobs are never changed in place. */
-const remembered = new WeakMap<DesignOption, { readonly loads: readonly Load[]; readonly fed: readonly Load[] }>();
+const remembered = remembering<DesignOption, Load[]>();
+
+function fedLoads(loads: readonly Load[], option: DesignOption): Load[] {
+  const feeds = new Map(option.feeds.map((feed) => [feed.load, feed]));
+  return loads.map((load) => {
+    const feed = feeds.get(load.id);
+    return feed ? { ...load, ...wayOf(feed) } : load;
+  });
+}
 
 /** How a load is fed. */
 export type Way = Pick<Load, 'path' | 'device' | 'converterEfficiency'>;

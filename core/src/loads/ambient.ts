@@ -1,4 +1,5 @@
 import type { Place } from '../job/schema.ts';
+import { remembering } from '../quantity/remember.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
 
 /** Warmest time of a usual day: mid-afternoon, 15:00 solar. Common practice. */
@@ -10,15 +11,11 @@ const WARMEST_MIN = 15 * 60;
  * @param sunAheadMin minutes by which the sun is ahead of the clock
  */
 export function ambientByMinuteC(place: Place, sunAheadMin = 0): Float64Array {
-  const days = known.get(place) ?? new Map<number, Float64Array>();
-  known.set(place, days);
-  const ambientC = days.get(sunAheadMin) ?? dayAmbientC(place, WARMEST_MIN - sunAheadMin);
-  days.set(sunAheadMin, ambientC);
-  return ambientC;
+  return remembered(place, [sunAheadMin], () => dayAmbientC(place, WARMEST_MIN - sunAheadMin));
 }
 
 /** Days already made: a place is never changed in place. */
-const known = new WeakMap<Place, Map<number, Float64Array>>();
+const remembered = remembering<Place, Float64Array>(12);
 
 function dayAmbientC(place: Place, warmestMin: number): Float64Array {
   const mean = (place.dayTempC + place.nightTempC) / 2;

@@ -1,4 +1,5 @@
 import type { Together } from '../job/schema.ts';
+import { remembering } from '../quantity/remember.ts';
 import { type Effort, WHATEVER_IT_TAKES } from './effort.ts';
 import { Packing, type Takes } from './packing.ts';
 
@@ -135,13 +136,10 @@ export class Coincidence {
 }
 
 /** `Coincidence` of a job's `together`, made once for it: neither an edit of a load nor a move changes it. */
-export function coincidenceOf(together: Together): Coincidence {
-  const made = known.get(together) ?? new Coincidence(together);
-  known.set(together, made);
-  return made;
-}
+export const coincidenceOf = (together: Together): Coincidence =>
+  remembered(together, [], () => new Coincidence(together));
 
-const known = new WeakMap<Together, Coincidence>();
+const remembered = remembering<Together, Coincidence>();
 
 const countIn = (group: readonly string[], ids: readonly string[]): number =>
   ids.reduce((count, id) => count + (group.includes(id) ? 1 : 0), 0);

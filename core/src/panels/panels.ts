@@ -1,4 +1,5 @@
 import type { PanelGroup, SolarArray } from '../job/schema.ts';
+import { remembering } from '../quantity/remember.ts';
 import { DEFAULT } from '../reference/defaults.ts';
 import { type DataSheet, fitOneDiode, movedTo, type OneDiode } from './oneDiode.ts';
 import { bestPoint, type Group, type Wiring, wattsOf } from './operating.ts';
@@ -34,13 +35,9 @@ export function dataSheetOf({ vmpV, impA, vocV, iscA, vocPerK, iscPerK }: PanelG
 }
 
 /** Fits already made: a group is never changed in place. */
-const known = new WeakMap<PanelGroup, Panels>();
+const remembered = remembering<PanelGroup, Panels>();
 
-export function panelsOf(group: PanelGroup): Panels {
-  const found = known.get(group) ?? read(group);
-  known.set(group, found);
-  return found;
-}
+export const panelsOf = (group: PanelGroup): Panels => remembered(group, [], () => read(group));
 
 function read(group: PanelGroup): Panels {
   const count = group.series * group.parallel;
@@ -106,17 +103,11 @@ export interface Unlike {
 /** Of two or more groups whose curves are known; null where there is nothing to compare. In 800 W/m², cells at their NOCT. */
 export function unlikeOf(panels: readonly PanelGroup[], wiring: Wiring): Unlike | null {
   if (panels.length < 2) return null;
-  const byWiring = knownUnlike.get(panels) ?? new Map<Wiring, Unlike | null>();
-  knownUnlike.set(panels, byWiring);
-  const found = byWiring.get(wiring);
-  if (found !== undefined) return found;
-  const made = compared(panels, wiring);
-  byWiring.set(wiring, made);
-  return made;
+  return rememberedUnlike(panels, [wiring], () => compared(panels, wiring));
 }
 
 /** Comparisons already made: a list of groups is never changed in place. */
-const knownUnlike = new WeakMap<readonly PanelGroup[], Map<Wiring, Unlike | null>>();
+const rememberedUnlike = remembering<readonly PanelGroup[], Unlike | null>(2);
 
 function compared(panels: readonly PanelGroup[], wiring: Wiring): Unlike | null {
   const groups = groupsAt(panels, COMPARED_WM2, ({ noctC }) => noctC);

@@ -6,6 +6,7 @@ import type { Draw, Load, PathKind, Use } from '../job/schema.ts';
 import type { INSULATION } from '../job/values.ts';
 import type { OriginLabel } from '../quantity/figure.ts';
 import { pattern } from '../quantity/pattern.ts';
+import { remembering } from '../quantity/remember.ts';
 import { APPLIANCE_TABLE } from './applianceTable.ts';
 import { NAMEPLATE } from './nameplates.ts';
 import { inEnglish } from './otherLanguages.ts';
@@ -311,17 +312,14 @@ interface Naming {
   readonly everyday: readonly string[];
 }
 
-const namings = new WeakMap<Appliance, Naming>();
+const remembered = remembering<Appliance, Naming>();
 
-function namingOf(appliance: Appliance): Naming {
-  const known = namings.get(appliance);
-  if (known) return known;
-  const [thing = ''] = appliance.name.split(',');
-  const named = wordsIn(thing);
-  const naming = { named, rest: wordsIn(appliance.name).slice(named.length), everyday: appliance.words.map(singular) };
-  namings.set(appliance, naming);
-  return naming;
-}
+const namingOf = (appliance: Appliance): Naming =>
+  remembered(appliance, [], () => {
+    const [thing = ''] = appliance.name.split(',');
+    const named = wordsIn(thing);
+    return { named, rest: wordsIn(appliance.name).slice(named.length), everyday: appliance.words.map(singular) };
+  });
 
 function nameScore(appliance: Appliance, typed: readonly string[]): number {
   const { id } = appliance;

@@ -1,4 +1,5 @@
 import type { Brief, Place } from '../job/schema.ts';
+import { remembering } from '../quantity/remember.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
 import { SKY } from '../reference/skies.ts';
 import { meanDayOfMonth, monthlyExtraterrestrialKwh, sunsetHourAngle } from './geometry.ts';
@@ -18,20 +19,16 @@ export interface SunDay {
 export function placeIn(place: Place, month: number): Place {
   const { peakSunHours, dayTempC, nightTempC } = place.monthly;
   if (!peakSunHours && !dayTempC && !nightTempC) return place;
-  const months = inMonth.get(place) ?? new Map<number, Place>();
-  inMonth.set(place, months);
-  const found = months.get(month) ?? {
+  return rememberedPlace(place, [month], () => ({
     ...place,
     peakSunHours: peakSunHours?.[month - 1] ?? place.peakSunHours,
     dayTempC: dayTempC?.[month - 1] ?? place.dayTempC,
     nightTempC: nightTempC?.[month - 1] ?? place.nightTempC,
-  };
-  months.set(month, found);
-  return found;
+  }));
 }
 
 /** Places already made, so that each stays the same object. A place is never changed in place. */
-const inMonth = new WeakMap<Place, Map<number, Place>>();
+const rememberedPlace = remembering<Place, Place>(12);
 
 /** H = K̄·H₀ for a month, kWh/m² a day on the flat, or the figure the job gives. @param place as it is in that month */
 function sunHoursOf(place: Place, month: number): number {
@@ -63,17 +60,11 @@ export function sunAheadMin({ longitudeDeg, utcOffsetH }: Place, month: number):
  * a = 0.409 + 0.5016·sin(ω_s − 60°), b = 0.6609 − 0.4767·sin(ω_s − 60°).
  */
 export function sunDay(place: Place, month: number): SunDay {
-  const months = known.get(place) ?? new Map<number, SunDay>();
-  known.set(place, months);
-  const found = months.get(month);
-  if (found) return found;
-  const made = computeSunDay(place, month);
-  months.set(month, made);
-  return made;
+  return rememberedDay(place, [month], () => computeSunDay(place, month));
 }
 
 /** Days already made: a place is never changed in place. */
-const known = new WeakMap<Place, Map<number, SunDay>>();
+const rememberedDay = remembering<Place, SunDay>(12);
 
 function computeSunDay(place: Place, month: number): SunDay {
   const ahead = sunAheadMin(place, month);

@@ -1,4 +1,5 @@
 import type { Place } from '../job/schema.ts';
+import { remembering } from '../quantity/remember.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
 import { DEFAULT } from '../reference/defaults.ts';
 import { type SunDay, sunAheadMin } from './day.ts';
@@ -104,18 +105,14 @@ export interface Plane {
 }
 
 /** Planes already reckoned: a day is never changed in place. */
-const known = new WeakMap<SunDay, Map<string, Float64Array>>();
+const remembered = remembering<SunDay, Float64Array>(24);
 
 /** W/m² on a plane in each minute of a day. */
 export function planeIrradiance(place: Place, sun: SunDay, plane: Plane): Float64Array {
   const { slopeDeg, azimuthDeg, follows } = plane;
   if (slopeDeg === 0 && !follows) return sun.irradianceWm2;
-  const planes = known.get(sun) ?? new Map<string, Float64Array>();
-  known.set(sun, planes);
-  const key = follows ? 'follows' : `${slopeDeg} ${azimuthDeg}`;
-  const found = planes.get(key) ?? onThePlane(place, sun, plane);
-  planes.set(key, found);
-  return found;
+  const from = follows ? ['follows'] : [slopeDeg, azimuthDeg];
+  return remembered(sun, from, () => onThePlane(place, sun, plane));
 }
 
 function onThePlane(place: Place, sun: SunDay, { slopeDeg, azimuthDeg, follows }: Plane): Float64Array {
