@@ -41,6 +41,9 @@ describe('npm start', () => {
     expect(first.said()).toContain(`ready: ${first.url}/`);
     const jobs = (await (await fetch(`${first.url}/api/jobs`)).json()) as { id: string; title: string }[];
     expect(jobs).toHaveLength(3);
+    // As it is served, whoever built it: the page's libraries without the checks for those who write them.
+    const [, script] = /src="(\/assets\/index-[^"]+\.js)"/.exec(await (await fetch(first.url)).text()) ?? [];
+    expect(await (await fetch(`${first.url}${script}`)).text()).toContain('Minified React error');
     for (const { id } of jobs.slice(1)) await fetch(`${first.url}/api/jobs/${id}`, { method: 'DELETE' });
 
     const second = await start(port + 1 > 65_000 ? port - 1 : port + 1);
