@@ -181,6 +181,7 @@ function askedOn(
   const busWh = supply.busW.reduce((sum, w) => sum + w, 0) / 60;
   return { ...asked, needWh: busWh / day.roundTripEfficiency, busW: supply.busW, supply };
 }
+
 /**
  * @param job with its sizes fitted
  * @param leads the cables as they lie, whatever the month

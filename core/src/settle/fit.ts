@@ -33,7 +33,8 @@ export function fitFor({ needWh, demand, typicalA, worstA }: Asked, around: Arou
   const { job, brief, option, ambientC, leads } = around;
   const { system } = option;
   const store = sizeStore(system, brief, demand, storeFactors(system, typicalA), worstA);
-  const heaterAsksWh = heaterDay(batteryOf(system, store.kg), ambientC, amply(around)).wh;
+  const battery = batteryOf(system, store.kg);
+  const heaterAsksWh = battery.heaterW > 0 ? heaterDay(battery, ambientC, amply(around)).wh : 0;
   const driving = sizeDriving(brief, system, needWh + heaterAsksWh, store, leads);
   const coveredWh = job.rules.arrayCovers === 'everything' ? 0 : driving.yieldWh * driving.countsShare;
   const solar = sizeSolar(system, skyOver(around), Math.max(0, needWh + heaterAsksWh - coveredWh), leads);
@@ -57,13 +58,13 @@ export function heaterOn(
   { option, ambientC }: Pick<Around, 'option' | 'ambientC'>,
   sources: readonly Source[],
 ): HeaterDay {
+  const battery = batteryOf(option.system, kg);
+  if (battery.heaterW === 0) return NO_HEATER;
   const of = (wanted: Source['kind']) =>
     togetherW(
       sources.filter(({ kind }) => kind === wanted),
       MINUTES_PER_DAY,
     );
-  const battery = batteryOf(option.system, kg);
-  if (battery.heaterW === 0) return NO_HEATER;
   return heaterDay(battery, ambientC, { sunW: of('sun'), drivingW: of('driving'), supplyW: of('supply') });
 }
 

@@ -63,6 +63,44 @@ it('is up before the first question when it is warmed, and only once', async () 
   expect(told.answer).toBe('answer to one@1');
 });
 
+describe('its rest', () => {
+  /** Whether it has come to rest by now. */
+  function awaited(compute: Compute<Remote>) {
+    const told = { rests: false };
+    void compute.rest().then(() => {
+      told.rests = true;
+    });
+    return told;
+  }
+
+  it('is there at once while nothing was asked, and only when every kind of question is answered', async () => {
+    const { compute, ask, answer, settle } = stand();
+    const idle = awaited(compute);
+    await settle();
+    expect(idle.rests).toBe(true);
+    ask('figures', 'one');
+    ask('figures', 'two');
+    ask('runs', 'three');
+    const busy = awaited(compute);
+    await settle();
+    await answer('one@1');
+    await answer('three@1');
+    expect(busy.rests).toBe(false);
+    await answer('two@1');
+    expect(busy.rests).toBe(true);
+  });
+
+  it('comes too when the worker dies', async () => {
+    const { compute, ask, workers, settle } = stand();
+    ask('figures', 'one');
+    await settle();
+    const busy = awaited(compute);
+    workers[0]?.onerror?.({} as never);
+    await settle();
+    expect(busy.rests).toBe(true);
+  });
+});
+
 it('that cannot be started says why to whoever asked', async () => {
   const compute = new Compute<Remote>(() => {
     throw new Error('no worker here');
