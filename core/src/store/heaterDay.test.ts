@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { sourcesDetail } from '../choices/sourcesDetail.ts';
+import { dayBalance, sourcesDetail } from '../choices/sourcesDetail.ts';
 import { simulateStay } from '../days/simulate.ts';
 import { settle } from '../settle/settle.ts';
 import { aJob, aLoad, withSystem } from '../test/jobs.ts';
@@ -114,7 +114,31 @@ describe('a job whose store is heated', () => {
     const { sunWh, drivingCountsWh, netWh } = heated.income;
     expect(netWh).toBeCloseTo(sunWh + drivingCountsWh - heated.ledger.total.batteryWh - heated.heater.wh, 9);
     expect(netWh).toBeGreaterThanOrEqual(0);
-    expect(simulateStay(heated).worst.books.unservedWh).toBe(0);
+    const [cold, warm] = [simulateStay(heated).first.books, simulateStay(without).first.books];
+    expect(cold.unservedWh).toBe(0);
+    expect(cold.servedWh - warm.servedWh).toBeCloseTo(heated.heater.wh, 6);
+  });
+
+  it('asks a DC-DC charger for as much more where the engine runs', () => {
+    const driven = (heaterW: number | null) => {
+      const job = winterJob(heaterW);
+      return settle({ ...job, brief: { ...job.brief, drives: [{ startMin: 540, minutes: 120 }] } });
+    };
+    const { driving, heaterAsksWh } = driven(100);
+    expect(heaterAsksWh).toBeGreaterThan(50);
+    // LFP at 12 V is charged at 14.2 V; what is limited by amps counts by its share.
+    const moreA = heaterAsksWh / (2 * 14.2 * driving.countsShare);
+    expect(driving.requiredA - driven(null).driving.requiredA).toBeCloseTo(moreA, 6);
+  });
+
+  it('draws it in the day of a cell', () => {
+    const drawn = (heaterW: number | null) => {
+      const job = winterJob(heaterW);
+      const kind = { kind: 'bright', name: '', supplyId: null } as const;
+      const { demandW, stepMin } = dayBalance(job, job.options[0]?.id ?? '', 1, kind);
+      return demandW.reduce((sum, w) => sum + (w * stepMin) / 60, 0);
+    };
+    expect(drawn(100) - drawn(null)).toBeGreaterThan(50);
   });
 
   it('shows it in each month in which it is cold and something charges', () => {
