@@ -1,7 +1,6 @@
 import type { DesignOption, Job, SolarArray } from '../job/schema.ts';
 import { ambientByMinuteC } from '../loads/ambient.ts';
 import type { Leads } from '../paths/cables.ts';
-import { remembering } from '../quantity/remember.ts';
 import { standingOf } from '../sources/array.ts';
 import { arraySource, controllerLimitW } from '../sources/solar.ts';
 import { placeIn, sunAheadMin, sunDay } from '../sun/day.ts';
@@ -31,22 +30,7 @@ export interface MonthSky {
 /** Clearness whose level is `level`. */
 const clearnessAtLevel = (level: number): number => level * LEVEL_STEP;
 
-/** Skies already reckoned: of each option those of a year, at two steps. */
-const remembered = remembering<DesignOption, MonthSky>(2 * 12);
-
 export function monthSky(
-  job: Pick<Job, 'brief' | 'rules'>,
-  option: DesignOption,
-  climate: Climate,
-  month: number,
-  steps: number,
-  leads: Leads | null,
-): MonthSky {
-  const from = [month, steps, job.brief.place, job.rules.arrayFactor, climate, leads];
-  return remembered(option, from, () => makeSky(job, option, climate, month, steps, leads));
-}
-
-function makeSky(
   { brief, rules }: Pick<Job, 'brief' | 'rules'>,
   { system }: DesignOption,
   climate: Climate,

@@ -101,6 +101,7 @@ export function setUpDays(
   const steps = MINUTES_PER_DAY / stepMin;
   const climate = climateOf(job.brief.place);
   const days = new Map<string, DayTables>();
+  const skies = new Map<number, MonthSky>();
   const sometimes = job.loads.flatMap(({ daysPerWeek }, i) => (daysPerWeek < 7 ? [i] : []));
   const { latitudeDeg } = job.brief.place;
   const arraysUnder = { busV: option.system.busVoltageV, flatFactor: job.rules.arrayFactor, leads: settled.leads };
@@ -126,7 +127,11 @@ export function setUpDays(
     plan,
     sharing: sharingOf(option),
     loadNames: job.loads.map(({ id, name, critical }) => ({ id, name, critical })),
-    skyIn: (month) => monthSky(job, option, climate, month, steps, settled.leads),
+    skyIn: (month) => {
+      const sky = skies.get(month) ?? monthSky(job, option, climate, month, steps, settled.leads);
+      skies.set(month, sky);
+      return sky;
+    },
     yieldsIn: (hours) => (option.system.arrays ?? []).map((array) => hourlyYield(array, hours, arraysUnder)),
     dayOn,
   };
