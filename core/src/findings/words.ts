@@ -181,7 +181,7 @@ const WORDS: { readonly [C in FindingCode]: (values: FindingValues[C], units: Un
   }),
   'store-heated': (v, units) => ({
     what: `At ${showText(n(v, 'coldestC'), '°C', units)} the bank is heated before it is charged: ${showText(n(v, 'warmUpH'), 'h')} until it has ${showText(n(v, 'holdC'), '°C', units)}.`,
-    why: `Holding it there in a box takes ${w(v, 'holdW')}; on the day sized for the heater takes ${wh(v, 'heaterWh')} of what charges.`,
+    why: `Holding it there in a box takes ${w(v, 'holdW')}. On the day that is sized for, the heater takes ${wh(v, 'heaterWh')} of what charges.`,
     act: 'That is counted already, here and in Days: do not take the heater down among the loads as well.',
   }),
   'run-undersized': (v, units) => ({
