@@ -335,6 +335,13 @@ describe('labels that want a word', () => {
       'Portable AC\n9000 BTU/h\nRated power input 1010W\nRated current 4.5A\n220-240V~ 50Hz',
       { W: 1010, type: 'aircon-rooftop', path: 'inverter' },
     ],
+    // In brackets what an input is of; a start of so many seconds is no use.
+    [
+      'Roof air conditioner\nCooling 2.3 kW / Heating 2.2kW\nPower consumption (cooling) 960W\nPower consumption (heating) 900 W\n230V~ 50Hz\nStarting current 20A (0.15 s)\nRunning current 4.2A cooling',
+      { W: 960, C: 2300, min: 240, type: 'aircon-rooftop' },
+    ],
+    ['Submersible pump\n12V DC 4.2A\nMax flow 15 L/min\nMax head 10m', { W: 50.4, path: 'direct' }],
+    ['Satellite terminal\nDC 48V 96 W\nat 7pm 3 h', { W: 96, path: 'dc-dc', at: '19:00', min: 180 }],
     // The amps of a wide input are its most, at the least volts: what comes out is what it takes.
     ['CPAP\n24V⎓ 3.75A\n90W power supply input 100-240V 50/60Hz 2A', { W: 90, type: 'cpap', path: 'inverter-adapter' }],
     ['Oxygen concentrator\nDC 13-15V 100VA max\nAC 100-240V 1.0A', { W: 100, type: 'oxygen', path: 'direct' }],

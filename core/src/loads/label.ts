@@ -197,7 +197,7 @@ const COOLING =
 const COOLING_ALONE = /(?:cooling(?:\s+power)?|kühlen)[\s:=]*$/iu;
 /** The same of what heats as well. */
 const HEATING = /(?:heating[\s-]*(?:capacity|output|performance|power)|heizleistung)[^\d\n]{0,10}$/iu;
-const SAYS_INPUT = /input|aufnahme/iu;
+const SAYS_INPUT = /input|aufnahme|consumption/iu;
 /** What it takes while it only waits. */
 const STANDBY = /(?:stand-?\s?by|off[- ]mode|sleep(?:\s+mode)?|no[- ]load)[^\d\n]{0,14}$/iu;
 /** "Annual energy use 280 kWh": what an energy is of stands before it. */
@@ -217,8 +217,8 @@ const LAMP_OF = /(?:lamp|bulb|illumination|beleuchtung|éclairage)[^\d\n]{0,12}$
 /** What it takes for a moment at its start. */
 const START = /(?:start(?:ing|[ -]?up)?|glow|ignition|inrush|surge|peak)(?:\s*(?:power|phase|draw))?[\s:=(]*$/iu;
 /** "Power input cooling 0.86 kW heating 0.74 kW": the figures of an input, and of them the one that heats. */
-const INPUT_OF = /(?:input|aufnahme|consumption)(?:[\s:=(]*(?:power|cooling|heating|kühlen|heizen))*[\s:=(]*$/iu;
-const HEATING_ALONE = /(?<!\p{L})(?:heating|heizen)[\s:=(]*$/iu;
+const INPUT_OF = /(?:input|aufnahme|consumption)(?:[\s:=(]*(?:power|cooling|heating|kühlen|heizen)\)?)*[\s:=(]*$/iu;
+const HEATING_ALONE = /(?<!\p{L})(?:heating|heizen)[\s:=()]*$/iu;
 
 /** "780 W input 230 V"; in "2.4 kW input 0.78 kW" it is of the next figure. */
 const INPUT_AFTER = /^\W{0,3}input(?!\W{0,3}\d[\d.,]*\s*(?:k?w|a)(?![a-z]))/iu;

@@ -1,6 +1,7 @@
 import { runningPowerW } from '../job/draw.ts';
 import { plainLoad } from '../job/plainLoad.ts';
 import type { Draw, Load, Use } from '../job/schema.ts';
+import { NAMING } from '../quantity/measures.ts';
 import { readNumber } from '../quantity/numeral.ts';
 import { pattern } from '../quantity/pattern.ts';
 import type { Question } from '../quantity/question.ts';
@@ -9,9 +10,10 @@ import type { Token } from '../quantity/token.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
 import { type Appliance, bestFit, loadFrom, nearMatches } from '../reference/appliances.ts';
 import { fitsBus, NAMEPLATE, windowOf } from '../reference/nameplates.ts';
+import { cycleTaking } from './cycles.ts';
 import { readLabel } from './label.ts';
 import type { LabelReading } from './labelReading.ts';
-import { cycleTaking, poweredDraw } from './powered.ts';
+import { poweredDraw } from './powered.ts';
 import type { Bus, Proposal } from './proposal.ts';
 import { typedUse } from './typedUse.ts';
 import { minutesPerDay, usesFor } from './uses.ts';
@@ -22,6 +24,7 @@ const TIMES: ReadonlySet<string> = new Set([
   'duration',
   'times',
   'clock',
+  'begins',
   'every',
   'days-per-week',
   'per-week',
@@ -29,11 +32,13 @@ const TIMES: ReadonlySet<string> = new Set([
   'share',
   'weekdays',
   'weekends',
+  'summer',
+  'winter',
 ]);
 
 /** What a plate itself says in minutes: a timer's span, how long it may run without a rest. */
 const NO_USE = pattern(
-  /timer|auto\W?off|(?<![\p{L}\d])(?:kb|s[236]|ed)(?![\p{L}\d])|kurz\S*betrieb|short\W?time|continuous|rest|inter\S*val|intermittent|\son(?!\p{L}).*\soff(?!\p{L})|\d\s*[-–]\s*\d/iu,
+  /timer|auto\W?off|(?<![\p{L}\d])(?:kb|s[236]|ed)(?![\p{L}\d])|kurz\S*betrieb|short\W?time|continuous|rest|inter\S*val|intermittent|\son(?!\p{L}).*\soff(?!\p{L})|\d\s*[-–]\s*\d|start|surge|inrush|peak|glow|boil/iu,
 );
 /** "12 kg/24 h", "3 l / h": a rate, not how long it runs. */
 const OF_A_RATE = pattern(/\p{L}[\p{L}³]*\s*\/\s*$/iu);
@@ -145,7 +150,10 @@ function nameBefore(text: string, { tokens, questions }: LabelReading): string {
   return text
     .slice(0, first)
     .replace(PLATE_WORDS, ' ')
-    .replace(/\b\p{L}*\d[\p{L}\d-]*\b/gu, ' ')
+    .replace(/(?<![\p{L}\d])\p{L}*\d[\p{L}\d-]*\b/gu, (word, at: number, all: string) =>
+      NAMING.test(all.slice(at + word.search(/(?<=\d)(?!\d)/))) && /^\d/.test(word) ? word : ' ',
+    )
+    .replace(/(?<!\S)[x×](?!\S)/giu, ' ')
     .replace(/[\s,.\-–]+/g, ' ')
     .trim();
 }

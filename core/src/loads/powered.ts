@@ -39,16 +39,3 @@ export function poweredDraw(
     phases: powered.phases.map((phase) => (phase.minutes === null ? { ...phase, powerW: watts } : phase)),
   };
 }
-
-/** Shares of its usual energy that a cycle of a type may take. From memory. */
-const LEAST_SHARE = 0.1;
-const MOST_SHARE = 4;
-
-/** A cycle that takes so many Wh a run: its phases last as long as that needs. Null where it is nothing like it. */
-export function cycleTaking(draw: Extract<Draw, { kind: 'cycle' }>, useWh: number): Draw | null {
-  const fixedWh = draw.phases.reduce((sum, { powerW, minutes }) => sum + (powerW * (minutes ?? 0)) / 60, 0);
-  if (draw.phases.some(({ minutes }) => minutes === null) || fixedWh <= 0) return draw;
-  const share = useWh / fixedWh;
-  if (share > MOST_SHARE || share < LEAST_SHARE) return null;
-  return { ...draw, phases: draw.phases.map((phase) => ({ ...phase, minutes: (phase.minutes ?? 0) * share })) };
-}

@@ -1,7 +1,7 @@
 import { plainLoad } from '../job/plainLoad.ts';
 import type { Load } from '../job/schema.ts';
 import { unreadWords } from '../quantity/doubts.ts';
-import { temperatureIn, withoutMeasures, withoutTemperature } from '../quantity/measures.ts';
+import { goesWithout, temperatureIn, withoutMeasures, withoutTemperature } from '../quantity/measures.ts';
 import { pattern } from '../quantity/pattern.ts';
 import { saysPerLength } from '../quantity/perLength.ts';
 import type { Question } from '../quantity/question.ts';
@@ -18,6 +18,7 @@ import { typedPower, USUAL } from './typedPower.ts';
 import { typedUse } from './typedUse.ts';
 import { unfit } from './unfit.ts';
 import { givesPower, whatItIs } from './whatItIs.ts';
+import { eachOfTotal } from './wholeOrEach.ts';
 
 export type { Bus, Proposal } from './proposal.ts';
 
@@ -57,7 +58,8 @@ function proposeFromLine(
   firm: readonly Appliance[],
   bus: Bus,
 ): Proposal {
-  const typed = readQuantities(text);
+  const shared = eachOfTotal(readQuantities(text));
+  const typed = { ...shared.reading, words: shared.reading.words || countedIn(text, shared.reading) };
   const near = namedBy(typed.words, firm);
   const base = pick ?? likeliest(typed, near, bus);
   const reading = base?.draw.kind === 'thermostatic' ? meansOfADay(typed) : typed;
@@ -103,7 +105,7 @@ function proposeFromLine(
     questions: inOrder(questions),
     missing: null,
     label: null,
-    notes: [...power.notes, ...warmth.notes],
+    notes: [...shared.notes, ...power.notes, ...warmth.notes],
   };
 }
 
@@ -125,6 +127,7 @@ function meansOfADay(reading: Reading): Reading {
 /** Types by a line's words: a size may be part of a type's name, or of this one thing alone. */
 function namedBy(words: string, firm: readonly Appliance[]): Match[] {
   const [whole, bare] = [withoutTemperature(words), withoutMeasures(words)];
+  if (goesWithout(words)) return nearMatches(bare, firm);
   const sized = nearMatches(whole, firm);
   if (bare === whole) return sized;
   const best = sized[0];
@@ -198,8 +201,23 @@ function likeliest(reading: Reading, near: readonly Match[], bus: Bus): Applianc
   return bestFit(bearing(fitting, watts), watts, feed);
 }
 
+/** "2 coffees every morning": what is counted is all that names it. */
+const countedIn = (text: string, { tokens }: Reading): string =>
+  tokens
+    .filter(({ kind }) => kind === 'times')
+    .map(({ start, end }) => COUNTED.exec(text.slice(start, end))?.[0] ?? '')
+    .join(' ')
+    .trim();
+const COUNTED = pattern(/(?<!\p{L})(?:coffee|tea|espresso|shower)s?(?!\p{L})/iu);
+
+/** When it runs, at the end of what names it; a night light begins with it. */
+const WHEN_AT_END = pattern(
+  /(?<=\p{L}[\s,;(]+)(?:(?:in the|at|every|each|and|with)\s+)*(?:mornings?|evenings?|nights?|afternoons?|breakfast|lunch|dinner|supper|am|pm|daytime|overnight|total)[\s,;)]*$/iu,
+);
+
 function nameOf(words: string, base: Appliance | null): string {
-  const clean = words.replace(/[\p{Cc}\p{Cs}]/gu, ' ').trim();
+  let clean = words.replace(/[\p{Cc}\p{Cs}]/gu, ' ').trim();
+  while (WHEN_AT_END.test(clean)) clean = clean.replace(WHEN_AT_END, '').trim();
   if (!clean) return base?.name ?? '';
   return (clean.charAt(0).toUpperCase() + clean.slice(1)).slice(0, 120);
 }

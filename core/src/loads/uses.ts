@@ -85,13 +85,41 @@ export function addUse(uses: readonly Use[], minutes: number): Use[] {
 /** Middle of the night, of the day and of its parts: 02:00 and 13:00, common practice; 08:00, 15:00 and 20:30, from memory. */
 const MIDDLE_MIN = { night: 2 * 60, day: 13 * 60, morning: 8 * 60, afternoon: 15 * 60, evening: 20.5 * 60 } as const;
 
+export type PartOfDay = keyof typeof MIDDLE_MIN;
+/** Over how many minutes of such a part several uses are spread. From memory. */
+const WIDTH_MIN = { night: 360, day: 360, morning: 150, afternoon: 180, evening: 180 } as const;
+
+/** From when on and how long each part is: the night is 22:00 to 07:00. From memory. */
+const HOURS = {
+  night: { startMin: 22 * 60, minutes: 9 * 60 },
+  day: { startMin: 7 * 60, minutes: 14 * 60 },
+  morning: { startMin: 6 * 60, minutes: 5 * 60 },
+  afternoon: { startMin: 12 * 60, minutes: 5 * 60 },
+  evening: { startMin: 17 * 60, minutes: 5 * 60 },
+} as const;
+
+/** All of a part of the day. */
+export const hoursOfPart = (part: PartOfDay): Use => ({ ...HOURS[part] });
+
+/** Several uses in a part of the day, evenly; null when they do not fit there. */
+export function usesInThe(part: PartOfDay, times: number, minutes: number): Use[] | null {
+  if (times === 1) return minutes < MINUTES_PER_DAY ? useInThe(part, minutes) : null;
+  const width = Math.max(WIDTH_MIN[part], times * minutes);
+  if (width > MINUTES_PER_DAY / 2) return null;
+  const first = MIDDLE_MIN[part] - width / 2;
+  return Array.from({ length: times }, (_, i) => ({
+    startMin: wrap(Math.round(first + (i * width) / times)),
+    minutes,
+  }));
+}
+
 /** One use of that length in the middle of the night, of the day or of a part of it. */
-export function useInThe(part: keyof typeof MIDDLE_MIN, minutes: number): Use[] {
+export function useInThe(part: PartOfDay, minutes: number): Use[] {
   return [{ startMin: wrap(Math.round(MIDDLE_MIN[part] - minutes / 2)), minutes }];
 }
 
 /** Whether words say "at night", "by day" or "mornings"; null when they say none of them. */
-export function partOfDay(text: string): keyof typeof MIDDLE_MIN | null {
+export function partOfDay(text: string): PartOfDay | null {
   if (/\b(?:at night|by night|overnight|nights?|nachts?|notte|nuit|noche)\b/i.test(text)) return 'night';
   if (/\bmornings?\b|(?<=^|\s)a\.?m\.?(?=\s*(?:$|[,;]))|(?<=^|\s)a\.m\.(?=\s)/i.test(text)) return 'morning';
   if (/\bafternoons?\b|(?<=^|\s)p\.?m\.?(?=\s*(?:$|[,;]))|(?<=^|\s)p\.m\.(?=\s)/i.test(text)) return 'afternoon';
@@ -100,12 +128,12 @@ export function partOfDay(text: string): keyof typeof MIDDLE_MIN | null {
 }
 
 /** Every part of the day that words name, each once: "morning and evening", "breakfast, lunch and dinner". */
-export function partsOfDay(text: string): (keyof typeof MIDDLE_MIN)[] {
+export function partsOfDay(text: string): PartOfDay[] {
   const named = NAMED_PARTS.filter(([, says]) => says.test(text)).map(([part]) => part);
   return [...new Set(named)];
 }
 
-const NAMED_PARTS: readonly (readonly [keyof typeof MIDDLE_MIN, RegExp])[] = [
+const NAMED_PARTS: readonly (readonly [PartOfDay, RegExp])[] = [
   ['morning', /\b(?:mornings?|breakfast|am)\b/i],
   ['day', /\b(?:noon|midday|lunch(?:time)?)\b/i],
   ['afternoon', /\bafternoons?\b/i],

@@ -20,7 +20,7 @@ const BATTERY = pattern(
 );
 /** What charges a store of a vehicle, as against a phone's or a tool's charger. */
 const STORE_CHARGER = pattern(
-  /(?<!\p{L})(?:(?:leisure|house|service|auxiliary|mains|shore|hookup|lithium|lfp|agm|lead|dc\s*-?\s*dc|b2b|smart)\s+)*(?:batter(?:y|ies)\s+charger|dc\s*-?\s*(?:to\s*-?\s*)?dc\s+charger|b2b\s+charger|(?:mains|shore|hookup|leisure|house)\s+(?:battery\s+)?charger|(?:batterie)?ladeger[äa]t|chargeur(?:\s+de\s+batterie)?|acculader|cargador\s+de\s+bater[ií]a)s?(?!\p{L})/iu,
+  /(?<!\p{L})(?:(?:leisure|house|service|auxiliary|mains|shore|hookup|lithium|lfp|agm|lead|dc\s*-?\s*dc|b2b|smart)\s+)*(?:batter(?:y|ies)\s+charger|dc\s*-?\s*(?:to\s*-?\s*)?dc\s+charger|b2b\s+charger|(?:mains|shore|hookup|leisure|house)\s+(?:battery\s+)?charger|(?:batterie)?ladeger[äa]t|chargeur(?:\s+de\s+batterie)?|(?:trickle|float)\s+charger|battery\s+(?:maintainer|conditioner|tender)|acculader|cargador\s+de\s+bater[ií]a)s?(?!\p{L})/iu,
 );
 const OF_STORE = pattern(/\s*(?:of|for)\s+(?:this|the)\s+store(?!\p{L})/iu);
 const OF_ELSE = pattern(/\s*(?:of|for)\s+something\s+else(?!\p{L})/iu);
@@ -51,7 +51,7 @@ const SOURCE = pattern(
 );
 /** What passes it on: a load only by the little it takes itself. */
 const CONVERTER = pattern(
-  `^${SORTS}(?:(?:power\\s+)?inverters?|wechselrichter|onduleurs?|convertisseurs?|omvormers?|inversor(?:es)?|inverter\\s*[-/]?\\s*chargers?|(?:solar|charge|mppt|pwm)\\s+(?:charge\\s+)?(?:controller|regulator)s?)$`,
+  `^${SORTS}(?:(?:power\\s+)?inverters?|wechselrichter|onduleurs?|convertisseurs?|omvormers?|inversor(?:es)?|inverter\\s*[-/]?\\s*chargers?|(?:solar|charge|mppt|pwm)\\s+(?:charge\\s+)?(?:controller|regulator)s?|(?:(?:dual|main|master|dc|split|smart)\\s+)*(?:battery\\s+|charge\\s+|voltage\\s+sensitive\\s+)*(?:isolators?|isolation\\s+switch(?:es)?|(?:disconnect|master|changeover|transfer|battery)\\s+switch(?:es)?|disconnects?|relays?|combiners?|separators?|shunts?|bus\\s?bars?|distribution\\s+(?:panel|board|box|block)s?))$`,
   'iu',
 );
 /** What stands before figures on a plate. */

@@ -15,6 +15,9 @@ const WHEN = pattern(
 /** What it goes without. */
 const WITHOUT = pattern(/(?<!\p{L})(?:without|w\/o|no)\s+(?:an?\s+|the\s+)?\p{L}+/giu);
 
+/** Whether a line says what a thing goes without, which must not choose its type. */
+export const goesWithout = (words: string): boolean => words.replace(WITHOUT, '') !== words;
+
 /** A line's words without such measures and times: what is left names the thing. */
 export function withoutMeasures(words: string): string {
   let kept = '';

@@ -1,5 +1,5 @@
 /**
- * Numbers the way people write them: "3,5" and "3.5", "1,200" and "1.200,5", "2 400", "1'200", "1/3", "1 1/2", "¾",
+ * Numbers the way people write them: "3,5" and "3.5", "1,200" and "1.200,5", "2 400", "1'200", "1/3", "1/10 hp", "1 1/2", "¾",
  * "1.5e3".
  */
 
@@ -18,7 +18,7 @@ const SIGNS = Object.keys(VULGAR).join('');
 /** Blanks that group thousands: of the keyboard, non-breaking, thin, narrow. */
 const BLANK = '[ \\u00a0\\u2009\\u202f]';
 /** Fractions as they are written of horsepower, hours and gallons; 12/24 and 50/60 are pairs. */
-const FRACTION = '(?:1/2|[12]/3|[13]/4|[1-4]/5|[1357]/8)(?!\\d)';
+const FRACTION = '(?:(?:1/2|[12]/3|[13]/4|[1-4]/5|[1357]/8)(?!\\d)|1/(?:6|1[0256]|2[05]|30|40)(?=\\s?hp))';
 const GROUPED = `\\d{1,3}(?:(?:${BLANK}|['’])\\d{3})+(?:[.,]\\d+)?(?!\\d)`;
 const PLAIN = '\\d+(?:[.,]\\d+)*(?:e[+-]?\\d+(?![\\p{L}\\d]))?';
 
@@ -49,7 +49,7 @@ export function readNumber(text: string): number {
   const trimmed = text.trim();
   const vulgar = new RegExp(`^(\\d*)\\s?([${SIGNS}])$`).exec(trimmed);
   if (vulgar) return Number(vulgar[1] || 0) + (VULGAR[vulgar[2] ?? ''] ?? 0);
-  const fraction = /^(?:(\d+)[ -])?(\d)\/(\d)$/.exec(trimmed);
+  const fraction = /^(?:(\d+)[ -])?(\d)\/(\d{1,2})$/.exec(trimmed);
   if (fraction) return Number(fraction[1] ?? 0) + Number(fraction[2]) / Number(fraction[3]);
   const exponent = /^(.+)e([+-]?\d+)$/i.exec(trimmed);
   if (exponent) return readNumber(exponent[1] ?? '') * 10 ** Number(exponent[2]);

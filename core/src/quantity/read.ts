@@ -138,7 +138,9 @@ const PER: readonly (readonly [RegExp, Kind, number])[] = [
   [pattern(/^\s*(?:\/|per|in)\s*1[.,]?000\s*h(?:ours|rs)?(?!\p{L})/iu), 'power', 1000],
   [pattern(/^\s*(?:\/|per|in)\s*100\s*(?:cycles|uses|washes)(?!\p{L})/iu), 'energy-per-use', 100],
   [
-    pattern(/^\s*(?:\/|per|a|each|for each)\s*(?:cycle|wash|load|use|run|go|charge|cup|time)(?!\p{L})/iu),
+    pattern(
+      /^\s*(?:\/|per|a|each|for each)\s*(?:cycle|wash|load|use|run|go|charge|cup|loaf|batch|brew|boil|shot|meal|time)(?!\p{L})/iu,
+    ),
     'energy-per-use',
     1,
   ],
@@ -175,7 +177,8 @@ export function readQuantities(typed: string): Reading {
     const value = (word.startsWith('half') ? 0.5 : (NUMBER_WORDS[word] ?? 1)) * 1000;
     take({ kind: 'power', value, start: match.index, end: match.index + match[0].length });
   }
-  for (const match of text.matchAll(QUANTITY)) {
+  // "from 8 to 18 300 Wh": what has been read begins no number.
+  for (const match of veiled(text, taken).matchAll(QUANTITY)) {
     const token = quantity(match, text);
     if (token) take(token);
   }
@@ -190,6 +193,14 @@ export function readQuantities(typed: string): Reading {
     questions: [...asked, ...bareNumbers(text, [...taken, ...asked], tokens)].sort((a, b) => a.start - b.start),
     words,
   };
+}
+
+/** A text of which what was read is no digit any more; places hold. */
+function veiled(text: string, taken: readonly { start: number; end: number }[]): string {
+  let left = text;
+  for (const { start, end } of taken)
+    left = left.slice(0, start) + left.slice(start, end).replace(/\d/g, '\u0001') + left.slice(end);
+  return left;
 }
 
 function quantity(match: RegExpExecArray, text: string): Token | null {
@@ -267,6 +278,7 @@ const MARKS: readonly (readonly [pattern: string, mark: Mark])[] = [
   ['(?:on\\s+)?av(?:era)?ge?\\.?|mean|typ(?:ical(?:ly)?|\\.)?|measured|actual(?:ly)?', 'average'],
   ['equiv(?:alent(?:\\s+to)?|\\.)?', 'equivalent'],
   ['runn?ing|run', 'running'],
+  ['(?:in\\s+)?total|altogether|(?:all\\s+)?together|combined|for\\s+all(?:\\s+of\\s+them|\\s+\\d{1,2})?', 'total'],
 ];
 
 const BESIDE = MARKS.map(([words, mark]) => ({
@@ -275,7 +287,7 @@ const BESIDE = MARKS.map(([words, mark]) => ({
   ahead: pattern(`(?<!\\p{L})(?:${words})[\\s:=]{0,2}$`, 'iu'),
 }));
 /** Words that stand before their figure as often as after it. */
-const EITHER_SIDE: ReadonlySet<Mark> = new Set(['peak', 'most', 'average', 'equivalent']);
+const EITHER_SIDE: ReadonlySet<Mark> = new Set(['peak', 'most', 'average', 'equivalent', 'total']);
 /** Characters within which such a word stands. */
 const MARK_REACH = 40;
 

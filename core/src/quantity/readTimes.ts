@@ -21,7 +21,7 @@ const SHORT_DAY = '(?:mo|tu|we|th|fr|sa|su)';
 const DAYS_IN_ORDER = ['mo', 'tu', 'we', 'th', 'fr', 'sa', 'su'];
 /** What is counted when it says how often: "2 cups a day", "1 load per week". */
 const GOES =
-  '(?:times|[x×]|loads?|cycles?|charges?|uses?|runs?|cups?|coffees|teas|showers?|meals?|brews?|boils?|shots?|espressos?|rounds?|batches|(?:wash|go|flush)(?:es)?)';
+  '(?:times|[x×]|loads?|loaf|loaves|bakes?|cycles?|charges?|uses?|runs?|cups?|coffees|teas|showers?|meals?|brews?|boils?|shots?|espressos?|rounds?|batches|(?:wash|go|flush)(?:es)?)';
 /** Minutes of a time of the day: 18:30, 18h30, 6.30 pm. */
 const OF_HOUR = '(?:(?::|h|\\.(?=\\d{2}\\s*[ap]m))(\\d{2}))';
 const HOUR_OF_DAY = '(?:noon|midday|midnight|dusk|sunset|dawn|sunrise|\\d{1,2}(?::\\d{2})?(?:\\s*(?:am|pm|h))?)';
@@ -38,6 +38,10 @@ const MINUTES_PER_DAY = 1440;
 /** When it gets dark and light, minutes after midnight: 19:00 and 06:00. From memory. */
 const DUSK_MIN = 19 * 60;
 const DAWN_MIN = 6 * 60;
+/** From when to when "overnight" is: 22:00 to 07:00. From memory. */
+const NIGHT_MIN = 22 * 60;
+const MORNING_MIN = 7 * 60;
+const IN_ALL = '(?:total|altogether|all\\s+(?:told|together))';
 const END = '(?![\\p{L}\\d])';
 const BEGIN = '(?<![\\p{L}\\d.,/])';
 
@@ -48,6 +52,8 @@ const minutesOf = (number: string | undefined, unit: string | undefined): number
 const times = (value: number) => ({ kind: 'times' as const, value });
 const length = (value: number) => ({ kind: 'duration' as const, value });
 const week = (value: number) => ({ kind: 'days-per-week' as const, value });
+const begins = (minute: number | null) =>
+  minute === null ? null : { kind: 'begins' as const, value: minute % MINUTES_PER_DAY };
 const often = (word: string | undefined): number => TIMES_WORD[(word ?? '').toLowerCase()] ?? readNumber(word ?? '');
 
 /** Earlier rules take the longer phrases; what one has taken no other reads. */
@@ -56,6 +62,11 @@ const RULES: readonly Rule[] = [
   [
     `${BEGIN}(?<!(?:-|–|to|till|until|and)\\s*)(\\d{1,2}):([0-5]\\d)\\s*${HOUR}${END}`,
     (m) => length(Number(m[1]) * 60 + Number(m[2])),
+  ],
+  // "2 h in total": of all its uses.
+  [
+    `${BEGIN}${LENGTH}(?:${PER}${DAY_WORD})?\\s*(?:in\\s+)?${IN_ALL}${END}|(?<!\\p{L})(?<!\\d\\s?(?:k?w|watts?|m?a|amps?|k?wh|k?va)\\s+(?:in\\s+)?)${IN_ALL}(?:\\s+of)?[\\s:]*${LENGTH}${END}`,
+    (m) => ({ ...length(minutesOf(m[1] ?? m[3], m[2] ?? m[4])), mark: 'total' }),
   ],
   [
     `${BEGIN}${LENGTH}\\s*(?:every|each|per|/|(?:in|of|out\\s+of)\\s+(?:every|each|an?)|out\\s+of)\\s*(?:(?:(${NUMERAL})\\s*)?(${HOUR}|${MINUTE})|60)${END}`,
@@ -72,6 +83,11 @@ const RULES: readonly Rule[] = [
     `(?<![\\p{L}\\d.,])(?:from\\s+|between\\s+)?(\\d{1,2})${OF_HOUR}?\\s*(am|pm|h)?\\s*(?:-|–|to|till|until|and)\\s*(\\d{1,2})${OF_HOUR}?\\s*(am|pm|h|o.?clock)?(?![\\p{L}\\d:.,]|\\s*(?:w|v|a|k?wh|ah|va|hz|min|kw)(?!\\p{L}))`,
     (m) => clock(m),
   ],
+  // "off overnight": on by day.
+  [
+    `(?<!\\p{L})(?:(?:switched|turned)\\s+)?off\\s+(?:overnight|(?:at|by|all|during\\s+the)\\s+night)${END}|(?<!\\p{L})(?:overnight|(?:at|by|all)\\s+night)\\s+off${END}`,
+    () => ({ kind: 'clock', value: MORNING_MIN, second: NIGHT_MIN }),
+  ],
   // "from 1800 to 2230".
   [
     `(?<!\\p{L})(?:from|between)\\s+([012]\\d)([0-5]\\d)(?:\\s*h(?:rs)?)?\\s*(?:-|–|to|till|until|and)\\s*([012]\\d)([0-5]\\d)(?:\\s*h(?:rs)?)?${END}`,
@@ -83,14 +99,14 @@ const RULES: readonly Rule[] = [
   ],
   [
     `(?<![\\p{L}\\d.,])(?:(?:from|between)\\s+)?(${HOUR_OF_DAY})\\s*(?:-|–|to|till|until|and)\\s*(${HOUR_OF_DAY})(?![\\p{L}\\d:.,]|\\s*(?:w|v|a|k?wh|ah|va|hz|min|kw)(?!\\p{L}))`,
-    (m) => namedClock(m[1] ?? '', m[2] ?? ''),
+    (m) => (isTwo(m[0]) ? null : namedClock(m[1] ?? '', m[2] ?? '')),
   ],
   [
     '(?<!\\p{L})(?:overnight|all night|(?:die\\s+)?ganze\\s+nacht|toute\\s+la\\s+nuit|toda\\s+la\\s+noche|tutta\\s+la\\s+notte|(?:de\\s+)?hele\\s+nacht)(?!\\p{L})(?!\\s*\\d+(?:[.,]\\d+)?\\s*(?:h|hours?|hrs?|min|mins|minutes)(?!\\p{L}))(?<!\\d\\s*(?:h|hours?|hrs?|min|mins|minutes)\\s*(?:overnight|all night))',
-    () => ({ kind: 'clock', value: 22 * 60, second: 7 * 60 }),
+    () => ({ kind: 'clock', value: NIGHT_MIN, second: MORNING_MIN }),
   ],
   [
-    `${BEGIN}(\\d+)\\s*${HOUR}\\s*(?:and\\s*)?(\\d{1,2})(?:\\s*${MINUTE})?(?![\\p{L}\\d.,%:]|\\s*(?:k?w|v|a|k?wh|va|x|×|times|days|nights|evenings|mornings)(?!\\p{L}))`,
+    `${BEGIN}(\\d+)\\s*${HOUR}\\s*(?:and\\s*)?(\\d{1,2})(?:\\s*${MINUTE})?(?![\\p{L}\\d.,%:]|\\s*(?:k?w|v|m?ah?|k?wh|k?va|hp|hz|btu|l|x|×|times|days|nights|evenings|mornings)(?!\\p{L}))`,
     (m) => length(Number(m[1]) * 60 + Number(m[2])),
   ],
   [`${BEGIN}(\\d+)\\s*h\\s*(\\d{1,2})\\s*m${END}`, (m) => length(Number(m[1]) * 60 + Number(m[2]))],
@@ -190,6 +206,24 @@ const RULES: readonly Rule[] = [
     `(?<![\\p{L}\\d.,/])(\\d{1,2})\\s*${A_GO}(?:e?s)?${END}(?:(?<=${EACH}\\2(?!\\p{L}).*)|(?=.*${EACH}\\2(?!\\p{L})))`,
     (m) => times(Number(m[1])),
   ],
+  // "4 showers 3 min": as often as so long.
+  [
+    `(?<![\\p{L}\\d.,/])(\\d{1,2})\\s*(?:showers|coffees|teas|espressos|uses|flushes|washes|brews|boils|shots|goes)(?=\\s*(?:,|of|at|@|[x×])?\\s*${LENGTH}${END})`,
+    (m) => times(Number(m[1])),
+  ],
+  // "at 6pm", "7:30am", "at 18:00", "7am and 5pm".
+  [
+    `(?<![\\p{L}\\d.,:/])(?:(?:at|@|from|starting(?:\\s+at)?|around|about)\\s+)?(\\d{1,2})(?:[:.]([0-5]\\d))?\\s*([ap])\\.?m\\.?${END}`,
+    (m) => begins(minuteOf(m[1], m[2], `${m[3]}m`)),
+  ],
+  [
+    `(?<!\\p{L})(?:at|from|starting(?:\\s+at)?|around|and|then)\\s+([01]?\\d|2[0-3])[:h]([0-5]\\d)${END}|(?<=[@,&]\\s*)([01]?\\d|2[0-3]):([0-5]\\d)${END}`,
+    (m) => begins(minuteOf(m[1] ?? m[3], m[2] ?? m[4], undefined)),
+  ],
+  [
+    `(?<!\\p{L})at\\s+(noon|midday|midnight|dusk|sunset|dawn|sunrise)${END}`,
+    (m) => begins(NAMED_MIN[(m[1] ?? '').toLowerCase()] ?? null),
+  ],
   // "twice", "three times" and "four times a day" on a prescription.
   [`(?<!\\p{L})([btq])\\.?i\\.?d(?:\\.|${END})`, (m) => times(IN_A_DAY[(m[1] ?? '').toLowerCase()] ?? 1)],
   // "3 cups, 1 min each"; a machine of 12 cups has no "each".
@@ -251,12 +285,16 @@ export function readTimes(text: string): Token[] {
   return found;
 }
 
+/** "At 7am and 5pm" are two times, "between 7am and 5pm" is one. */
+const isTwo = (span: string): boolean => /\sand\s/i.test(span) && !/^(?:from|between)/i.test(span);
+
 /** "from 18 to 23:30", "18:00-23:30", "6pm to 11pm": needs a word, a colon or a half of the day, lest "2-3" be a time. */
 function clock(m: RegExpExecArray): Omit<Token, 'start' | 'end'> | null {
   const said = [m[2], m[3], m[5], m[6]].filter((part) => part !== undefined);
   // "3-4 h" is from three to four hours long; "18-23h" is from six in the evening.
   const isLength = said.every((part) => /^h$/i.test(part)) && Number(m[1]) < Number(m[4]) && Number(m[4]) <= 12;
   const isTime = /^(?:from|between)/i.test(m[0]) || (said.length > 0 && !isLength);
+  if (isTwo(m[0])) return null;
   const from = minuteOf(
     m[1],
     m[2],

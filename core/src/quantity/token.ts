@@ -20,6 +20,7 @@ export type Kind =
   | 'times'
   | 'start-ratio'
   | 'clock'
+  | 'begins'
   | 'every'
   | 'days-per-week'
   | 'per-week'
@@ -41,11 +42,12 @@ export type Mark =
   | 'most'
   | 'average'
   | 'equivalent'
-  | 'running';
+  | 'running'
+  | 'total';
 
 export interface Token {
   readonly kind: Kind;
-  /** W, VA, V, A, Wh, Ah, Hz, min, 0…1, a ratio or a count; of a clock minutes after midnight; of "every" the minutes on. */
+  /** W, VA, V, A, Wh, Ah, Hz, min, 0…1, a ratio or a count; of a clock and of what begins minutes after midnight; of "every" the minutes on. */
   readonly value: number;
   /** Of a clock its end, of "every" the period, both in minutes. */
   readonly second?: number;

@@ -30,7 +30,7 @@ slow-cooker | Slow cooker | crock stew | steady 150 | 100–250 | 360 @ 10:00 | 
 sandwich-press | Sandwich press | toastie grill panini | steady 800 | 600–1000 | 6 @ 12:15 | inverter | resistive | 1 | M
 bread-maker | Bread maker | bread machine loaf baking | cycle knead 100 90, bake 550 60 | 400–700 | 150 @ 08:00 | inverter | resistive | 1 | M
 waffle-iron | Waffle iron | pancake | steady 1000 | 800–1200 | 15 @ 08:30 | inverter | resistive | 1 | M
-egg-boiler | Egg cooker | eggs boiler | steady 350 | 300–400 | 10 @ 07:30 | inverter | resistive | 1 | M
+egg-boiler | Egg cooker | boiler | steady 350 | 300–400 | 10 @ 07:30 | inverter | resistive | 1 | M
 blender | Blender | smoothie mixer | steady 500 | 300–1200 | 2 @ 08:00 | inverter | tool | 0.85 | M
 hand-mixer | Hand mixer | whisk baking | steady 250 | 150–400 | 4 @ 16:00 | inverter | tool | 0.85 | M
 food-processor | Food processor | chopper | steady 600 | 400–900 | 3 @ 17:30 | inverter | tool | 0.85 | M
@@ -151,7 +151,7 @@ fish-finder | Fish finder | fishfinder sonar sounder depth | steady 10 | 3–30 
 soldering-iron | Soldering iron | tool bench soldering | steady 60 | 25–100 | 30 @ 10:00 | inverter | resistive | 1 | M
 glue-pot | Glue pot | glue heater craft hot | steady 80 | 40–150 | 180 @ 10:00 | inverter | resistive | 1 | M
 guillotine | Guillotine motor | paper cutter trimmer craft | steady 370 | 250–750 | 5 @ 11:00 15:00 | inverter | motor | 0.75 | M
-compressor-air | Air compressor, 12 V | tyre pump inflate | steady 250 | 120–400 | 10 @ 09:00 | direct | motor | 1 | M
+compressor-air | Air compressor, 12 V | tyre tire pump inflate inflator | steady 250 | 120–400 | 10 @ 09:00 | direct | motor | 1 | M
 compressor-mains | Air compressor, mains | workshop spray | steady 1100 | 700–1800 | 10 @ 10:00 | inverter | motor | 0.8 | M
 winch | Winch | recovery pull | steady 2400 | 1500–5000 | 3 @ 12:00 | direct | motor | 1 | M
 steps-electric | Electric step | door ladder | steady 60 | 40–100 | 1 @ 08:00 18:00 | direct | pump | 1 | M

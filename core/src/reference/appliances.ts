@@ -235,7 +235,7 @@ function score({ name, words }: Appliance, typed: readonly string[]): number {
 
 /** Words that say how or where of many things, and by themselves of none. */
 const GENERAL = new Set(
-  'box machine maker small large mini electric electrical mains portable usb dc ac led set unit system hot cold warm water air gas diesel work desk outdoor inside outside travel video power display meter tank hand mobile v volt bed heated heating cooling charger charging medical tool motor old new big main spare my our kitchen galley bathroom bedroom front rear left right driving'.split(
+  'box machine maker small large mini electric electrical mains portable usb dc ac led set unit system hot cold warm water air gas diesel work desk outdoor inside outside travel video power display meter tank hand mobile v volt bed heated heating cooling charger charging medical tool motor old new big main spare my our kitchen galley bathroom bedroom front rear left right driving gun'.split(
     ' ',
   ),
 );

@@ -696,7 +696,7 @@ humidifier 25W 10hr ⇒ type humidifier; W 25; min 600
 cpap with humidifier 60W 8h ⇒ type cpap-humidifier; W 60; min 480
 M-F cable 5W 3h ⇒ W 5; days 7
 drill charger 18V 6A M-F, 1h ⇒ days 5; min 60
-bread maker 550W 1h cycle 0.5kWh ⇒ ?energy-unlike-use
+bread maker 550W 1h cycle 0.5kWh ⇒ type bread-maker; W 550; min 60; wh 500
 nebuliser 60W 15min qid ⇒ type nebuliser; n 4; min 60
 vent 20W 8h morning and afternoon ⇒ W 20; n 2; min 960
 compressor for tyres 12v 45A 10 min every 2 weeks ⇒ W 540; min 10; days 0.5; path direct
@@ -722,4 +722,43 @@ vacuum 700W 10 min ⇒ type vacuum; W 700
 diesel heater 12V 25W 8h ⇒ type heater-diesel; W 25; min 480
 ordinateur portable 60W 4 heures ⇒ type laptop; W 60; min 240
 water pump 12V 6A 40 l used at 10 l/min ⇒ type water-pump; W 72; min 4
+2 coffees every morning 1200W 5 min each ⇒ type coffee-filter; W 1200; n 2; min 10
+shower pump 4 showers 3 min 60W ⇒ type shower-pump; W 60; n 4; min 12
+CPAP 30W w/o humidifier 8 h ⇒ type cpap; W 30; min 480
+oven 2kW 45min at 6pm ⇒ W 2000; min 45; at 18:00
+air fryer 1500 W 20 mins every second day at 6.30pm ⇒ W 1500; min 20; days 3.5; at 18:30
+induction hob 1800W 20 min breakfast 40 min dinner ⇒ W 1800; n 2; min 60; wh 1800
+heated towel rail 80W timer 2h am 2h pm ⇒ W 80; n 2; min 240; wh 320
+6 downlights 18W total 4 hrs ⇒ q 6; W 3; min 240
+6 downlights 3W each 18W total 4 hrs ⇒ q 6; W 3; min 240
+6 lights 12V 3A total 2 h ⇒ q 6; W 6; min 120
+4 lamps total 20 W 3h ⇒ q 4; W 5; min 180
+wifi router 9W overnight off ⇒ type router; W 9; min 900; at 7:00
+kettle 3x a day 300Wh/day ⇒ type kettle; n 3; wh 300
+microwave input 1200W 0.2 kWh/day 4x a day ⇒ n 4; wh 200
+bread maker 0.36 kWh per loaf, 2 loaves a week ⇒ type bread-maker; wh 360; days 2
+pump 60W 20 s every 10 min from 8 to 20 ⇒ W 60; min 24; wh 24; at 8:00
+pump 60W 10 min per hour 8am to 6pm ⇒ W 60; n 10; min 100
+fan 10W 15 min every hour overnight ⇒ W 10; n 9; min 135; at 22:00
+oxygen concentrator 120W continuous at night ⇒ type oxygen; W 120; min 540; at 22:00
+hydration pump 4W 15 mins per hour daytime ⇒ W 4; n 14; min 210; at 7:00
+egg incubator 40W constant ⇒ type -; W 40; min 1440
+starter battery maintainer 2A ⇒ ?whose-store/battery maintainer of something else
+massage gun 16W 10 min ⇒ type massage-gun; W 16; min 10
+tyre inflator 12V 15A 10 min once a fortnight ⇒ type compressor-air; W 180; min 10; days 0.5
+split charge relay 100A ⇒ ?source
+battery isolator 12V 140A ⇒ ?source
+shunt 500A ⇒ ?source
+fridge compressor 1/10 hp ⇒ ?shaft-or-input
+fridge 45W from 8 to 18 300 Wh/day ⇒ W 45; duty 66.67; min 600; wh 300
+fridge 45W 2 h 300 Wh/day ⇒ ?energy-unlike-use
+fridge 300 Wh/day 50% ⇒ W 25; duty 50; wh 300
+fridge 45W 8h compressor time 360 Wh a day ⇒ W 45; duty 33.33; wh 360
+fridge 45W 10 min every hour from 8 to 18 ⇒ W 45; duty 16.67; min 600; wh 75
+plonker 60W from 8 to 18 300 Wh/day ⇒ ?energy-unlike-use
+fridge 2 h 20 Ah/day ⇒ W 120; duty 8.33; wh 240
+washing machine 0.8kWh 2 h ⇒ type washing-machine; W 2000; min 120; wh 800
+dishwasher 1h 40 0.9 kWh per cycle ⇒ type dishwasher-small; W 1100; min 100; wh 900
+2 laptops 65W 3 h total ⇒ ?unread-word/1.5 h
+kettle 2kW 5 mins total per day 2x a day ⇒ W 2000; n 2; min 5
 `;
