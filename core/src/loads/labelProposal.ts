@@ -38,12 +38,17 @@ const TIMES: ReadonlySet<string> = new Set([
 
 /** What a plate itself says in minutes: a timer's span, how long it may run without a rest. */
 const NO_USE = pattern(
-  /timer|auto\W?off|(?<![\p{L}\d])(?:kb|s[236]|ed)(?![\p{L}\d])|kurz\S*betrieb|short\W?time|continuous|rest|inter\S*val|intermittent|\son(?!\p{L}).*\soff(?!\p{L})|\d\s*[-–]\s*\d|start|surge|inrush|peak|glow|boil/iu,
+  /timer|auto\W?off|(?<![\p{L}\d])(?:kb|s[236]|ed)(?![\p{L}\d])|kurz\S*betrieb|short\W?time|continuous|rest|inter\S*val|intermittent|\son(?!\p{L}).*\soff(?!\p{L})/iu,
 );
+/** "0–180 min" of a timer. */
+const OF_A_SPAN = /\d\s*[-–]\s*$/u;
+/** Minutes below which a length on a plate is of a start. From memory. */
+const LEAST_USE_MIN = 1 / 6;
 /** "12 kg/24 h", "3 l / h": a rate, not how long it runs. */
 const OF_A_RATE = pattern(/\p{L}[\p{L}³]*\s*\/\s*$/iu);
-const isOfUse = (text: string, { start, end }: { readonly start: number; readonly end: number }): boolean => {
-  if (OF_A_RATE.test(text.slice(0, start))) return false;
+const isOfUse = (text: string, { kind, value, start, end }: Token): boolean => {
+  if (OF_A_RATE.test(text.slice(0, start)) || OF_A_SPAN.test(text.slice(0, start))) return false;
+  if (kind === 'duration' && value < LEAST_USE_MIN) return false;
   const from = text.lastIndexOf('\n', start - 1) + 1;
   const to = text.indexOf('\n', end);
   return !NO_USE.test(text.slice(Math.max(from, start - 30), to < 0 ? end + 30 : Math.min(to, end + 30)));
@@ -97,6 +102,7 @@ export function proposeFromLabel(
   const use = time.tokens.length > 0 ? typedUse(text, time, base, powered, true, bus.busV) : null;
   const count =
     said.tokens.find((token) => token.kind === 'count' && isOfPieces(text, token, label.powerW))?.value ?? 1;
+  const start = said.tokens.find(({ kind, value }) => kind === 'start-ratio' && value >= 1);
   const unread = leftOver(text, said.tokens, [...label.tokens, ...label.questions, ...(use?.used ?? [])]);
   const draw = use?.draw ?? powered;
   return {
@@ -113,7 +119,7 @@ export function proposeFromLabel(
       daysPerWeek: use?.daysPerWeek ?? base.daysPerWeek,
       path: pathOf(appliance === null ? null : base.path, label, bus),
       ...windowFrom(label, bus),
-      startRatio: label.startRatio ?? base.startRatio,
+      startRatio: label.startRatio ?? (start && Math.min(12, start.value)) ?? base.startRatio,
       evidence: 'nameplate',
       powerFactor: label.powerFactor ?? base.powerFactor,
       chargesStore: charger.chargesStore ?? base.chargesStore,

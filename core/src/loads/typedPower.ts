@@ -14,6 +14,10 @@ const FAR_MAINS_W = 1000;
 /** W beyond which it cannot be taken at all, which is said instead. */
 const MOST_W = 20_000;
 
+/** Heat moved or given for each watt taken, at least and at most. From memory. */
+const LEAST_MOVED = 0.8;
+const MOST_MOVED = 8;
+
 const isFarAbove = (powerW: number, { highW }: Appliance, saysMains: boolean): boolean =>
   powerW >= (saysMains ? FAR_MAINS_W : FAR_W) && powerW <= MOST_W && powerW > FAR * highW;
 
@@ -154,6 +158,16 @@ export function typedPower(
     powerW = apparent * (mains ? (factor ?? 1) : 1);
     powerFactor ??= mains && va === null ? 1 : null;
   }
+  // What burns something warms with more than it takes.
+  const figure = main ?? current ?? va;
+  if (heat && figure && powerW !== null && (base === null || base.draw.kind === 'room'))
+    if (heat.value < powerW * LEAST_MOVED || heat.value > powerW * MOST_MOVED)
+      askWhich(
+        text,
+        [heat, figure].sort((a, b) => a.start - b.start),
+        questions,
+        used,
+      );
   const peakVa = peak && peak.value * (peak.kind === 'current' ? (feeds.volts ?? (mains ? bus.mainsV : bus.busV)) : 1);
   const byPeak = peak && powerW ? startOf(peak, (peakVa as number) / (apparent ?? powerW), used) : null;
   const [times] = byPeak === null ? of('start-ratio') : [];
@@ -168,7 +182,12 @@ export function typedPower(
     powerFactor: powerFactor === null ? null : Math.max(0.1, powerFactor),
     path:
       path ??
-      unsaidPath(base, powerW ?? (coolingW === null ? null : coolingW / NAMEPLATE.coolingPerInput.value), notes),
+      unsaidPath(
+        base,
+        reading.words,
+        powerW ?? (coolingW === null ? null : coolingW / NAMEPLATE.coolingPerInput.value),
+        notes,
+      ),
     ...feeds.window,
     startRatio,
     questions,
@@ -335,8 +354,14 @@ const fedByBus = (base: Appliance | null): Load['path'] | null =>
 const mainsPath = (base: Appliance | null): Load['path'] =>
   base?.path === 'inverter-adapter' ? base.path : 'inverter';
 
+/** What is plugged into a USB socket, which is a converter; the socket itself hangs on the bus. */
+const BY_USB = pattern(
+  /(?<!\p{L})usb(?:-?[ac])?(?!\p{L})(?!\s*(?:(?:pd|car|dual|fast)\s+)*(?:sockets?|outlets?|chargers?|ports?|panels?|hubs?))/iu,
+);
+
 /** Nobody said what feeds it: as its type usually is; what is unknown and strong hangs on the inverter, and it is said. */
-function unsaidPath(base: Appliance | null, powerW: number | null, notes: string[]): Load['path'] {
+function unsaidPath(base: Appliance | null, words: string, powerW: number | null, notes: string[]): Load['path'] {
+  if ((base?.path ?? 'direct') === 'direct' && BY_USB.test(words)) return 'dc-dc';
   if (base) return base.path;
   if (powerW === null || powerW <= NAMEPLATE.mainsFromW.value) return 'direct';
   notes.push('taken for a mains appliance; write 12V if it is not');

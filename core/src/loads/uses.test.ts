@@ -64,6 +64,15 @@ describe('runs of a day', () => {
   });
 });
 
+describe('a run moved to midnight', () => {
+  it('begins there and not a rounding before it', () => {
+    const six = rescaleUses(spreadUses(6, 1), 859);
+    const moved = moveUse(moveUse(six, 5, 97), 0, -1);
+    expect(moved[0]?.startMin).toBe(0);
+    noOverlap(moved);
+  });
+});
+
 describe('a run made longer', () => {
   it('stops at the next run even when it is shorter than the least', () => {
     const close = [

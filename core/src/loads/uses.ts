@@ -40,7 +40,14 @@ export function rescaleUses(uses: readonly Use[], totalMinutes: number): Use[] {
   return overlappingUse(scaled) ? spreadUses(uses.length, totalMinutes / uses.length) : scaled;
 }
 
-const wrap = (minute: number): number => ((minute % MINUTES_PER_DAY) + MINUTES_PER_DAY) % MINUTES_PER_DAY;
+/** Minutes by which sums of fractions may miss midnight. */
+const ROUNDING_MIN = 1e-6;
+
+/** A minute of the day; what rounding leaves just before midnight is midnight. */
+function wrap(minute: number): number {
+  const wrapped = ((minute % MINUTES_PER_DAY) + MINUTES_PER_DAY) % MINUTES_PER_DAY;
+  return wrapped > MINUTES_PER_DAY - ROUNDING_MIN ? 0 : wrapped;
+}
 
 /** Minutes from one time of day forward to another; a full day when they are the same. */
 const forward = (from: number, to: number): number => wrap(to - from) || MINUTES_PER_DAY;

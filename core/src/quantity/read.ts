@@ -180,7 +180,11 @@ export function readQuantities(typed: string): Reading {
   // "from 8 to 18 300 Wh": what has been read begins no number.
   for (const match of veiled(text, taken).matchAll(QUANTITY)) {
     const token = quantity(match, text);
-    if (token) take(token);
+    if (!token) continue;
+    // "60 W input 2 W": a word belongs to one figure.
+    const { mark: _mark, ...plain } = token;
+    if (free(token.start, token.end)) take(token);
+    else take({ ...plain, start: match.index, end: match.index + match[0].length });
   }
   tokens.sort((a, b) => a.start - b.start);
   const long = perLength(text, tokens);
@@ -296,7 +300,7 @@ function markAt(text: string, start: number, end: number): { mark: Mark; start: 
   const [rest, from] = [text.slice(end, end + MARK_REACH), Math.max(0, start - MARK_REACH)];
   for (const { mark, behind } of BESIDE) {
     const after = behind.exec(rest);
-    if (after && !(EITHER_SIDE.has(mark) && isOfNext(rest.slice(after[0].length))))
+    if (after && !(EITHER_SIDE.has(mark) && isOfNext(rest.slice(after[0].length), mark)))
       return { mark, start, end: end + after[0].length };
   }
   for (const { mark, ahead } of BESIDE) {
@@ -307,9 +311,9 @@ function markAt(text: string, start: number, end: number): { mark: Mark; start: 
 }
 
 /** "60W peak 90W": the word is of the figure that follows, unless that has one of its own: "18 W max, 9 W typical". */
-function isOfNext(after: string): boolean {
+function isOfNext(after: string, mark: Mark): boolean {
   // "800 W surge x3", "60 W start 3x": of how many times it is.
-  if (/^[\s:=]*(?:[x×]\s*\d|\d{1,2}(?:[.,]\d)?\s*[x×])/iu.test(after)) return true;
+  if (mark === 'peak' && /^[\s:=]*(?:[x×]\s*\d|\d{1,2}(?:[.,]\d)?\s*[x×])/iu.test(after)) return true;
   const next = pattern(/^\s*[:=]?\s*\d[\d.,]*\s*(?:k?w(?:atts?)?|hp|k?va|m?a|amps?)(?!\p{L})/iu).exec(after);
   if (!next) return false;
   const rest = after.slice(next[0].length);
