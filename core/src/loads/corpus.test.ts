@@ -302,6 +302,12 @@ describe('labels that want a word', () => {
     ['Fridge freezer\n220-240V 50Hz 1.2A\nLamp 1.5W\nAnnual 176 kWh', 'second-figure', ''],
     ['Nebulizer compressor\n230V 50Hz 0.9A 140VA', 'contradiction', ''],
     ['Sewing machine\n230V 85W\nPeak 40 W', 'second-figure', ''],
+    ['Plonker\nRated power 60 W\n1/4 hp', 'contradiction', ''],
+    ['Plonker\nRated power 60 W\n5000 Btu/h', 'contradiction', ''],
+    ['Plonker\n230 V~\n72 VA\n1/4 hp', 'contradiction', ''],
+    ['Plonker\n60 W\nAnnual consumption 100 kWh\n0.5 kWh/24h', 'second-figure', ''],
+    ['Plonker\n60 W\n0.5 kWh/24h\nDuty 60%', 'energy-unlike-use', ''],
+    ['Plonker\nStandby 2 W\nINPUT: 100-240V~ 0.5A', 'second-figure', ''],
     ['Roof unit\n115 VAC 60 HZ\nRLA 12.8 LRA 63\nFAN FLA 2.5', 'second-figure', ''],
   ])('plates of several lines: %s', (text, code, choice) => {
     const { questions } = propose(text);
@@ -340,6 +346,12 @@ describe('labels that want a word', () => {
       'Roof air conditioner\nCooling 2.3 kW / Heating 2.2kW\nPower consumption (cooling) 960W\nPower consumption (heating) 900 W\n230V~ 50Hz\nStarting current 20A (0.15 s)\nRunning current 4.2A cooling',
       { W: 960, C: 2300, min: 240, type: 'aircon-rooftop' },
     ],
+    // What runs on in watts and starts in amps; watts as written before volts × amps; a mains that says no more.
+    ['Plonker\nRated power 60 W\n12 V DC\nStarting current 20 A', { W: 60, start: 4 }],
+    ['Plonker\nRated power 460 W\n230 V~\nStarting current 8 A', { W: 460, start: 4 }],
+    ['Plonker\nRated power 60 W\nINPUT: 100-240V~ 0.5A', { W: 60, path: 'inverter' }],
+    ['Plonker\n230V~ 50Hz\n12/24 V 60 W', { W: 60, path: 'direct', V: '10.5–30' }],
+    ['Plonker\n0.6 kWh/24h\nDuty 25%', { W: 100, wh: 600 }],
     ['Submersible pump\n12V DC 4.2A\nMax flow 15 L/min\nMax head 10m', { W: 50.4, path: 'direct' }],
     ['Satellite terminal\nDC 48V 96 W\nat 7pm 3 h', { W: 96, path: 'dc-dc', at: '19:00', min: 180 }],
     // The amps of a wide input are its most, at the least volts: what comes out is what it takes.

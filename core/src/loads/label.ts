@@ -6,6 +6,7 @@ import { W_PER_BTU_H, W_PER_HP } from '../quantity/units.ts';
 import { MAINS_FROM_V, NAMEPLATE } from '../reference/nameplates.ts';
 import { labelQuestions } from './labelQuestions.ts';
 import { type LabelReading, type LabelToken, type Quantity, type Side, saysHowMuch, TAKES } from './labelReading.ts';
+import { unlikelyFigures } from './labelUnlikely.ts';
 
 /**
  * Reads a nameplate: free text with input and output lines, ranges, AC and DC signs, decimal commas, VA and
@@ -128,7 +129,12 @@ export function readLabel(text: string): LabelReading {
       questions.push({ code: 'breaker', start, end, found: text.slice(start, end), choices: [] });
   tokens.push(...protections);
   tokens.sort((a, b) => a.start - b.start);
-  return { tokens, questions: [...questions, ...labelQuestions(text, tokens)], ...conclusion(tokens) };
+  const concluded = conclusion(tokens);
+  const asked = [...questions, ...labelQuestions(text, tokens)];
+  const unlikely = unlikelyFigures(text, tokens, concluded).filter(
+    ({ start, end }) => !asked.some((one) => start < one.end && end > one.start),
+  );
+  return { tokens, questions: [...asked, ...unlikely], ...concluded };
 }
 
 /** "8 µF / 450 V": what a motor's capacitor bears. */
@@ -221,7 +227,7 @@ const INPUT_OF = /(?:input|aufnahme|consumption)(?:[\s:=(]*(?:power|cooling|heat
 const HEATING_ALONE = /(?<!\p{L})(?:heating|heizen)[\s:=()]*$/iu;
 
 /** "780 W input 230 V"; in "2.4 kW input 0.78 kW" it is of the next figure. */
-const INPUT_AFTER = /^\W{0,3}input(?!\W{0,3}\d[\d.,]*\s*(?:k?w|a)(?![a-z]))/iu;
+const INPUT_AFTER = /^[^\w\n]{0,3}input(?!\W{0,3}\d[\d.,]*\s*(?:k?w|a)(?![a-z]))/iu;
 
 /** Whether watts are what it takes in, or what it cooks, turns or, burning something, heats with. */
 function whichWatts(text: string, start: number, end: number): Quantity {
@@ -297,7 +303,11 @@ function ofTheBus(tokens: readonly LabelToken[]): readonly LabelToken[] {
     those.some(({ quantity }) => what.includes(quantity));
   const isTold = has(ofBus, 'W', 'A') && has(ofMains, 'W', 'A');
   const isClear = bus.start < mains.start || (has(ofBus, 'W') && has(ofMains, 'W'));
-  return isTold && isClear ? tokens.filter((one) => !ofMains.includes(one)) : tokens;
+  // "230 V~" on its own, then "12/24 V 60 W".
+  const isBare = !has(ofMains, 'W', 'A', 'VA') && has(ofBus, 'W', 'A');
+  return (isTold && isClear) || (isBare && mains.start < bus.start)
+    ? tokens.filter((one) => !ofMains.includes(one))
+    : tokens;
 }
 
 /**
@@ -326,7 +336,8 @@ function conclusion(all: readonly LabelToken[]): Omit<LabelReading, 'tokens' | '
   const cooking = find(tokens, 'W cooking');
   const cookingInput = find(tokens, 'W');
   const output = wattsOf(tokens, 'output');
-  const input = wattsOf(tokens, 'input') ?? wattsOf(tokens, 'plain');
+  const written = (['input', 'plain'] as const).find((side) => find(tokens, 'W', side));
+  const input = written ? wattsOf(tokens, written) : (wattsOf(tokens, 'input') ?? wattsOf(tokens, 'plain'));
   const outputVolts = find(tokens, 'V', 'output');
   const inputVolts = find(tokens, 'V', 'input') ?? find(tokens, 'V', 'plain');
   const isAdapter = outputVolts !== undefined && outputVolts.high < MAINS_FROM_V && output !== null;
@@ -368,6 +379,7 @@ function conclusion(all: readonly LabelToken[]): Omit<LabelReading, 'tokens' | '
     startRatio:
       startRatio(find(tokens, 'A start')?.high, find(tokens, 'A')?.high) ??
       startRatio(find(tokens, 'W start')?.high, power?.powerW),
+    startA: find(tokens, 'A') ? null : (find(tokens, 'A start')?.high ?? null),
     coolingW: find(tokens, 'W cooling')?.high ?? null,
     energyWhPerDay: find(tokens, 'Wh/day')?.high ?? null,
     energyWhPerCycle: find(tokens, 'Wh/cycle')?.high ?? null,

@@ -56,7 +56,7 @@ const isOfUse = (text: string, { kind, value, start, end }: Token): boolean => {
 
 /** Words of a nameplate that are not the appliance's name. */
 const PLATE_WORDS =
-  /\b(?:model|type|rated?|rating|input|output|voltage|power|current|consumption|frequency|supply|mains|serial|no|class|ac|dc|in|out|max|min|nominal|energy|cooling|capacity|heating|i\/p|o\/p|p\/n|s\/n|pri|sec|un|pn|fuse|size|nennspannung|spannung|leistungsaufnahme|nennleistung|leistung|tensi[oó]n|potencia|puissance|tensione|potenza|vermogen|spanning)\b[.:]?|[~⎓⏛:;|=()]/giu;
+  /\b(?:model|type|rated?|rating|input|output|voltage|power|current|consumption|frequency|supply|mains|serial|no|class|ac|dc|in|out|max|min|nominal|energy|cooling|capacity|heating|i\/p|o\/p|p\/n|s\/n|pri|sec|un|pn|fuse|size|standby|stand-by|peak|annual|starting|running|duty|average|typical|maximum|minimum|total|nennspannung|spannung|leistungsaufnahme|nennleistung|leistung|tensi[oó]n|potencia|puissance|tensione|potenza|vermogen|spanning)\b[.:]?|[~⎓⏛:;|=()]/giu;
 
 /** W of cooling from which it is a room that is cooled. From memory. */
 const ROOM_FROM_W = 800;
@@ -104,7 +104,11 @@ export function proposeFromLabel(
     said.tokens.find((token) => token.kind === 'count' && isOfPieces(text, token, label.powerW))?.value ?? 1;
   const start = said.tokens.find(({ kind, value }) => kind === 'start-ratio' && value >= 1);
   const unread = leftOver(text, said.tokens, [...label.tokens, ...label.questions, ...(use?.used ?? [])]);
-  const draw = use?.draw ?? powered;
+  const share = time.tokens.find(({ kind }) => kind === 'share');
+  const daily = share && dailyDraw(use?.draw ?? powered, label, share.value);
+  const draw = daily ?? use?.draw ?? powered;
+  if (share && daily === null) unread.push({ ...question(text, share), code: 'energy-unlike-use', choices: [''] });
+  const path = pathOf(appliance === null ? null : base.path, label, bus);
   return {
     ...about,
     questions: [...about.questions, ...(use?.questions ?? []), ...unread],
@@ -117,14 +121,23 @@ export function proposeFromLabel(
       uses: use?.uses ?? usesOfLabel(base.uses, draw, label),
       variants: use?.variants ?? base.variants,
       daysPerWeek: use?.daysPerWeek ?? base.daysPerWeek,
-      path: pathOf(appliance === null ? null : base.path, label, bus),
+      path,
       ...windowFrom(label, bus),
-      startRatio: label.startRatio ?? (start && Math.min(12, start.value)) ?? base.startRatio,
+      startRatio:
+        label.startRatio ?? (start && Math.min(12, start.value)) ?? startOf(label, path, bus) ?? base.startRatio,
       evidence: 'nameplate',
       powerFactor: label.powerFactor ?? base.powerFactor,
       chargesStore: charger.chargesStore ?? base.chargesStore,
     },
   };
+}
+
+/** Times of what it runs on that the amps of its start are, at the volts that it is fed with. */
+function startOf({ startA, powerW, powerFactor, supply }: LabelReading, path: Load['path'], bus: Bus): number | null {
+  if (startA === null || powerW === null || powerW <= 0) return null;
+  const volts = supply?.volts ?? (path.startsWith('inverter') ? bus.mainsV : bus.busV);
+  const ratio = (startA * volts * (powerFactor ?? 1)) / powerW;
+  return ratio >= 1 ? Math.min(12, ratio) : null;
 }
 
 /** "2 × 20 W" of a loudspeaker's output are no pieces of what it takes. */
@@ -137,6 +150,22 @@ const isOfPieces = (text: string, { end }: Token, powerW: number | null): boolea
 const QUALITY = pattern(/(?:eff\p{L}*\.?|η|humidity|rh|thd|wirkungsgrad|rendement)[\s:=<>≤≥]*$/iu);
 const QUALITY_AFTER = pattern(/^\s*(?:eff|rh(?!\p{L})|humidity|thd)/iu);
 
+const question = (text: string, { start, end }: Token) => ({ start, end, found: text.slice(start, end) });
+
+/** How far an energy of a day and a duty may be apart and still say the same, share. */
+const SAME = 0.1;
+
+/**
+ * Of what cycles, the draw whose duty is that share and that takes the plate's energy of a day; null where its watts say
+ * another energy, and the draw as it is where the plate tells none.
+ */
+function dailyDraw(draw: Draw, { energyWhPerDay, powerW }: LabelReading, duty: number): Draw | null {
+  if (energyWhPerDay === null || draw.kind !== 'thermostatic' || !(duty > 0)) return draw;
+  const meanW = energyWhPerDay / 24;
+  if (powerW === null) return { ...draw, runningW: meanW / duty, duty };
+  return Math.abs(powerW * duty - meanW) > SAME * meanW ? null : draw;
+}
+
 /** A share or an energy that was typed beside a plate and that neither reader has used. */
 function leftOver(
   text: string,
@@ -147,7 +176,7 @@ function leftOver(
     .filter(({ kind }) => kind === 'share' || kind.startsWith('energy') || kind === 'charge-per-day')
     .filter(({ start, end }) => !QUALITY.test(text.slice(0, start)) && !QUALITY_AFTER.test(text.slice(end)))
     .filter((token) => !used.some(({ start, end }) => token.start < end && token.end > start))
-    .map(({ start, end }) => ({ code: 'second-figure', start, end, found: text.slice(start, end), choices: [''] }));
+    .map((token) => ({ ...question(text, token), code: 'second-figure', choices: [''] }));
 }
 
 /** What stands before the first figure and is none of a nameplate's own words. */

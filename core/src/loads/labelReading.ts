@@ -22,6 +22,10 @@ export type Quantity =
   | 'W start'
   | 'W lamp';
 
+/** Heat moved or given for each watt taken, at least and at most. From memory. */
+export const LEAST_MOVED = 0.8;
+export const MOST_MOVED = 8;
+
 /** What says how much an appliance takes. */
 export const TAKES: ReadonlySet<Quantity> = new Set(['A', 'W', 'VA', 'W cooking', 'W cooling', 'W shaft']);
 
@@ -55,6 +59,8 @@ export interface LabelReading {
   readonly powerFactor: number | null;
   /** Starting ÷ running amps, when the locked-rotor amps stand there. */
   readonly startRatio: number | null;
+  /** Amps of its start, where those stand there and what it runs on does not stand in amps. */
+  readonly startA: number | null;
   /** Heat it moves, W, when the label says that. */
   readonly coolingW: number | null;
   readonly energyWhPerDay: number | null;

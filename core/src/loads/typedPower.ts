@@ -4,6 +4,7 @@ import type { Question } from '../quantity/question.ts';
 import type { Reading, Token } from '../quantity/token.ts';
 import { type Appliance, isFullyNamed } from '../reference/appliances.ts';
 import { fitsBus, MAINS_FROM_V, NAMEPLATE, windowOf } from '../reference/nameplates.ts';
+import { LEAST_MOVED, MOST_MOVED } from './labelReading.ts';
 import type { Bus } from './proposal.ts';
 
 /** What a typed line says of an appliance's power and of what feeds it. */
@@ -13,10 +14,6 @@ const FAR_W = 250;
 const FAR_MAINS_W = 1000;
 /** W beyond which it cannot be taken at all, which is said instead. */
 const MOST_W = 20_000;
-
-/** Heat moved or given for each watt taken, at least and at most. From memory. */
-const LEAST_MOVED = 0.8;
-const MOST_MOVED = 8;
 
 const isFarAbove = (powerW: number, { highW }: Appliance, saysMains: boolean): boolean =>
   powerW >= (saysMains ? FAR_MAINS_W : FAR_W) && powerW <= MOST_W && powerW > FAR * highW;
