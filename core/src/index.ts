@@ -262,7 +262,7 @@ export type { Figure, OriginLabel, WorkingInput } from './quantity/figure.ts';
 export { formatClock, formatDuration, formatNumber, IMPERIAL, show, showText, type Units } from './quantity/format.ts';
 export { readNumber } from './quantity/numeral.ts';
 export type { Question } from './quantity/question.ts';
-export { readField } from './quantity/readField.ts';
+export { readField, readInput } from './quantity/readField.ts';
 export type { Kind } from './quantity/token.ts';
 // What is taken when nothing is known?
 export { APPLIANCES, type Appliance, findAppliances, fromFirm, nearMatches } from './reference/appliances.ts';

@@ -63,6 +63,34 @@ describe('how long a load runs, as it is typed into its cell', () => {
     expect(inTheDark).toBe(true);
   });
 
+  it.each<[string, string[]]>([
+    ['from 8 to 18', ['8 h: 600']],
+    ['18:30-22', ['18.5 h: 210']],
+    ['10 min every hour from 8 to 11', ['8 h: 10', '9 h: 10', '10 h: 10']],
+    ['45 min at 6pm', ['18 h: 45']],
+    ['5 min at 7am and 5pm', ['7 h: 5', '17 h: 5']],
+    ['1 h at 7am, 2 h at 6pm', ['7 h: 60', '18 h: 120']],
+    ['overnight', ['22 h: 540']],
+  ])('is at the hours that are said: %s', (typed, told) => {
+    const read = readUse(typed, lamp);
+    if (!('uses' in read)) throw new Error(read.problem);
+    expect(read.uses.map(({ startMin, minutes }) => `${startMin / 60} h: ${minutes}`)).toEqual(told);
+  });
+
+  it.each([
+    ['3 h weekends', 'weekends'],
+    ['3 h twice a week', 'twice a week'],
+    ['60 W 3 h', '60 W'],
+    ['3 h 200 Wh', '200 Wh'],
+    ['3 h in winter', 'in winter'],
+    ['3 h when it rains', 'when it rains'],
+    ['3 h from 8 to 18', 'from 8 to 18'],
+    ['3 times at 6pm 5 min', 'at 6pm'],
+  ])('drops nothing of “%s”: it names %s', (typed, named) => {
+    const read = readUse(typed, lamp);
+    expect('problem' in read ? read.problem : read.uses).toContain(`“${named}”`);
+  });
+
   it.each([
     ['', lamp, 'Write how long'],
     ['soon', lamp, 'Write how long'],

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { bothReadings, lastGroup, NUMERAL, readNumber } from './numeral.ts';
 import { readQuantities } from './read.ts';
-import { readField } from './readField.ts';
+import { readField, readInput } from './readField.ts';
 
 describe('numbers', () => {
   it.each([
@@ -87,6 +87,35 @@ describe('fields ask as the line does', () => {
     ['12V', /Write a power/],
   ])('%s: %s', (text, words) => {
     expect(problem(text)).toMatch(words);
+  });
+
+  it.each([
+    ['60 W at night', /“night” was not understood/],
+    ['60 W standby', /“standby” was not understood/],
+  ])('and drop no word: %s', (text, words) => {
+    expect(problem(text)).toMatch(words);
+  });
+
+  it.each([
+    ['1/2 hp', /373 W are of the shaft/],
+    ['5000 Btu/h', /1465 W are of cooling or heating/],
+    ['700 W cooking', /700 W are what it cooks with/],
+    ['100 W rms', /100 W are of sound/],
+    ['200 W peak', /200 W are of its start/],
+    ['18 W total', /18 W are of all pieces/],
+  ])('what an appliance takes in is none of these: %s', (text, words) => {
+    const read = readInput(text);
+    expect('problem' in read ? read.problem : read.value).toMatch(words);
+  });
+
+  it.each([
+    ['60 W', 60],
+    ['rated 60 W', 60],
+    ['1.2 kW input', 1200],
+    ['40 W average', 40],
+    ['12 V 3.5 A', 42],
+  ])('what an appliance takes in: %s', (text, watts) => {
+    expect(readInput(text)).toEqual({ value: watts });
   });
 
   it.each([

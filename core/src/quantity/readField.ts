@@ -1,6 +1,36 @@
 import { bothReadings, NUMERAL } from './numeral.ts';
+import { pattern } from './pattern.ts';
 import { readingsOf, readQuantities } from './read.ts';
-import type { Kind, Token } from './token.ts';
+import type { Kind, Mark, Token } from './token.ts';
+
+/** Words beside a quantity that change nothing of it. */
+const PLAIN_WORDS = pattern(
+  /(?<!\p{L})(?:rated|nominal|power|input|about|approx(?:imately)?|ca|circa|each|dc|ac|mains)(?!\p{L})|[().,;:=~≈]/giu,
+);
+
+/** What a power may be of beside what is taken in, and how it is said of something typed. */
+const NO_INPUT: Readonly<Partial<Record<Mark | Kind, string>>> = {
+  shaft: 'of the shaft',
+  cooling: 'of cooling or heating',
+  cooking: 'what it cooks with',
+  output: 'what it gives',
+  sound: 'of sound',
+  peak: 'of its start',
+  equivalent: 'of a bulb as bright',
+  total: 'of all pieces',
+};
+
+/** W that an appliance takes in: what a text says of its shaft, its cooling or its sound is refused, and named. */
+export function readInput(text: string): { value: number } | { problem: string } {
+  const read = readField(text, 'power');
+  if ('problem' in read) return read;
+  const token = readQuantities(text.trim()).tokens.find(
+    ({ kind, mark }) => NO_INPUT[kind] !== undefined || (mark !== undefined && NO_INPUT[mark] !== undefined),
+  );
+  if (!token) return read;
+  const of = NO_INPUT[token.kind] ?? NO_INPUT[token.mark ?? 'running'];
+  return { problem: `${Math.round(read.value)} W are ${of}: write what it takes in` };
+}
 
 /** The one quantity of a field, in the core's units. `bare` is what a number without a unit means there. */
 export function readField(text: string, kind: Kind, bare: number | null = 1): { value: number } | { problem: string } {
@@ -12,12 +42,14 @@ export function readField(text: string, kind: Kind, bare: number | null = 1): { 
     const value = (readings?.value ?? Number.NaN) * (unsigned === trimmed ? 1 : -1);
     return Number.isFinite(value) ? { value } : { problem: `"${trimmed}" is not a number` };
   }
-  const { tokens, questions } = readQuantities(trimmed);
+  const { tokens, questions, words } = readQuantities(trimmed);
   const question = questions.find(({ code }) => code !== 'bare-number');
   if (question) {
     const [choice] = question.choices;
     return { problem: choice ? `Did you mean ${choice}?` : `${question.found} is not a load` };
   }
+  const strange = words.replace(PLAIN_WORDS, ' ').trim();
+  if (strange && tokens.length > 0) return { problem: `“${strange}” was not understood here` };
   const wanted =
     kind === 'power' ? ['power', 'cooling', 'shaft'] : kind === 'energy' ? ['energy', 'energy-per-day'] : [kind];
   const fitting = tokens.filter((token) => wanted.includes(token.kind));

@@ -1,4 +1,4 @@
-import { type Kind, readField } from '@joulemetric/core';
+import { type Kind, readField, readInput } from '@joulemetric/core';
 import { useEffect, useId, useRef, useState } from 'react';
 import { readPlain } from './readPlain.ts';
 
@@ -82,7 +82,8 @@ interface QuantityFieldProps {
   readonly onChange: (value: number | null) => void;
   readonly unit: string;
   /** Reads units when given ("45 min"); a plain number otherwise. */
-  readonly kind?: Kind;
+  /** What is typed there; of an input what an appliance takes in. */
+  readonly kind?: Kind | 'input';
   /** What one of the shown unit is in the core's unit. */
   readonly factor?: number;
   readonly min: number;
@@ -173,7 +174,7 @@ function readQuantity(
   text: string,
   { unit, kind, factor = 1, min, max, whole }: QuantityFieldProps,
 ): { value: number } | { problem: string } {
-  const read = kind ? readField(text, kind, factor) : readPlain(text, factor);
+  const read = kind === 'input' ? readInput(text) : kind ? readField(text, kind, factor) : readPlain(text, factor);
   if ('problem' in read) return read;
   const inUnit = read.value / factor;
   if (inUnit < min || inUnit > max) return { problem: `Between ${min} and ${max} ${unit}`.trim() };

@@ -189,7 +189,7 @@ function Phases({ load, draw, onChange }: { load: Load; draw: Of<'cycle'>; onCha
             <TextField label="Phase" value={phase.label} maxLength={40} onChange={(label) => set(index, { label })} />
             <QuantityField
               label="Power"
-              kind="power"
+              kind="input"
               unit="W"
               value={phase.powerW}
               min={0}

@@ -52,7 +52,7 @@ export function LoadDetail({ id }: { id: string }) {
       <div className="grid grid-cols-2 gap-x-4 gap-y-3">
         <QuantityField
           label="Power, one piece"
-          kind="power"
+          kind="input"
           unit="W"
           value={runningPowerW(load.draw)}
           min={0}
@@ -103,7 +103,7 @@ export function LoadDetail({ id }: { id: string }) {
         {load.path === 'fuel' && (
           <QuantityField
             label="Still takes from the bus"
-            kind="power"
+            kind="input"
             unit="W"
             value={load.residueW}
             min={0}

@@ -3,7 +3,7 @@ import {
   formatUse,
   type LedgerEntry,
   type Load,
-  readField,
+  readInput,
   readUse,
   runningPowerW,
   show,
@@ -176,7 +176,7 @@ function NameCell({ load, mark, change }: { load: Load; mark: string | null; cha
 function PowerCell({ load, change }: { load: Load; change: Change }) {
   const shown = `${show(runningPowerW(load.draw), 'W').number} W`;
   const field = useDraft(shown, (text) => {
-    const read = readField(text, 'power');
+    const read = readInput(text);
     if ('problem' in read) return read.problem;
     if (read.value < 0 || read.value > 20_000) return 'Between 0 and 20 000 W';
     change({ draw: withRunningPower(load.draw, read.value) }, 'power');
