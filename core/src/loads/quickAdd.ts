@@ -189,7 +189,9 @@ function mayTake({ lowW, highW, path }: Appliance, amps: number, mains: boolean,
 
 /** Of the types that the words fit, one that the volts and watts fit too; the commoner of equals. */
 function likeliest(reading: Reading, near: readonly Match[], bus: Bus): Appliance | null {
-  const value = (kind: Token['kind']) => reading.tokens.find((token) => token.kind === kind)?.value ?? null;
+  const isTaken = ({ mark }: Token) => mark !== 'equivalent' && mark !== 'peak';
+  const value = (kind: Token['kind']) =>
+    reading.tokens.find((token) => token.kind === kind && isTaken(token))?.value ?? null;
   const volts = value('voltage');
   const amps = value('current');
   const watts = value('power') ?? value('apparent') ?? (volts !== null && amps !== null ? volts * amps : null);
@@ -212,7 +214,7 @@ const COUNTED = pattern(/(?<!\p{L})(?:coffee|tea|espresso|shower)s?(?!\p{L})/iu)
 
 /** When it runs, at the end of what names it; a night light begins with it. */
 const WHEN_AT_END = pattern(
-  /(?<=\p{L}[\s,;(]+)(?:(?:in the|at|every|each|and|with)\s+)*(?:mornings?|evenings?|nights?|afternoons?|breakfast|lunch|dinner|supper|am|pm|daytime|overnight|total)[\s,;)]*$/iu,
+  /(?<=\p{L}[\s,;(]+)(?:(?:in the|at|every|each|and|with)\s+)*(?:mornings?|evenings?|nights?|afternoons?|breakfast|lunch|dinner|supper|am|pm|daytime|overnight|total|is|in use|on|uses|draws|takes|runs?|running|used)[\s,;)]*$/iu,
 );
 
 function nameOf(words: string, base: Appliance | null): string {

@@ -136,7 +136,8 @@ export class Sayings {
     const [usual, ...more] = start.uses;
     const isAfterDark =
       usual && more.length === 0 && (usual.startMin >= DARK_FROM_MIN || usual.startMin < LIGHT_FROM_MIN);
-    return part === 'night' && !isLong && start.type !== '' && isAfterDark ? null : part;
+    const isHabit = !isLong || partOfDay(left.replace(A_NIGHT, ' ')) === null;
+    return part === 'night' && isHabit && start.type !== '' && isAfterDark ? null : part;
   }
 
   /** @param cycles whether it cycles by itself, and is on every day */

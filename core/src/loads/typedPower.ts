@@ -89,7 +89,8 @@ export function typedPower(
   const input = stated.find(({ mark }) => mark === 'input');
   const main = input ?? stated[0] ?? null;
   // Beside a stated input the other figure says what comes of it, and is read but not needed.
-  if (input) used.push(...stated.filter(({ mark }) => mark !== undefined));
+  if (input)
+    used.push(...stated.filter((one) => one.mark !== undefined || ambiguity(reading.words, base, one) !== null));
   else if (stated.length > 1) askWhich(text, stated, questions, used);
   for (const bulb of of('power').filter(({ mark }) => mark === 'equivalent')) {
     used.push(bulb);

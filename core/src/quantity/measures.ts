@@ -3,7 +3,7 @@ import { pattern } from './pattern.ts';
 
 /** Measures that tell one thing from another and are part of its name: 80 l, 24 inch, 3 door. */
 export const NAMING = pattern(
-  /^\s*-?\s*(?:l|lt|ltr|litres?|liters?|ml|gal(?:lons?)?|kg|g|lbs?|cm|mm|m|met(?:re|er)|m2|m²|m3|m³|inch(?:es)?|in|ft|foot|feet|["”″'′]|°\s*[cf]?|c|deg(?:rees)?|k|lm|lumens?|ohms?|Ω|px|gb|tb|mb|bar|psi|gpm|gph|rpm|min\s?(?:-1|⁻¹)|mhz|ghz|channels?|ch|door|ring|burner|slice|cup|stage|speed|way|zone|person|people|berth|led|cell|watt-hour|star|th|st|nd|rd|g|gen)s?(?![\p{L}\d])/iu,
+  /^\s*-?\s*(?:l|lt|ltr|litres?|liters?|ml|gal(?:lons?)?|kg|g|lbs?|cm|mm|m|met(?:re|er)|m2|m²|m3|m³|inch(?:es)?|in|ft|foot|feet|["”″'′]|°\s*[cf]?|c|deg(?:rees)?|k|lm|lumens?|ohms?|Ω|px|gb|tb|mb|bar|psi|gpm|gph|rpm|min\s?(?:-1|⁻¹)|mhz|ghz|channels?|ch|door|ring|burner|slice|cup|stage|speed|way|zone|person|people|berth|bay|led|cell|watt-hour|star|th|st|nd|rd|g|gen)s?(?![\p{L}\d])/iu,
 );
 
 const NUMBER = pattern(`(?<![\\p{L}\\d.,/#_-])[-−]?\\s?${NUMERAL}`, 'giu');

@@ -280,7 +280,7 @@ const MARKS: readonly (readonly [pattern: string, mark: Mark])[] = [
   ['peak|surge|inrush|(?:to\\s+)?start(?:ing|s|[ -]?up)?|lra', 'peak'],
   ['max(?:imum|\\.)?', 'most'],
   ['(?:on\\s+)?av(?:era)?ge?\\.?|mean|typ(?:ical(?:ly)?|\\.)?|measured|actual(?:ly)?', 'average'],
-  ['equiv(?:alent(?:\\s+to)?|\\.)?', 'equivalent'],
+  ['(?:(?:bulb|incandescent|halogen|lamp)\\s+)?equiv(?:alent(?:\\s+to)?|\\.)?', 'equivalent'],
   ['runn?ing|run', 'running'],
   ['(?:in\\s+)?total|altogether|(?:all\\s+)?together|combined|for\\s+all(?:\\s+of\\s+them|\\s+\\d{1,2})?', 'total'],
 ];
@@ -290,6 +290,11 @@ const BESIDE = MARKS.map(([words, mark]) => ({
   behind: pattern(`^[\\s,(]{0,2}(?:${words})(?!\\p{L})\\)?`, 'iu'),
   ahead: pattern(`(?<!\\p{L})(?:${words})[\\s:=]{0,2}$`, 'iu'),
 }));
+/** What an appliance does with the figure that follows. */
+const DRAWS = {
+  mark: 'input',
+  ahead: pattern(/(?<!\p{L})(?:draw(?:s|ing)?|us(?:es|ing)|tak(?:es|ing)|consum(?:es|ing))[\s:=]{0,2}$/iu),
+} as const;
 /** Words that stand before their figure as often as after it. */
 const EITHER_SIDE: ReadonlySet<Mark> = new Set(['peak', 'most', 'average', 'equivalent', 'total']);
 /** Characters within which such a word stands. */
@@ -303,7 +308,7 @@ function markAt(text: string, start: number, end: number): { mark: Mark; start: 
     if (after && !(EITHER_SIDE.has(mark) && isOfNext(rest.slice(after[0].length), mark)))
       return { mark, start, end: end + after[0].length };
   }
-  for (const { mark, ahead } of BESIDE) {
+  for (const { mark, ahead } of [...BESIDE, DRAWS]) {
     const before = ahead.exec(text.slice(from, start));
     if (before) return { mark, start: from + before.index, end };
   }

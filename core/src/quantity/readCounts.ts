@@ -73,7 +73,7 @@ export function withCounts(text: string, tokens: readonly Token[], taken: { star
   if (words) add({ kind: 'count', value: numberOf(words[1]), start: 0, end: words[0].trimEnd().length });
   // A number before the first word counts it: "2 laptops", but not "2 door fridge" of which doors are counted.
   const leading = pattern(
-    /^\s*(\d{1,2})\s+(?=\p{L}{3,})(?!(?:door|ring|burner|slice|cup|stage|speed|way|zone|person|berth|litre|liter|inch|foot|metre|meter)s?(?!\p{L}))/iu,
+    /^\s*(\d{1,2})\s+(?=\p{L}{3,})(?!(?:door|ring|burner|slice|cup|stage|speed|way|zone|person|berth|bay|litre|liter|inch|foot|metre|meter)s?(?!\p{L}))/iu,
   ).exec(text);
   if (leading && !all.some(({ kind }) => kind === 'count'))
     add({ kind: 'count', value: Number(leading[1]), start: leading[0].search(/\d/), end: leading[0].trimEnd().length });

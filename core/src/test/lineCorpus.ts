@@ -761,4 +761,10 @@ washing machine 0.8kWh 2 h ⇒ type washing-machine; W 2000; min 120; wh 800
 dishwasher 1h 40 0.9 kWh per cycle ⇒ type dishwasher-small; W 1100; min 100; wh 900
 2 laptops 65W 3 h total ⇒ ?unread-word/1.5 h
 kettle 2kW 5 mins total per day 2x a day ⇒ W 2000; n 2; min 5
+2 bay battery charger camera 15W 2h ⇒ type camera-charger; q 1; W 15; min 120
+microwave 1000W (draws 1500W) 6 min ⇒ W 1500; min 6
+100W bulb equivalent LED 14W 5h ⇒ type lights-led; W 14; min 300
+CPAP 8 hours per night at 12V 2.5A ⇒ type cpap; W 30; min 480; at 22:30
+usb lamp 3W 2h ⇒ W 3; path dc-dc; min 120
+kettle draws 1800w for 3 minutes, 5 times/day ⇒ W 1800; n 5; min 15
 `;
