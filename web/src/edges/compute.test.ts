@@ -159,6 +159,24 @@ describe('the worker’s client', () => {
     expect(asked).toEqual(['slow@1', 'beside@1', 'newer@2', 'beside@2']);
   });
 
+  it('ends the worker at once for what nobody wants any more, and only then', async () => {
+    const { compute, ask, answer, workers, settle } = stand();
+    compute.drop('proof');
+    const [dropped, next] = [ask('proof', 'long'), ask('proof', 'longer')];
+    await settle();
+    compute.drop('proof');
+    await settle();
+    expect(dropped.error).toBeInstanceOf(Overtaken);
+    expect(next.error).toBeInstanceOf(Overtaken);
+    expect(workers.map(({ isDead }) => isDead)).toEqual([true]);
+    const again = ask('proof', 'again');
+    await settle();
+    await answer('again@2');
+    expect(again.answer).toBe('answer to again@2');
+    compute.drop('proof');
+    expect(workers.map(({ isDead }) => isDead)).toEqual([true, false]);
+  });
+
   it('gives up what never ends, and says so', async () => {
     const { ask, answer, workers, settle } = stand();
     const endless = ask('detail', 'endless');

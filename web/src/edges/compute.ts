@@ -114,6 +114,14 @@ export class Compute<R> {
     if (this.#remote) void say(this.#remote).catch(() => {});
   }
 
+  /** Nobody wants these any more, and what is at work on them gives the machine back at once. */
+  drop(kind: string): void {
+    const lane = this.#lanes.get(kind);
+    lane?.next?.reject(new Overtaken());
+    if (lane) lane.next = null;
+    if (lane?.running) this.#cutOff(lane, new Overtaken());
+  }
+
   /** Ends the worker because of one question; what it was at for others is asked of a new one. */
   #cutOff(culprit: Lane<R>, why: Error): void {
     this.#end();
@@ -150,6 +158,8 @@ export const startCompute = () => {
 /** Figures have a worker of their own: they never wait for what stands beside them. */
 export const figures = new Compute<Remote<ComputeWorker>>(startCompute);
 export const details = new Compute<Remote<ComputeWorker>>(startCompute);
+/** What may search for seconds has another, which is ended when nobody waits for it any more. */
+export const proofs = new Compute<Remote<ComputeWorker>>(startCompute);
 
 /** What searches may cost for a first answer, and for what stands beside the figures. */
 export const FIRST_EFFORT = 5e3;

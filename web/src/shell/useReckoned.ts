@@ -1,6 +1,6 @@
 import { applyMoves, type Job, type Move } from '@joulemetric/core';
 import { useCallback, useEffect, useMemo, useReducer, useState } from 'react';
-import { details, FIRST_EFFORT, figures, Overtaken } from '../edges/compute.ts';
+import { FIRST_EFFORT, figures, Overtaken, proofs } from '../edges/compute.ts';
 import { Holder } from '../edges/sent.ts';
 import { type Reckoned, type SaidAssessment, type View, viewOf } from '../edges/view.ts';
 
@@ -31,7 +31,7 @@ const KEPT = 4;
 
 /** What each of the two workers that are asked for figures answered last. */
 const answers = new Holder<Reckoned>();
-const proofs = new Holder<Reckoned>();
+const proved = new Holder<Reckoned>();
 
 const known = (job: Job, optionId: string): View | null =>
   views.find((one) => one.job === job && one.optionId === optionId)?.view ?? null;
@@ -107,8 +107,8 @@ export function useReckoned(job: Job, optionId: string, whatIf: readonly Move[],
     let wanted = true;
     const timer = setTimeout(() => {
       setProving(true);
-      details
-        .ask('proof', async (remote) => proofs.take(await remote.evaluate(target, optionId, effort, proofs.held)))
+      proofs
+        .ask('proof', async (remote) => proved.take(await remote.evaluate(target, optionId, effort, proved.held)))
         .then(
           (answer) => {
             if (!wanted) return;
@@ -122,6 +122,7 @@ export function useReckoned(job: Job, optionId: string, whatIf: readonly Move[],
     return () => {
       wanted = false;
       clearTimeout(timer);
+      proofs.drop('proof');
     };
   }, [cut, target, optionId, effort]);
 

@@ -26,12 +26,12 @@ describe('practice', () => {
     vi.advanceTimersByTime(1);
     expect(turns).toEqual([0]);
     vi.advanceTimersByTime(60_000);
-    // 90 ms each: after the sixth 540 of 500 ms are spent.
-    expect(turns).toEqual([0, 1, 2, 3, 4, 5]);
+    // 90 ms each: after the twelfth 1,080 of 1,000 ms are spent.
+    expect(turns).toEqual(Array.from({ length: 12 }, (_, i) => i));
   });
 
-  it('of work that takes over a tenth of a second is done once: a question could come meanwhile', () => {
-    const { turns, work } = taking(120);
+  it('of work that takes nearly half a second is done once: a question could come meanwhile', () => {
+    const { turns, work } = taking(420);
     new Practice().begin(work);
     vi.advanceTimersByTime(60_000);
     expect(turns).toEqual([0]);

@@ -1,8 +1,11 @@
 import type { Job } from '@joulemetric/core';
 
-/** ms of work in all, and of one turn at most; after which it begins, and between two. */
-const PRACTICE_MS = 500;
-const LONGEST_MS = 100;
+/**
+ * ms of work in all, and of one turn at most; after which it begins, and between two. The largest jobs need three or
+ * four turns of 0.2 to 0.3 s, without which their first edits take twice as long.
+ */
+const PRACTICE_MS = 1000;
+const LONGEST_MS = 400;
 const AFTER_MS = 300;
 const REST_MS = 20;
 
