@@ -7,6 +7,7 @@ import { chargerWatts } from './moment/supplyMoment.ts';
 import { applyMoves } from './moves/move.ts';
 import { prepareMoves, rankMoves } from './moves/rank.ts';
 import { arrayDay } from './sources/array.ts';
+import { dayIncome } from './sources/dayIncome.ts';
 import { storeDriftWh } from './sources/drift.ts';
 import { driveProfile } from './sources/driving.ts';
 import type { Source, SourceKind } from './sources/source.ts';
@@ -118,13 +119,16 @@ describe('what a store gains in a day, by hand', () => {
     const sun = new Float64Array(1440).fill(160, 600, 1200);
     // Ten hours 100 W over, fourteen hours 60 W missing.
     const passage = { inBySun: 0.9, inByAmps: 0.8, out: 0.9 };
-    expect(storeDriftWh(bus, [source('sun', sun)], passage)).toBeCloseTo(1000 * 0.9 - (14 * 60) / 0.9, 6);
-    expect(storeDriftWh(bus, [source('driving', sun)], passage)).toBeCloseTo(1000 * 0.8 - (14 * 60) / 0.9, 6);
+    expect(storeDriftWh(bus, dayIncome([source('sun', sun)]), passage)).toBeCloseTo(1000 * 0.9 - (14 * 60) / 0.9, 6);
+    expect(storeDriftWh(bus, dayIncome([source('driving', sun)]), passage)).toBeCloseTo(
+      1000 * 0.8 - (14 * 60) / 0.9,
+      6,
+    );
     // The sun serves first: 60 W of its 160 go to the bus, so that a charger's 50 W are all over.
     const both = [source('sun', sun), source('driving', new Float64Array(1440).fill(50, 600, 1200))];
-    expect(storeDriftWh(bus, both, passage)).toBeCloseTo(1000 * 0.9 + 500 * 0.8 - (14 * 60) / 0.9, 6);
+    expect(storeDriftWh(bus, dayIncome(both), passage)).toBeCloseTo(1000 * 0.9 + 500 * 0.8 - (14 * 60) / 0.9, 6);
     const driven = source('driving', driveProfile(withDriveHours([], 2), 250));
-    expect(storeDriftWh(bus, [driven], { inBySun: 1, inByAmps: 1, out: 1 })).toBeCloseTo(500 - 60 * 24, 6);
+    expect(storeDriftWh(bus, dayIncome([driven]), { inBySun: 1, inByAmps: 1, out: 1 })).toBeCloseTo(500 - 60 * 24, 6);
   });
 });
 

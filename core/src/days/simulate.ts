@@ -3,7 +3,8 @@ import { type LoadProfile, rememberedProfile } from '../loads/profile.ts';
 import { busDay } from '../paths/ledger.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
 import type { Settled } from '../settle/settle.ts';
-import { offeredWh, type Source, togetherW } from '../sources/source.ts';
+import { type DayIncome, dayIncome } from '../sources/dayIncome.ts';
+import { offeredWh, type Source } from '../sources/source.ts';
 import { withHeater } from '../store/heaterDay.ts';
 import { type Filled, fill, type StoreModel, socOf, whAt } from './fill.ts';
 import { storeModelOf } from './setup.ts';
@@ -55,14 +56,15 @@ export function simulateStay(settled: Settled): StaySimulation {
   const busOn = busOfDay(settled);
   const days = job.brief.nightsOffGrid;
   let storedWh = store.model.fullWh;
-  let today = simulateDay(store, storedWh, busOn(0), sources);
+  const income = dayIncome(sources);
+  let today = simulateDay(store, storedWh, busOn(0), income);
   const first = today;
   let [worst, worstDay] = [first, 1];
   let shortFromDay: number | null = null;
   for (let day = 0; day < days; day++) {
     // A day that begins as the one before did, with the same loads, is the same day.
     const same = day === 0 || (busOn(day) === busOn(day - 1) && storedWh === today.startWh);
-    if (!same) today = simulateDay(store, storedWh, busOn(day), sources);
+    if (!same) today = simulateDay(store, storedWh, busOn(day), income);
     if (shortFromDay === null && today.books.unservedWh > 1e-9) shortFromDay = day + 1;
     if (today.books.unservedWh > worst.books.unservedWh + 1e-9) [worst, worstDay] = [today, day + 1];
     storedWh = today.endWh;
@@ -143,22 +145,16 @@ export interface Simulated extends DayTrace {
  * what is over charges, what is missing is taken down to the floor, and the rest goes unserved.
  */
 export function simulateDay(
-  { model, warmShare, floorWh }: DayStore,
+  store: DayStore,
   startWh: number,
   busW: Float64Array,
-  sources: readonly Source[],
+  { sources, allW, sunW }: DayIncome,
 ): Simulated {
+  const { model, warmShare } = store;
   const soc = new Float64Array(MINUTES_PER_DAY + 1);
-  const sunW = togetherW(
-    sources.filter(({ kind }) => kind === 'sun'),
-    MINUTES_PER_DAY,
-  );
-  const incomeW = togetherW(sources, MINUTES_PER_DAY);
   const offered = sources.map(({ watts }) => watts);
-  const takenWh = new Float64Array(sources.length);
+  const untakenWh = new Float64Array(sources.length);
   const filled: Filled = { storedWh: startWh, hours: 0, takenWh: 0 };
-  const { inBySun, inByAmps, out } = model;
-  const dischargeWh = model.dischargeLimitW * HOURS;
   let [servedWh, unservedWh, storageLossWh] = [0, 0, 0];
   let lowestSoc = socOf(model, startWh, warmShare);
   let unservedFromMin: number | null = null;
@@ -166,43 +162,39 @@ export function simulateDay(
   soc[0] = lowestSoc;
   for (let m = 0; m < MINUTES_PER_DAY; m++) {
     const demandW = busW[m] as number;
-    const income = incomeW[m] as number;
+    const income = allW[m] as number;
     const over = income - demandW;
-    let leftWh = (over > 0 ? demandW : income) * HOURS;
-    servedWh += leftWh;
-    if (over > 0) {
-      const sunOver = Math.max(0, (sunW[m] as number) - demandW);
-      const efficiency = (sunOver * inBySun + (over - sunOver) * inByAmps) / over;
-      fill(model, storedWh, over, efficiency, warmShare, HOURS, Number.POSITIVE_INFINITY, filled);
-      leftWh += filled.takenWh;
-      storageLossWh += filled.takenWh - (filled.storedWh - storedWh);
-      storedWh = filled.storedWh;
-    } else {
-      const missingWh = -over * HOURS;
-      const outWh = Math.min(missingWh, dischargeWh, Math.max(0, (storedWh - floorWh) * out));
-      storedWh -= outWh / out;
-      servedWh += outWh;
-      storageLossWh += outWh / out - outWh;
-      if (missingWh - outWh > 1e-9) {
-        unservedWh += missingWh - outWh;
+    let usedWh = (over > 0 ? demandW : income) * HOURS;
+    servedWh += usedWh;
+    passMinute(store, storedWh, over, (sunW[m] as number) - demandW, filled);
+    const movedWh = filled.takenWh;
+    storageLossWh += movedWh - (filled.storedWh - storedWh);
+    storedWh = filled.storedWh;
+    if (over > 0) usedWh += movedWh;
+    else {
+      servedWh -= movedWh;
+      const missingWh = -over * HOURS + movedWh;
+      if (missingWh > 1e-9) {
+        unservedWh += missingWh;
         unservedFromMin ??= m;
       }
     }
-    // Of what is used, the earlier source gives first.
-    for (let i = 0; income > 0 && i < offered.length; i++) {
-      const taken = Math.min(((offered[i] as Float64Array)[m] as number) * HOURS, leftWh);
-      leftWh -= taken;
-      takenWh[i] = (takenWh[i] as number) + taken;
+    // The earlier source gives first: what is not used is the last one's.
+    let spareWh = income * HOURS - usedWh;
+    for (let i = offered.length - 1; spareWh > 0 && i >= 0; i--) {
+      const given = ((offered[i] as Float64Array)[m] as number) * HOURS;
+      const spare = given < spareWh ? given : spareWh;
+      spareWh -= spare;
+      untakenWh[i] = (untakenWh[i] as number) + spare;
     }
     const now = socOf(model, storedWh, warmShare);
     if (now < lowestSoc) lowestSoc = now;
     soc[m + 1] = now;
   }
   let spilledWh = 0;
-  for (const [i, source] of sources.entries())
-    if (source.kind === 'sun') spilledWh += Math.max(0, offeredWh(source) - (takenWh[i] as number));
+  for (const [i, { kind }] of sources.entries()) if (kind === 'sun') spilledWh += untakenWh[i] as number;
   const books = {
-    takenWh: [...takenWh],
+    takenWh: sources.map((source, i) => Math.max(0, offeredWh(source) - (untakenWh[i] as number))),
     spilledWh,
     servedWh,
     unservedWh,
@@ -211,6 +203,41 @@ export function simulateDay(
   };
   assertBalanced(books);
   return { soc, books, lowestSoc, unservedFromMin, startWh, endWh: storedWh };
+}
+
+/** Wh in the store at the end of such a day, and no more: what `simulateDay` comes to. */
+export function dayEndWh(store: DayStore, startWh: number, busW: Float64Array, { allW, sunW }: DayIncome): number {
+  const filled: Filled = { storedWh: startWh, hours: 0, takenWh: 0 };
+  for (let m = 0; m < MINUTES_PER_DAY; m++) {
+    const demandW = busW[m] as number;
+    passMinute(store, filled.storedWh, (allW[m] as number) - demandW, (sunW[m] as number) - demandW, filled);
+  }
+  return filled.storedWh;
+}
+
+/**
+ * A minute of the store: what is over charges it, what is missing is taken down to the floor.
+ * @param overW income less demand @param sunOverW of the sun alone
+ * @param out takes the level, and what passed its terminals, Wh, into it above 0
+ */
+function passMinute(
+  { model, warmShare, floorWh }: DayStore,
+  storedWh: number,
+  overW: number,
+  sunOverW: number,
+  out: Filled,
+): void {
+  if (overW > 0) {
+    const sunW = sunOverW > 0 ? sunOverW : 0;
+    const efficiency = (sunW * model.inBySun + (overW - sunW) * model.inByAmps) / overW;
+    fill(model, storedWh, overW, efficiency, warmShare, HOURS, Number.POSITIVE_INFINITY, out);
+    return;
+  }
+  const limitW = -overW < model.dischargeLimitW ? -overW : model.dischargeLimitW;
+  const heldWh = (storedWh - floorWh) * model.out;
+  const outWh = heldWh > limitW * HOURS ? limitW * HOURS : heldWh > 0 ? heldWh : 0;
+  out.storedWh = storedWh - outWh / model.out;
+  out.takenWh = -outWh;
 }
 
 /** Sources − store change = served + storage loss, to 1e-6 of what was moved. */

@@ -1,8 +1,9 @@
 import type { Settled } from '../settle/settle.ts';
+import { dayIncome } from '../sources/dayIncome.ts';
 import { storeDriftWh } from '../sources/drift.ts';
 import type { Source } from '../sources/source.ts';
 import { passageOf } from '../store/passage.ts';
-import { dayStore, type Simulated, simulateDay } from './simulate.ts';
+import { dayEndWh, dayStore, type Simulated, simulateDay } from './simulate.ts';
 
 /** Days after which one that still drifts is taken as it is. */
 const MOST_DAYS = 40;
@@ -19,11 +20,13 @@ export function steadyDay(
   sources: readonly Source[],
 ): Simulated {
   const store = dayStore(settled);
-  const gains = storeDriftWh(busW, sources, passageOf(settled.option.system)) >= 0;
+  const income = dayIncome(sources);
+  const gains = storeDriftWh(busW, income, passageOf(settled.option.system)) >= 0;
   let startWh = gains ? store.model.fullWh : store.floorWh;
-  for (let day = 1; ; day++) {
-    const trace = simulateDay(store, startWh, busW, sources);
-    if (day === MOST_DAYS || Math.abs(trace.endWh - startWh) < SETTLED_WH) return trace;
-    startWh = trace.endWh;
+  for (let day = 1; day < MOST_DAYS; day++) {
+    const endWh = dayEndWh(store, startWh, busW, income);
+    if (Math.abs(endWh - startWh) < SETTLED_WH) break;
+    startWh = endWh;
   }
+  return simulateDay(store, startWh, busW, income);
 }

@@ -7,6 +7,7 @@ import { panelKg } from '../panels/panels.ts';
 import type { Ledger } from '../paths/shares.ts';
 import { remembering } from '../quantity/remember.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
+import { dayIncome } from '../sources/dayIncome.ts';
 import { storeDriftWh } from '../sources/drift.ts';
 import { controllersLoseWh, type Source, togetherW, yieldOf } from '../sources/source.ts';
 import { directWh } from '../sources/spared.ts';
@@ -98,7 +99,7 @@ export function settle(asStored: Job, optionId?: string, effort?: Effort): Settl
       netWh: yieldOf(sources, 'sun') + drivenWh * driving.countsShare - needWh - heater.wh,
       controllersWh: controllersLoseWh(sources),
       directWh: directWh(busW, sunW(sources)),
-      driftWh: storeDriftWh(busW, sources, passageOf(system)),
+      driftWh: storeDriftWh(busW, dayIncome(sources), passageOf(system)),
     },
     kit: kitMass(system, store.kg, panelKg(solar.arrays), inverters, day.leads?.kg ?? 0),
   };

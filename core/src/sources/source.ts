@@ -21,10 +21,16 @@ export interface Source {
 
 /** Wh that a source offers in a day. */
 export function offeredWh({ watts }: Source): number {
+  const known = knownWh.get(watts);
+  if (known !== undefined) return known;
   let wattMinutes = 0;
   for (let m = 0; m < watts.length; m++) wattMinutes += watts[m] as number;
+  knownWh.set(watts, wattMinutes / 60);
   return wattMinutes / 60;
 }
+
+/** A day's watts are never changed in place once they are a source's, and asked about again and again. */
+const knownWh = new WeakMap<Float64Array, number>();
 
 /** The same source held to less: what it gives less counts as held back. */
 export function withWatts<S extends Source>(source: S, watts: Float64Array): S {

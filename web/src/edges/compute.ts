@@ -182,6 +182,8 @@ const NOTHING = { value: null, problem: null, progress: 0 } as const;
  * @param ask the question, the same function while the question is the same; null = nothing is asked
  * @param afresh drops the last answer when the question changes
  * @param worker which is asked: that of the figures for what follows from them at once
+ * @param last lets what else follows from the same edit be asked before it
+ * @param atOnce does not leave the machine to the figures first: what is looked at as soon as they are
  * @param rests asks only once the question has stood a while: what takes long and is looked at after an edit
  */
 export function useComputed<T>(
@@ -191,7 +193,15 @@ export function useComputed<T>(
     afresh = false,
     worker = details,
     rests = false,
-  }: { readonly afresh?: boolean; readonly worker?: typeof details; readonly rests?: boolean } = {},
+    last = false,
+    atOnce = false,
+  }: {
+    readonly afresh?: boolean;
+    readonly worker?: typeof details;
+    readonly rests?: boolean;
+    readonly last?: boolean;
+    readonly atOnce?: boolean;
+  } = {},
 ): Computed<T> {
   const [state, setState] = useState<Computed<T>>(NOTHING);
   const asked = useRef(false);
@@ -205,7 +215,8 @@ export function useComputed<T>(
     // What stands beside the figures leaves the machine to them first.
     const go = () =>
       Promise.resolve()
-        .then(() => (worker === figures ? undefined : figures.rest()))
+        .then(() => (worker === figures || atOnce ? undefined : figures.rest()))
+        .then(() => (last ? new Promise((resolve) => setTimeout(resolve)) : undefined))
         .then(() => {
           if (!wanted) throw new Overtaken();
           return worker.ask(kind, (remote) => ask(remote, onProgress));
@@ -226,6 +237,6 @@ export function useComputed<T>(
       wanted = false;
       clearTimeout(timer);
     };
-  }, [kind, ask, afresh, worker, rests]);
+  }, [kind, ask, afresh, worker, rests, last, atOnce]);
   return state;
 }

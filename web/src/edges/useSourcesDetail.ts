@@ -13,6 +13,7 @@ export function useSourcesDetail(job: Job, optionId: string): Computed<SourcesDe
       async (remote) => answers.take(await remote.sourcesDetail(job, optionId, FIRST_EFFORT, answers.held)),
       [job, optionId],
     ),
+    { atOnce: true },
   );
 }
 
@@ -21,5 +22,6 @@ export function useDayBalance(job: Job, optionId: string, month: number, kind: K
   return useComputed(
     'day-balance',
     useCallback((remote) => remote.dayBalance(job, optionId, month, kind, FIRST_EFFORT), [job, optionId, month, kind]),
+    { last: true },
   );
 }

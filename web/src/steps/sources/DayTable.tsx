@@ -98,7 +98,7 @@ function Cell({
 }) {
   const short = cell.shortWh > 1;
   const wh = Math.round(cell.netWh);
-  const width = Math.min(1, Math.abs(cell.netWh) / scale) * 100;
+  const width = Math.min(1, Math.abs(cell.netWh) / scale);
   return (
     <button
       type="button"
@@ -112,9 +112,12 @@ function Cell({
       {/* Enough in all, and yet it runs out before it comes: that it does is what counts. */}
       {short && wh >= 0 ? 'short ' : wh < 0 ? '−' : '+'}
       {formatNumber(short && wh >= 0 ? cell.shortWh : Math.abs(wh))}
-      <svg aria-hidden="true" className="absolute bottom-0 left-1.5 h-[2px] w-[calc(100%-12px)]">
-        <rect x={`${100 - width}%`} width={`${width}%`} height="2" fill={short ? 'var(--stop)' : 'var(--copper)'} />
-      </svg>
+      <span aria-hidden="true" className="absolute right-1.5 bottom-0 left-1.5 h-[2px]">
+        <span
+          className={`absolute inset-0 origin-right ${short ? 'bg-stop' : 'bg-copper'}`}
+          style={{ transform: `scaleX(${width})` }}
+        />
+      </span>
     </button>
   );
 }
