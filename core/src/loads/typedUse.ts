@@ -61,6 +61,13 @@ interface Plain {
   readonly uses: Use[];
 }
 
+/** "3x a day at 7am and 5pm": how often is asked about, since the hours are told. */
+function isOfOtherTimes({ reading }: Sayings): boolean {
+  const [often] = reading.tokens.filter(({ kind }) => kind === 'times');
+  const hours = reading.tokens.filter(({ kind }) => kind === 'begins').length;
+  return often !== undefined && hours > 0 && often.value !== hours;
+}
+
 /** @param weekMin minutes that were said for a week, and are once */
 function plainUse(
   said: Sayings,
@@ -72,7 +79,7 @@ function plainUse(
 ): Plain {
   const every = said.one('every');
   const energy = said.energy(busV);
-  const times = every ? null : (said.one('times')?.value ?? null);
+  const times = every || isOfOtherTimes(said) ? null : (said.one('times')?.value ?? null);
   const paired = times === null && !every && !energy ? lengthsByTime(said.text, said.reading.tokens) : null;
   if (paired && !overlappingUse(paired.uses)) {
     said.used.push(...paired.used);
@@ -95,7 +102,7 @@ function plainUse(
   const isSet = energy !== null && draw.kind === 'cycle';
   if (minutes > 0 && !every && !isSet) draw = timed(draw, minutes, knowsPower);
   if (clock.length > 0 && draw.kind === 'standby') draw = { kind: 'steady', powerW: draw.powerW };
-  const begins = clock.length === 0 && !every && draw.kind !== 'standby' ? beginsOf(said, times) : [];
+  const begins = clock.length === 0 && !every && draw.kind !== 'standby' ? beginsOf(said) : [];
   const count = times ?? (begins.length > 0 ? begins.length : null);
   const uses = usesOf(said, start, draw, {
     minutes,
@@ -125,12 +132,9 @@ function lengthOf(said: Sayings, times: number, every: Token | null): number {
   return said.length();
 }
 
-/** When each use begins; as many as were said to be, else how often is asked about. */
-function beginsOf(said: Sayings, times: number | null): Token[] {
-  const found = said.reading.tokens.filter(({ kind }) => kind === 'begins');
-  if (times !== null && times !== found.length) return [];
-  said.used.push(...found);
-  return found.sort((a, b) => a.value - b.value);
+/** When each use begins. */
+function beginsOf(said: Sayings): Token[] {
+  return said.all('begins').sort((a, b) => a.value - b.value);
 }
 
 /** The same uses at the times at which they were said to begin. */

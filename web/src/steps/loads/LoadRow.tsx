@@ -69,7 +69,7 @@ function Row(props: LoadRowProps) {
       data-load={load.id}
       data-selected={selected || undefined}
       onFocusCapture={() => onSelect(load.id)}
-      className={`${COLUMNS} group absolute inset-x-0 top-0 min-h-[33px] border-b border-line pl-2.5 pr-2 data-selected:-mt-px data-selected:border-b data-selected:border-t data-selected:border-ink data-selected:bg-sheet data-selected:shadow-[inset_3px_0_0_var(--ink)] ${isTarget ? 'border-t-2 border-t-copper' : ''}`}
+      className={`${COLUMNS} group absolute inset-x-0 top-0 min-h-[33px] border-b border-line pl-2.5 pr-2 has-[[role=alert]]:z-10 focus-within:z-20 data-selected:-mt-px data-selected:border-b data-selected:border-t data-selected:border-ink data-selected:bg-sheet data-selected:shadow-[inset_3px_0_0_var(--ink)] ${isTarget ? 'border-t-2 border-t-copper' : ''}`}
     >
       <TickCell load={load} ticked={ticked} onTick={onTick} />
       <NameCell load={load} mark={mark} change={change} />
