@@ -352,6 +352,8 @@ describe('labels that want a word', () => {
     ['Plonker\nRated power 60 W\nINPUT: 100-240V~ 0.5A', { W: 60, path: 'inverter' }],
     ['Plonker\n230V~ 50Hz\n12/24 V 60 W', { W: 60, path: 'direct', V: '10.5–30' }],
     ['Plonker\n0.6 kWh/24h\nDuty 25%', { W: 100, wh: 600 }],
+    // What a timer spans is no use.
+    ['Plonker\n230 V~ 200 W\n5-30 min', { W: 200, min: 60 }],
     ['Submersible pump\n12V DC 4.2A\nMax flow 15 L/min\nMax head 10m', { W: 50.4, path: 'direct' }],
     ['Satellite terminal\nDC 48V 96 W\nat 7pm 3 h', { W: 96, path: 'dc-dc', at: '19:00', min: 180 }],
     // The amps of a wide input are its most, at the least volts: what comes out is what it takes.

@@ -767,4 +767,7 @@ microwave 1000W (draws 1500W) 6 min ⇒ W 1500; min 6
 CPAP 8 hours per night at 12V 2.5A ⇒ type cpap; W 30; min 480; at 22:30
 usb lamp 3W 2h ⇒ W 3; path dc-dc; min 120
 kettle draws 1800w for 3 minutes, 5 times/day ⇒ W 1800; n 5; min 15
+fridge 45W 2 h from 8 to 18 ⇒ W 45; duty 20; min 600; wh 90
+fridge 45W 50 Wh per use ⇒ ?energy-unlike-use
+pump 60W 3 h 10 min every hour from 8 to 18 ⇒ ?energy-unlike-use
 `;
