@@ -1,4 +1,4 @@
-import { useDeferredValue, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { useSourcesDetail } from '../../edges/useSourcesDetail.ts';
 import { useJob, useShown } from '../../shell/JobContext.tsx';
 import { PhoneOptions } from '../../shell/PhoneBar.tsx';
@@ -18,8 +18,7 @@ import { SuppliesPart } from './SuppliesPart.tsx';
 export function Sources() {
   const { job, optionId } = useJob();
   const heats = useShown(({ assessment }) => assessment.figures['store.heater'].value > 0);
-  const settled = useDeferredValue(job);
-  const { value: detail, problem } = useSourcesDetail(settled, optionId);
+  const { value: detail, problem } = useSourcesDetail(job, optionId);
   const [chosen, setChosen] = useState<Chosen | null>(null);
   const first = detail?.designMonth;
   const shown = useMemo(() => chosen ?? (first === undefined ? null : { month: first, kind: 1 }), [chosen, first]);
@@ -45,7 +44,7 @@ export function Sources() {
         >
           <DayTable detail={detail} chosen={shown} onChoose={setChosen} />
           <CellDay
-            job={settled}
+            job={job}
             optionId={optionId}
             month={shown.month}
             kind={kind}
