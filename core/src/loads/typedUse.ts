@@ -80,20 +80,24 @@ function plainUse(
   const every = said.one('every');
   const energy = said.energy(busV);
   const times = every || isOfOtherTimes(said) ? null : (said.one('times')?.value ?? null);
-  const paired = times === null && !every && !energy ? lengthsByTime(said.text, said.reading.tokens) : null;
+  const isFixed = powered.kind === 'cycle' && !cycleLength(powered.phases).stretches && !knowsPower;
+  const mayPair = times === null && !every && !energy && !isFixed;
+  const paired = mayPair ? lengthsByTime(said.text, said.reading.tokens) : null;
   if (paired && !overlappingUse(paired.uses)) {
     said.used.push(...paired.used);
     return { draw: timed(powered, minutesPerDay(paired.uses), knowsPower), uses: paired.uses };
   }
-  const minutes = lengthOf(said, times ?? 1, every) || weekMin;
   const clock = said.clock();
+  const begins = clock.length === 0 && !every && powered.kind !== 'standby' ? beginsOf(said) : [];
+  const count = times ?? (begins.length > 0 ? begins.length : null);
+  const minutes = lengthOf(said, count ?? 1, every) || weekMin;
   const perUse = energy !== null && (energy.perUse || (times !== null && !energy.perDay));
   const within = minutes || minutesPerDay(clock);
   let draw = powered;
   if (energy)
     draw = withEnergy(said, draw, energy, {
       minutes: every ? onOf(every, within) : within,
-      times,
+      times: count,
       knowsPower,
       perUse,
       start,
@@ -102,8 +106,6 @@ function plainUse(
   const isSet = energy !== null && draw.kind === 'cycle';
   if (minutes > 0 && !every && !isSet) draw = timed(draw, minutes, knowsPower);
   if (clock.length > 0 && draw.kind === 'standby') draw = { kind: 'steady', powerW: draw.powerW };
-  const begins = clock.length === 0 && !every && draw.kind !== 'standby' ? beginsOf(said) : [];
-  const count = times ?? (begins.length > 0 ? begins.length : null);
   const uses = usesOf(said, start, draw, {
     minutes,
     times: count,

@@ -770,4 +770,7 @@ kettle draws 1800w for 3 minutes, 5 times/day ⇒ W 1800; n 5; min 15
 fridge 45W 2 h from 8 to 18 ⇒ W 45; duty 20; min 600; wh 90
 fridge 45W 50 Wh per use ⇒ ?energy-unlike-use
 pump 60W 3 h 10 min every hour from 8 to 18 ⇒ ?energy-unlike-use
+heater 1kW 2 h total at 7am and 5pm ⇒ n 2; min 120
+heater 1kW 300 Wh/day 9 min at 7am and 5pm ⇒ n 2; min 18; wh 300
+washing machine 1 h at 7am and 2 h at 6pm ⇒ ?second-figure
 `;
