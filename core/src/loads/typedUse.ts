@@ -92,7 +92,8 @@ function plainUse(
   const count = times ?? (begins.length > 0 ? begins.length : null);
   const minutes = lengthOf(said, count ?? 1, every) || weekMin;
   const perUse = energy !== null && (energy.perUse || (times !== null && !energy.perDay));
-  const within = minutes || minutesPerDay(clock);
+  const part = every && minutes === 0 && clock.length === 0 ? said.part(start, NIGHT_LONG_MIN) : null;
+  const within = minutes || minutesPerDay(part ? [hoursOfPart(part)] : clock);
   let draw = powered;
   if (energy)
     draw = withEnergy(said, draw, energy, {
@@ -122,7 +123,7 @@ function plainUse(
  * it is all of the time in which that goes on, and no less than the hour.
  */
 function lengthOf(said: Sayings, times: number, every: Token | null): number {
-  const pieces = said.reading.tokens.find(({ kind }) => kind === 'count')?.value ?? 1;
+  const { pieces } = said;
   const total = said.reading.tokens.find(({ kind, mark }) => kind === 'duration' && mark === 'total');
   if (total) {
     said.used.push(total);
@@ -317,7 +318,7 @@ function soOften(said: Sayings, start: Load, draw: Draw, times: number | null, m
 
 /** Several pieces that make up more than a day between them: each its part. */
 function perPiece(said: Sayings, minutes: number): string[] {
-  const pieces = said.reading.tokens.find(({ kind }) => kind === 'count')?.value ?? 1;
+  const { pieces } = said;
   const each = minutes / pieces / 60;
   return pieces > 1 && each <= 24 ? [`${Number(each.toPrecision(4))} h`, '24 h'] : ['24 h'];
 }

@@ -773,4 +773,6 @@ pump 60W 3 h 10 min every hour from 8 to 18 ⇒ ?energy-unlike-use
 heater 1kW 2 h total at 7am and 5pm ⇒ n 2; min 120
 heater 1kW 300 Wh/day 9 min at 7am and 5pm ⇒ n 2; min 18; wh 300
 washing machine 1 h at 7am and 2 h at 6pm ⇒ ?second-figure
+fan 15 min every hour at night 45 Wh/day ⇒ W 20; n 9; min 135; wh 45
+fan 20 W 15 min every hour at night 45 Wh/day ⇒ W 20; min 135; wh 45
 `;
