@@ -21,6 +21,14 @@ function quickest(runs, work) {
   return best;
 }
 
+/** The same of some that take turns, so that what else the machine does meets them alike. */
+function quickestInTurns(runs, works) {
+  const best = works.map(() => Number.POSITIVE_INFINITY);
+  for (let i = 0; i < runs; i++)
+    for (const [k, work] of works.entries()) best[k] = Math.min(best[k], quickest(1, work));
+  return best;
+}
+
 function yearOf(job, stepMin) {
   const { setup } = prepareDays(job, job.options[0].id, ask(stepMin));
   const weather = syntheticRun(setup.climate, setup.latitudeDeg, 1, 0);
@@ -101,8 +109,7 @@ function spreadsheetMs() {
 /** @returns ms of each, and how cost grows with steps and with loads */
 export function daysTimes() {
   const truck = demo('puppet-theatre-truck');
-  const year = quickest(9, yearOf(truck, 5));
-  const bare = quickest(9, bareYear(365 * 288));
+  const [year, bare] = quickestInTurns(40, [yearOf(truck, 5), bareYear(365 * 288)]);
   const hourly = quickest(15, yearOf(truck, 60));
   const sheet = spreadsheetMs();
   const bySteps = [60, 30, 15, 10, 5].map((stepMin) => [1440 / stepMin, quickest(7, yearOf(truck, stepMin))]);

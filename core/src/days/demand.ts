@@ -45,6 +45,8 @@ export interface DemandTable {
   readonly unattendedW: Float64Array;
   readonly unattendedCableW: Float64Array;
   readonly following: readonly FollowingLoad[];
+  /** Whether any of them goes by the sun on the ground. */
+  readonly followsLight: boolean;
   readonly devices: number;
   /** Wh at the bus that loads which run then need to be stopped. */
   readonly stopWh: Float64Array;
@@ -128,6 +130,7 @@ export function demandTable(
     unattendedW: toSteps(bus.idleW.map((w, m) => w - (heldIdleW[m] as number))),
     unattendedCableW: toSteps(bus.cables?.unattendedW ?? new Float64Array(MINUTES_PER_DAY)),
     following,
+    followsLight: following.some(({ follow }) => follow.perWm2 !== 0),
     devices: ids.length,
     stopWh: stopsOf(fixed, chains, steps),
     rows: () => {

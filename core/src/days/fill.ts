@@ -22,6 +22,8 @@ export interface Filled {
 }
 
 const FALL = -Math.log(TAPER_END);
+/** How often what a full store takes goes into its limit. */
+const FALLEN = 1 / TAPER_END;
 
 /** Wh in the store at a state of charge, when the cold leaves a share of its capacity. */
 export const whAt = ({ fullWh }: StoreModel, soc: number, warmShare: number): number =>
@@ -58,34 +60,38 @@ export function fill(
     const rate = (offeredW < chargeLimitW ? offeredW : chargeLimitW) * efficiency;
     const straight = stored + rate * left;
     // Most steps end before anything tapers.
-    const ends = straight <= fallFrom && straight <= target;
-    if (ends) {
+    if (straight <= fallFrom && straight <= target) {
       stored = straight;
       left = 0;
-    }
-    const perWh = FALL / span;
-    const heldFrom = ends || offeredW >= chargeLimitW ? fallFrom : fallFrom + Math.log(chargeLimitW / offeredW) / perWh;
-    if (left > 0 && stored < heldFrom) {
-      const end = heldFrom < target ? heldFrom : target;
-      const needed = (end - stored) / rate;
-      if (needed >= left) {
-        stored += rate * left;
-        left = 0;
-      } else {
-        stored = end;
-        left -= needed;
+    } else {
+      const perWh = FALL / span;
+      // How often what the store takes at its level goes into its limit.
+      let fallen = stored > fallFrom ? Math.exp(perWh * (stored - fallFrom)) : 1;
+      if (stored < fallFrom || fallen * offeredW < chargeLimitW) {
+        const held = offeredW < chargeLimitW ? chargeLimitW / offeredW : 1;
+        const heldFrom = held > 1 ? fallFrom + Math.log(held) / perWh : fallFrom;
+        const end = heldFrom < target ? heldFrom : target;
+        const needed = (end - stored) / rate;
+        if (needed >= left) {
+          stored += rate * left;
+          left = 0;
+        } else {
+          stored = end;
+          left -= needed;
+          fallen = held;
+        }
       }
-    }
-    if (left > 0 && stored < target) {
-      const from = Math.exp(perWh * (stored - fallFrom));
-      const growth = perWh * efficiency * chargeLimitW;
-      const needed = (Math.exp(perWh * (target - fallFrom)) - from) / growth;
-      if (needed >= left) {
-        stored = fallFrom + Math.log(from + growth * left) / perWh;
-        left = 0;
-      } else {
-        stored = target;
-        left -= needed;
+      if (left > 0 && stored < target) {
+        const growth = perWh * efficiency * chargeLimitW;
+        const fallenAtEnd = target === fullWh ? FALLEN : Math.exp(perWh * (target - fallFrom));
+        const needed = (fallenAtEnd - fallen) / growth;
+        if (needed >= left) {
+          stored = fallFrom + Math.log(fallen + growth * left) / perWh;
+          left = 0;
+        } else {
+          stored = target;
+          left -= needed;
+        }
       }
     }
   }

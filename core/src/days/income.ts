@@ -19,6 +19,8 @@ export interface MonthSky {
   /** Share by which an array gives more for each K of air above the month's; and W that its controller lets through at most. */
   readonly perK: readonly number[];
   readonly mostW: readonly number[];
+  /** The first step in which any of them gives something, and the first after the last. */
+  readonly lit: readonly [number, number];
   /** W/m² on the flat of each step for a clearness of 1. */
   readonly flatWm2: Float64Array;
   /** −1…1 between the coldest and the warmest step of a day. */
@@ -71,9 +73,21 @@ export function monthSky(
       rules.arrayFactor !== null || array.controller.kind === 'pwm' ? 0 : standingOf(array).powerPerK,
     ),
     mostW: arrays.map((array) => controllerLimitW(array, system.busVoltageV) ?? Number.POSITIVE_INFINITY),
+    lit: litSteps(tables, steps),
     flatWm2: stepMeans(dayAt(1).sun.irradianceWm2, steps),
     warmth: stepMeans(ambientByMinuteC({ ...place, ...unit }, ahead), steps),
     meanC,
     swingC,
   };
+}
+
+function litSteps(tables: readonly Float64Array[], steps: number): [number, number] {
+  let [from, to] = [steps, 0];
+  for (const table of tables)
+    for (let k = 0; k < table.length; k++) {
+      if (table[k] === 0) continue;
+      from = Math.min(from, k % steps);
+      to = Math.max(to, (k % steps) + 1);
+    }
+  return [from, to];
 }

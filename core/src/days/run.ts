@@ -2,9 +2,9 @@ import { emptyWarmth, type Warmth, warmShareAt, warmthOf } from '../store/warmth
 import { MONTH_OF_DAY } from '../sun/months.ts';
 import type { DemandTable } from './demand.ts';
 import { socOf, whAt } from './fill.ts';
-import type { DaysSetup } from './setup.ts';
+import type { DaysSetup, DayTables } from './setup.ts';
 import { type Books, type LoadShares, makeSteps, noBooks, type StepRows, type StepState } from './step.ts';
-import { emptyDay, fillDay, type Today } from './today.ts';
+import { emptyDay, fillDay, type Today, tellFollowed } from './today.ts';
 import { dayOf, type WeatherRun } from './weather.ts';
 
 /** Hour by hour what happened, a value for each step; W are means of the step. */
@@ -97,7 +97,7 @@ export function runDays(setup: DaysSetup, weather: WeatherRun, options: RunOptio
     shortAtH: -1,
     lowSoc: 1,
   };
-  const today = emptyDay(steps, loads);
+  const today = emptyDay(steps);
   const warmth = emptyWarmth(steps);
   const rows = rowsOf(today, warmth);
   const measured = weather.hours && setup.yieldsIn(weather.hours);
@@ -128,12 +128,13 @@ export function runDays(setup: DaysSetup, weather: WeatherRun, options: RunOptio
     sharesAt = cursor.clock;
     const demand = cursor.demand as DemandTable;
     const rows = demand.rows();
+    const followed = tellFollowed(today, loads);
     for (let i = 0; i < loads; i++) {
       const k = i * steps + cursor.at;
-      shares.usefulW[i] = (rows.usefulW[k] as number) + (today.followUsefulW[k] as number);
-      shares.conversionW[i] = (rows.conversionW[k] as number) + (today.followLossW[k] as number);
+      shares.usefulW[i] = (rows.usefulW[k] as number) + (followed.usefulW[k] as number);
+      shares.conversionW[i] = (rows.conversionW[k] as number) + (followed.lossW[k] as number);
       shares.idleW[i] = rows.idleW[k] as number;
-      shares.cableW[i] = (rows.cableW[k] as number) + (today.followCableW[k] as number);
+      shares.cableW[i] = (rows.cableW[k] as number) + (followed.cableW[k] as number);
     }
     shares.usefulW[loads + 1] = warmth.heaterW[cursor.at] as number;
     shares.idleW[loads] = demand.unattendedW[cursor.at] as number;
@@ -143,6 +144,15 @@ export function runDays(setup: DaysSetup, weather: WeatherRun, options: RunOptio
   // Wh taken of the battery of each outlet since it was full, and what the day now takes of one.
   const spentWh = new Map<string, number>();
   let outletEmptyH: number | null = null;
+  /** What is of the day's tables or of the day. */
+  const setRows = ({ demand }: DayTables) => {
+    rows.idleW = demand.idleW;
+    rows.stopWh = demand.stopWh;
+    rows.cableW = today.cableW;
+    rows.drivingW = today.drivingW;
+    rows.supplyW = today.supplyW;
+    rows.otherW = today.otherW;
+  };
   let playedDays = 0;
   let probe: Probe | null = null;
 
@@ -171,8 +181,7 @@ export function runDays(setup: DaysSetup, weather: WeatherRun, options: RunOptio
     cursor.demand = tables.demand;
     fillDay(today, setup, tables, setup.skyIn(month), weather, d, beyondH, measured);
     warmthOf(warmth, today, battery, hours, 0, storeC);
-    rows.idleW = tables.demand.idleW;
-    rows.stopWh = tables.demand.stopWh;
+    setRows(tables);
     const without = options.countedMonths?.has(month) === false ? elsewhere : unserved;
     const counted = d - leadIn;
     const shortBefore = books.unservedWh;
@@ -212,14 +221,13 @@ export function runDays(setup: DaysSetup, weather: WeatherRun, options: RunOptio
           cursor.demand = tables.demand;
           fillDay(today, setup, tables, setup.skyIn(month), weather, d, elsewhere, measured);
           warmthOf(warmth, today, battery, hours, at + 1, warmth.storeC[at] as number);
-          rows.idleW = tables.demand.idleW;
-          rows.stopWh = tables.demand.stopWh;
+          setRows(tables);
         }
       }
       if (shortFromH === null && state.shortAtH >= 0) shortFromH = counted * 24 + at * hours + state.shortAtH;
     }
     storeC = warmth.storeC[steps - 1] as number;
-    for (let at = 0; at < steps; at++) lockedH += (warmth.locked[at] as number) * hours;
+    if (warmth.locked.includes(1)) for (const isLocked of warmth.locked) lockedH += isLocked * hours;
     if (counted < 0) continue;
     playedDays = counted + 1;
     lowSoc[counted] = state.lowSoc;
@@ -268,7 +276,7 @@ export function runDays(setup: DaysSetup, weather: WeatherRun, options: RunOptio
 
 /** The rows that steps are played by; idle and what stopping takes are those of each day's tables. */
 const rowsOf = (
-  { busW, usefulW, cableW, sunW, drivingW, supplyW }: Today,
+  { busW, usefulW, cableW, sunW, drivingW, supplyW, otherW }: Today,
   { warmShare, locked }: Warmth,
 ): { -readonly [row in keyof StepRows]: StepRows[row] } => ({
   busW,
@@ -278,6 +286,7 @@ const rowsOf = (
   sunW,
   drivingW,
   supplyW,
+  otherW,
   warmShare,
   locked,
   stopWh: cableW,

@@ -47,7 +47,10 @@ export interface DayTables {
   readonly demand: DemandTable;
   /** One for each link to the alternator: W in each step. */
   readonly driving: readonly Float64Array[];
+  /** Of all links, of the day's supply, and of both. */
+  readonly drivingW: Float64Array;
   readonly supplyW: Float64Array;
+  readonly otherW: Float64Array;
   readonly isDriving: boolean;
   /** What the day takes of an outlet's battery; null = of none that runs down. */
   readonly outlet: OutletDay | null;
@@ -187,16 +190,23 @@ function tablesOf(settled: Settled, plan: PlanDay, kind: Day, index: number, ste
   const passes = plan.supply ? passing(profiles, chains, inverters) : [];
   const away = plan.supply ? hoursOf(plan.supply.hours).map((on) => 1 - on) : null;
   const mayRun = profiles.map((_, i) => (passes[i] ? away : null));
+  const links = driving.links.map(({ outputW }) => stepMeans(driveProfile(plan.drives, outputW), steps));
   const home = plan.kind === 'home' ? zeroes().fill(homeW(settled)) : null;
+  const drivingW = links.reduce(sum, new Float64Array(steps));
+  const supplyW = stepMeans(home ?? supplied?.source.watts ?? zeroes(), steps);
   return {
     demand: demandTable(profiles, mayRun, { devices, feeds, leads }, kind, meanC, steps),
-    driving: driving.links.map(({ outputW }) => stepMeans(driveProfile(plan.drives, outputW), steps)),
-    supplyW: stepMeans(home ?? supplied?.source.watts ?? zeroes(), steps),
+    driving: links,
+    drivingW,
+    otherW: sum(drivingW, supplyW),
+    supplyW,
     isDriving: plan.drives.length > 0,
     outlet: outletDay(plan, supplied, steps),
     isHome: plan.kind === 'home',
   };
 }
+
+const sum = (a: Float64Array, b: Float64Array): Float64Array => a.map((w, s) => w + (b[s] as number));
 
 const zeroes = (): Float64Array => new Float64Array(MINUTES_PER_DAY);
 

@@ -12,6 +12,8 @@ export interface StepRows {
   /** Of chargers, whose amps are limited: from the alternator, and from supplies. */
   readonly drivingW: Float64Array;
   readonly supplyW: Float64Array;
+  /** Both together. */
+  readonly otherW: Float64Array;
   /** Share of the capacity that the cold leaves, and 1 where the store may not be charged. */
   readonly warmShare: Float64Array;
   readonly locked: Uint8Array;
@@ -231,8 +233,7 @@ export function makeSteps(model: StoreModel, cutOff: CutOff, hours: number) {
   }
 
   /**
-   * Steps as they mostly are, one after the other while they are: all are served, no level is reached, and the charger
-   * decides or the store is full.
+   * Steps as they mostly are, one after the other while they are: all are served and no level is reached.
    * @returns the first that is not so, or `to`
    */
   function usual(state: StepState, rows: StepRows, from: number, to: number, books: Books): number {
@@ -244,71 +245,90 @@ export function makeSteps(model: StoreModel, cutOff: CutOff, hours: number) {
     const chargeMostW = chargeLimitW,
       dischargeMostW = dischargeLimitW,
       taperWh = taper,
-      keptBelow = 1 - keptSoc;
-    const { busW, usefulW, idleW, cableW, sunW, drivingW, supplyW, warmShare, locked, stopWh } = rows;
-    // What is added up stays in variables of the loop: a field written in each step costs as much as the rest of it.
+      givesWh = (1 - keptSoc) * fullWh;
+    const { busW, sunW, drivingW, otherW, warmShare, locked, stopWh } = rows;
+    // What is added up stays in variables of the loops: a field written in each step costs as much as the rest of it.
     let stored = state.storedWh;
-    let low = state.lowSoc;
-    let sunOfferedW = 0,
-      directSunW = 0,
+    // Wh taken out of a store that the cold leaves whole, at the lowest state of charge.
+    let deepestWh = (1 - state.lowSoc) * full;
+    let directSunW = 0,
       sunInW = 0,
       drivingTakenW = 0,
-      supplyTakenW = 0;
-    let needSumW = 0,
+      supplyTakenW = 0,
       intoW = 0,
       outW = 0,
-      usefulSumW = 0,
-      idleSumW = 0,
-      cableSumW = 0,
-      lockedW = 0;
+      darkOutW = 0,
+      lockedW = 0,
+      offeredSumW = 0,
+      litNeedW = 0;
     let s = from;
-    for (; s < to; s++) {
-      const needW = busW[s] as number;
-      const offeredW = sunW[s] as number;
-      const byDrivingW = drivingW[s] as number;
-      const otherW = byDrivingW + (supplyW[s] as number);
-      const overW = offeredW + otherW - needW;
-      const share = warmShare[s] as number;
-      let missingW = 0;
-      let chargingW = 0;
-      let next = stored;
-      if (overW < 0) {
-        missingW = -overW;
-        next -= missingW * perOutWh;
-        const floor = full * (1 - share * keptBelow) + (stopWh[s] as number) * perOut;
-        if (next < floor || missingW > dischargeMostW) break;
-      } else if (overW > 0 && stored < full && locked[s] === 0) {
-        chargingW = overW;
-        const sunOver = offeredW > needW ? offeredW - needW : 0;
-        next += sunOver * bySun + (overW - sunOver) * byAmps;
-        if (overW > chargeMostW || next > full - taperWh * share) break;
+    steps: while (s < to) {
+      // While nothing comes in.
+      for (; s < to; s++) {
+        if ((sunW[s] as number) + (otherW[s] as number) > 0) break;
+        const needW = busW[s] as number;
+        const share = warmShare[s] as number;
+        const next = stored - needW * perOutWh;
+        if (full - next > givesWh * share - (stopWh[s] as number) * perOut || needW > dischargeMostW) break steps;
+        stored = next;
+        darkOutW += needW;
+        if (full - next > deepestWh * share) deepestWh = (full - next) / share;
       }
-      const directW = needW - missingW;
-      const straightW = offeredW < directW ? offeredW : directW;
-      const leftW = offeredW - straightW;
-      const storedSunW = chargingW < leftW ? chargingW : leftW;
-      if (otherW > 0) {
-        const straightDrivingW = Math.min(directW - straightW, byDrivingW);
-        const takenW = straightDrivingW + Math.min(chargingW - storedSunW, byDrivingW - straightDrivingW);
-        drivingTakenW += takenW;
-        supplyTakenW += directW - straightW + chargingW - storedSunW - takenW;
+      for (; s < to; s++) {
+        const needW = busW[s] as number;
+        const offeredW = sunW[s] as number;
+        const byOthersW = otherW[s] as number;
+        if (offeredW + byOthersW === 0) break;
+        const overW = offeredW + byOthersW - needW;
+        const share = warmShare[s] as number;
+        if (overW <= 0) {
+          const next = stored + overW * perOutWh;
+          if (full - next > givesWh * share - (stopWh[s] as number) * perOut || -overW > dischargeMostW) break steps;
+          stored = next;
+          outW -= overW;
+          directSunW += offeredW;
+          if (byOthersW > 0) {
+            const byDrivingW = drivingW[s] as number;
+            drivingTakenW += byDrivingW;
+            supplyTakenW += byOthersW - byDrivingW;
+          }
+        } else {
+          const sunOver = offeredW > needW ? offeredW - needW : 0;
+          let chargingW = 0;
+          if (locked[s] === 1) lockedW += sunOver;
+          else if (stored < full) {
+            const inWh = sunOver * bySun + (overW - sunOver) * byAmps;
+            if (overW <= chargeMostW && stored + inWh <= full - taperWh * share) {
+              stored += inWh;
+              chargingW = overW;
+            } else {
+              fill(model, stored, overW, inWh / (overW * hours), share, hours, Number.POSITIVE_INFINITY, filled);
+              stored = filled.storedWh;
+              chargingW = filled.takenWh / hours;
+            }
+          }
+          const storedSunW = chargingW < sunOver ? chargingW : sunOver;
+          const straightW = offeredW - sunOver;
+          if (byOthersW > 0) {
+            const byDrivingW = drivingW[s] as number;
+            const straightDrivingW = Math.min(needW - straightW, byDrivingW);
+            const takenW = straightDrivingW + Math.min(chargingW - storedSunW, byDrivingW - straightDrivingW);
+            drivingTakenW += takenW;
+            supplyTakenW += needW - straightW + chargingW - storedSunW - takenW;
+          }
+          directSunW += straightW;
+          sunInW += storedSunW;
+          intoW += chargingW;
+        }
+        offeredSumW += offeredW;
+        litNeedW += needW;
+        if (full - stored > deepestWh * share) deepestWh = (full - stored) / share;
       }
-      sunOfferedW += offeredW;
-      directSunW += straightW;
-      sunInW += storedSunW;
-      needSumW += needW;
-      intoW += chargingW;
-      outW += missingW;
-      usefulSumW += usefulW[s] as number;
-      idleSumW += idleW[s] as number;
-      cableSumW += cableW[s] as number;
-      if (locked[s] === 1) lockedW += leftW;
-      stored = next;
-      const soc = 1 - (full - next) / (full * share);
-      if (soc < low) low = soc;
     }
     if (s === from) return from;
-    books.sunOfferedWh += sunOfferedW * hours;
+    outW += darkOutW;
+    books.sunOfferedWh += offeredSumW * hours;
+    addServed(books, rows, from, s, darkOutW + litNeedW);
     books.directSunWh += directSunW * hours;
     books.sunWh += (directSunW + sunInW) * hours;
     books.drivingWh += drivingTakenW * hours;
@@ -316,15 +336,27 @@ export function makeSteps(model: StoreModel, cutOff: CutOff, hours: number) {
     books.intoStoreWh += intoW * hours;
     books.outOfStoreWh += outW * hours;
     books.storageWh += (intoW - outW) * hours - (stored - state.storedWh);
-    books.usefulWh += usefulSumW * hours;
-    books.idleWh += idleSumW * hours;
-    books.cableWh += cableSumW * hours;
-    books.conversionWh += (needSumW - usefulSumW - idleSumW - cableSumW) * hours;
     books.lockedWh += lockedW * hours;
     state.storedWh = stored;
-    state.lowSoc = Math.max(0, low);
+    state.lowSoc = Math.max(0, 1 - deepestWh / full);
     state.shortAtH = -1;
     return s;
+  }
+
+  /** What some steps ask for, all of it served. @param need sum of it, W */
+  function addServed(books: Books, { usefulW, idleW, cableW }: StepRows, from: number, to: number, need: number): void {
+    let useful = 0,
+      idle = 0,
+      cable = 0;
+    for (let s = from; s < to; s++) {
+      useful += usefulW[s] as number;
+      idle += idleW[s] as number;
+      cable += cableW[s] as number;
+    }
+    books.usefulWh += useful * hours;
+    books.idleWh += idle * hours;
+    books.cableWh += cable * hours;
+    books.conversionWh += (need - useful - idle - cable) * hours;
   }
 
   /**

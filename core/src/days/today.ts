@@ -10,32 +10,48 @@ export interface Today {
   readonly flatWm2: Float64Array;
   readonly busW: Float64Array;
   readonly usefulW: Float64Array;
-  readonly cableW: Float64Array;
   readonly sunW: Float64Array;
-  readonly drivingW: Float64Array;
-  readonly supplyW: Float64Array;
-  /** Load after load, of those that follow the weather: W at their terminals, and lost on the way to them. */
-  followed: readonly FollowingLoad[];
-  readonly followUsefulW: Float64Array;
-  readonly followLossW: Float64Array;
-  readonly followCableW: Float64Array;
+  /** The day's own where something changes them, else those of its tables. */
+  cableW: Float64Array;
+  drivingW: Float64Array;
+  supplyW: Float64Array;
+  otherW: Float64Array;
+  /** Of one load after the other that follows the weather. */
+  readonly duty: Float64Array;
+  /** °C, mean of the day. */
+  meanC: number;
+  /** Those that follow the weather, and of which of them the rows below tell; null = not yet of today's. */
+  following: readonly FollowingLoad[];
+  toldOf: readonly FollowingLoad[] | null;
+  followed: Followed | null;
 }
 
-export function emptyDay(steps: number, loads: number): Today {
+/** Load after load, of those that follow the weather: W at their terminals, and lost on the way to them. */
+interface Followed {
+  readonly usefulW: Float64Array;
+  readonly lossW: Float64Array;
+  readonly cableW: Float64Array;
+}
+
+const NONE = new Float64Array(0);
+
+export function emptyDay(steps: number): Today {
   const row = () => new Float64Array(steps);
   return {
     airC: row(),
     flatWm2: row(),
     busW: row(),
     usefulW: row(),
-    cableW: row(),
     sunW: row(),
-    drivingW: row(),
-    supplyW: row(),
-    followed: [],
-    followUsefulW: new Float64Array(steps * loads),
-    followLossW: new Float64Array(steps * loads),
-    followCableW: new Float64Array(steps * loads),
+    cableW: NONE,
+    drivingW: NONE,
+    supplyW: NONE,
+    otherW: NONE,
+    duty: row(),
+    meanC: 0,
+    following: [],
+    toldOf: null,
+    followed: null,
   };
 }
 
@@ -50,7 +66,7 @@ const LAST_LEVEL = LEVELS - 2;
 export function fillDay(
   today: Today,
   { steps, stepMin, sharing }: DaysSetup,
-  { demand, driving, supplyW }: DayTables,
+  { demand, driving, drivingW, supplyW, otherW }: DayTables,
   sky: MonthSky,
   weather: WeatherRun,
   d: number,
@@ -64,37 +80,40 @@ export function fillDay(
   ];
   today.busW.set(demand.busW);
   today.usefulW.set(demand.usefulW);
-  today.cableW.set(demand.cableW);
-  // Those that follow write all of their own rows; of those that did the day before nothing may be left there.
-  for (const { index } of today.followed) {
-    if (demand.following.some((load) => load.index === index)) continue;
-    for (const rows of [today.followUsefulW, today.followLossW, today.followCableW])
-      rows.fill(0, index * steps, (index + 1) * steps);
-  }
-  today.followed = demand.following;
+  today.cableW = demand.following.some(({ cablePerW }) => cablePerW !== null) ? demand.cableW.slice() : demand.cableW;
+  today.meanC = meanC;
+  today.following = demand.following;
+  today.toldOf = null;
   const { hours } = weather;
   if (hours) eachHour(today.airC, hours.airC, d);
   else along(today.airC, sky.warmth, meanC, swingC);
   if (demand.following.length > 0) {
-    if (hours) eachHour(today.flatWm2, hours.ghiWh, d);
-    else for (let s = 0; s < steps; s++) today.flatWm2[s] = clearness * (sky.flatWm2[s] as number);
-    const outputs = new Map<number, Float64Array>();
-    for (const load of demand.following) follow(today, load, meanC, outputs, beyondH, stepMin / 60);
+    if (demand.followsLight) {
+      if (hours) eachHour(today.flatWm2, hours.ghiWh, d);
+      else along(today.flatWm2, sky.flatWm2, 0, clearness);
+    }
+    followAll(today, beyondH, stepMin / 60, null);
   }
   const level = Math.min(LAST_LEVEL, Math.floor(clearness / LEVEL_STEP));
   const above = Math.min(1, clearness / LEVEL_STEP - level);
   const gives: Gives = measured
     ? (to, array) => addHours(to, measured[array] as Float64Array, d)
-    : (to, array) => addArray(to, today.airC, sky, array, level * steps, above);
+    : (to, array) => addArray(to, sky, array, level * steps, above, meanC - sky.meanC, swingC - sky.swingC);
   today.sunW.fill(0);
   for (let a = 0; a < sky.arrays.length; a++) gives(today.sunW, a);
-  today.drivingW.fill(0);
-  for (const link of driving) add(today.drivingW, link);
-  today.supplyW.set(supplyW);
+  const isShared = changesSources(sharing);
+  today.drivingW = isShared ? drivingW.slice() : drivingW;
+  today.supplyW = isShared ? supplyW.slice() : supplyW;
+  today.otherW = otherW;
+  if (!isShared) return;
   if (sharing.outputs.length > 0 && driving.length > 0) shareOutputs(today, sharing, driving, gives);
   for (const box of sharing.boxes) throughBox(today, box, gives);
   if (sharing.oneInput || sharing.inputW < Number.POSITIVE_INFINITY) throughInputs(today, sharing);
+  today.otherW = today.drivingW.map((w, s) => w + (today.supplyW[s] as number));
 }
+
+const changesSources = ({ outputs, boxes, oneInput, inputW }: Sharing): boolean =>
+  outputs.length > 0 || boxes.length > 0 || oneInput || inputW < Number.POSITIVE_INFINITY;
 
 /** Adds what an array gives in each step of the day. */
 type Gives = (to: Float64Array, array: number) => void;
@@ -114,79 +133,145 @@ function along(out: Float64Array, shape: Float64Array, mean: number, swing: numb
   for (let s = 0; s < out.length; s++) out[s] = mean + swing * (shape[s] as number);
 }
 
-function add(to: Float64Array, more: Float64Array): void {
-  for (let s = 0; s < to.length; s++) to[s] = (to[s] as number) + (more[s] as number);
+/** What each load takes that follows the weather, in the rows of `today`: made for a day when it is first asked for. */
+export function tellFollowed(today: Today, loads: number): Followed {
+  const { busW, following, toldOf } = today;
+  const row = () => new Float64Array(busW.length * loads);
+  today.followed ??= { usefulW: row(), lossW: row(), cableW: row() };
+  const { followed } = today;
+  if (toldOf === following) return followed;
+  for (const rows of [followed.usefulW, followed.lossW, followed.cableW]) rows.fill(0);
+  // What they add to the day is in it already.
+  const apart = { busW: busW.slice(), usefulW: busW.slice(), cableW: busW.slice() };
+  followAll({ ...today, ...apart }, new Float64Array(loads), 0, followed);
+  today.toldOf = following;
+  return followed;
 }
 
-/** A load that follows the weather, with what its device loses on its account. */
-function follow(
-  { airC, flatWm2, busW, usefulW, cableW, followUsefulW, followLossW, followCableW }: Today,
-  load: FollowingLoad,
-  meanC: number,
-  outputs: Map<number, Float64Array>,
-  beyondH: Float64Array,
-  hours: number,
-): void {
-  const { index, fullW, mayRun, perUseful, outputW, linear, square, piecesW2, cablePerW, cablePerW2 } = load;
-  const { base, perK, perWm2, leastC, byDay } = load.follow;
-  const steps = busW.length;
-  // What others that follow give on the same device is part of what it gives.
-  const known = outputs.get(load.device);
-  const output = outputW ? (known ?? outputW.slice()) : null;
-  if (output && !known) outputs.set(load.device, output);
+/** @param told takes what each of them comes to */
+function followAll(today: Today, beyondH: Float64Array, hours: number, told: Followed | null): void {
+  const outputs = new Map<number, Float64Array>();
+  for (const load of today.following) {
+    const { index, outputW, device, cablePerW } = load;
+    beyondH[index] = (beyondH[index] as number) + dutyOf(today, load) * hours;
+    if (outputW === null && cablePerW === null && told === null) {
+      followPlainly(today, load);
+      continue;
+    }
+    // What others that follow give on the same device is part of what it gives.
+    const output = outputs.get(device) ?? outputW?.slice() ?? null;
+    if (output) outputs.set(device, output);
+    follow(today, load, output, told);
+  }
+}
+
+/** A number of an object as a plain double: what a loop would else look at anew in each step. */
+const double = (of: number): number => of * 1;
+
+/**
+ * Share of the time that a load runs in each step, into the day's row of it.
+ * @returns steps in which it would take more than all the time there is
+ */
+function dutyOf({ duty, airC, flatWm2, meanC }: Today, { follow, mayRun }: FollowingLoad): number {
+  const { byDay } = follow;
+  const base = double(follow.base);
+  const perK = double(follow.perK);
+  const perWm2 = double(follow.perWm2);
+  const byLight = perWm2 !== 0;
+  const leastC = double(follow.leastC);
   let beyond = 0;
-  for (let s = 0; s < steps; s++) {
+  for (let s = 0; s < duty.length; s++) {
     const air = byDay ? meanC : (airC[s] as number);
+    let wanted = base + perK * (air > leastC ? air : leastC);
+    if (byLight) wanted += perWm2 * (flatWm2[s] as number);
+    if (wanted > 1) {
+      if (wanted > 1 + 1e-9) beyond += mayRun[s] as number;
+      wanted = 1;
+    }
+    duty[s] = wanted > 0 ? wanted : 0;
+  }
+  return beyond;
+}
+
+/** A load straight on the bus, with no cable of its own. */
+function followPlainly({ duty, busW, usefulW }: Today, load: FollowingLoad): void {
+  const { mayRun } = load;
+  const fullW = double(load.fullW);
+  const perUseful = double(load.perUseful);
+  for (let s = 0; s < duty.length; s++) {
+    const useful = fullW * (mayRun[s] as number) * (duty[s] as number);
+    usefulW[s] = (usefulW[s] as number) + useful;
+    busW[s] = (busW[s] as number) + useful * perUseful;
+  }
+}
+
+/** A load with what its device and its cables lose on its account. @param output of its device, W, to which it adds */
+function follow(
+  { duty: duties, busW, usefulW, cableW }: Today,
+  load: FollowingLoad,
+  output: Float64Array | null,
+  told: Followed | null,
+): void {
+  const { index, mayRun, cablePerW } = load;
+  const fullW = double(load.fullW);
+  const perUseful = double(load.perUseful);
+  const linear = double(load.linear);
+  const square = double(load.square);
+  const piecesW2 = double(load.piecesW2);
+  const cablePerW2 = double(load.cablePerW2);
+  const steps = busW.length;
+  for (let s = 0; s < steps; s++) {
     const may = mayRun[s] as number;
-    let duty = base + perK * (air > leastC ? air : leastC) + perWm2 * (flatWm2[s] as number);
-    if (duty > 1 + 1e-9) beyond += may;
-    if (duty > 1) duty = 1;
-    if (duty < 0) duty = 0;
+    const duty = duties[s] as number;
     const useful = fullW * may * duty;
     const drawn = useful * perUseful;
+    const variance = piecesW2 * may * duty * (1 - duty);
     let loss = drawn - useful;
     if (output) {
       const other = output[s] as number;
-      const variance = piecesW2 * may * duty * (1 - duty);
       loss += linear * drawn + square * (2 * drawn * other + drawn * drawn + variance);
       output[s] = other + drawn;
     }
-    followUsefulW[index * steps + s] = useful;
-    followLossW[index * steps + s] = loss;
-    usefulW[s] = (usefulW[s] as number) + useful;
     let inCables = 0;
     if (cablePerW) {
       const w = useful + loss;
-      const variance = piecesW2 * may * duty * (1 - duty);
       // What flows there anyway is lost more of as well: 2·W₀·w + w².
       inCables = 2 * w * (cablePerW[s] as number) + cablePerW2 * (w * w + variance);
       cableW[s] = (cableW[s] as number) + inCables;
     }
-    followCableW[index * steps + s] = inCables;
+    usefulW[s] = (usefulW[s] as number) + useful;
     busW[s] = (busW[s] as number) + useful + loss + inCables;
+    if (told) {
+      told.usefulW[index * steps + s] = useful;
+      told.lossW[index * steps + s] = loss;
+      told.cableW[index * steps + s] = inCables;
+    }
   }
-  beyondH[index] = (beyondH[index] as number) + beyond * hours;
 }
 
-/** Adds what an array gives: straight between two levels of clearness, less in warmer air, held to its controller. */
+/**
+ * Adds what an array gives: straight between two levels of clearness, less in warmer air, held to its controller.
+ * @param warmerK than the month's is the day's mean, and `swingK` its swing
+ */
 function addArray(
   sunW: Float64Array,
-  airC: Float64Array,
   sky: MonthSky,
   array: number,
-  from: number,
+  level: number,
   above: number,
+  warmerK: number,
+  swingK: number,
 ): void {
   const table = sky.arrays[array] as Float64Array;
-  const { warmth, meanC, swingC } = sky;
+  const { warmth, lit } = sky;
+  const [from, to] = lit;
   const perK = sky.perK[array] as number;
   const mostW = sky.mostW[array] as number;
   const steps = sunW.length;
-  for (let s = 0; s < steps; s++) {
-    const low = table[from + s] as number;
-    const high = table[from + steps + s] as number;
-    const warmerK = (airC[s] as number) - meanC - swingC * (warmth[s] as number);
-    const w = (low + (high - low) * above) * (1 + perK * warmerK);
+  for (let s = from; s < to; s++) {
+    const low = table[level + s] as number;
+    const high = table[level + steps + s] as number;
+    const w = (low + (high - low) * above) * (1 + perK * (warmerK + swingK * (warmth[s] as number)));
     sunW[s] = (sunW[s] as number) + (w < mostW ? w : mostW);
   }
 }

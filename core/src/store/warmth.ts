@@ -51,9 +51,12 @@ export function emptyWarmth(steps: number): Warmth {
 /** h in which a bank inside a vehicle follows the air. From memory. */
 const STORE_FOLLOWS_H = 6;
 
+/** K of cold beyond which no more is lost to it. From memory. */
+const MOST_COLDER_K = 60;
+
 /** Share of the capacity that the cold leaves. */
 export const warmShareAt = ({ coldFromC, coldLossPerK }: Battery, storeC: number): number =>
-  storeC >= coldFromC ? 1 : 1 - coldLossPerK * Math.min(60, coldFromC - storeC);
+  1 - coldLossPerK * Math.min(MOST_COLDER_K, Math.max(0, coldFromC - storeC));
 
 /** What a day offers and asks for, as the heater sees it: what it takes is added to what is asked for. */
 interface Around {
@@ -78,15 +81,16 @@ export function warmthOf(
   from: number,
   beforeC: number,
 ): void {
-  const { coldestC, minChargeC, heatToC, whPerK } = battery;
+  const { coldestC, minChargeC, heatToC, whPerK, coldFromC, coldLossPerK } = battery;
   const share = 1 - Math.exp(-hours / STORE_FOLLOWS_H);
+  const heats = battery.heaterW > 0;
   let warm = beforeC;
+  if (heats) heaterW.fill(0, from);
   for (let s = from; s < airC.length; s++) {
     const outsideC = airC[s] as number;
     warm += ((outsideC > coldestC ? outsideC : coldestC) - warm) * share;
     locked[s] = warm < minChargeC ? 1 : 0;
-    heaterW[s] = 0;
-    if (battery.heaterW > 0 && warm < heatToC) {
+    if (heats && warm < heatToC) {
       const incomeW = (sunW[s] as number) + (drivingW[s] as number) + (supplyW[s] as number);
       if (incomeW > 0) {
         const takesW = battery.heaterW < incomeW ? battery.heaterW : incomeW;
@@ -97,6 +101,7 @@ export function warmthOf(
       }
     }
     storeC[s] = warm;
-    warmShare[s] = warmShareAt(battery, warm);
+    const colderK = coldFromC - warm;
+    warmShare[s] = colderK > 0 ? 1 - coldLossPerK * (colderK < MOST_COLDER_K ? colderK : MOST_COLDER_K) : 1;
   }
 }
