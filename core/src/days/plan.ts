@@ -80,7 +80,8 @@ export function runsOn(load: Load, plan: PlanDay, day: Day, index: number): bool
   return Math.floor(((index + 1) * daysPerWeek) / 7 + 1e-9) > Math.floor((index * daysPerWeek) / 7 + 1e-9);
 }
 
-const WEEK = 7;
+/** Days. */
+export const WEEK = 7;
 const WORKING_DAYS = 5;
 
 /** The kind of day by the calendar. @param index of the day, 0 a Monday */

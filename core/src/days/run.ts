@@ -168,7 +168,8 @@ export function runDays(setup: DaysSetup, weather: WeatherRun, options: RunOptio
       lockedH = 0;
       outletEmptyH = null;
     }
-    const [index, planAt] = [(options.weekday ?? weather.fromDay) + d, (options.planAt ?? 0) + d];
+    const index = (options.weekday ?? weather.fromDay) + d;
+    const planAt = (options.planAt ?? 0) + d;
     const planned = setup.dayOn(index, planAt, month);
     if (planned.isHome || planAt % setup.plan.length === 0) spentWh.clear();
     let { outlet } = planned;

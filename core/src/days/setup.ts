@@ -18,7 +18,7 @@ import { type DemandTable, demandTable, stepMeans } from './demand.ts';
 import type { StoreModel } from './fill.ts';
 import { type MonthSky, monthSky } from './income.ts';
 import { type OutletDay, outletDay } from './outlet.ts';
-import { dayKind, daysOfPlan, type PlanDay, runsOn } from './plan.ts';
+import { dayKind, daysOfPlan, type PlanDay, runsOn, WEEK } from './plan.ts';
 import type { CutOff } from './step.ts';
 import { type Climate, climateOf } from './weather.ts';
 
@@ -104,12 +104,21 @@ export function setUpDays(
   const steps = MINUTES_PER_DAY / stepMin;
   const climate = climateOf(job.brief.place);
   const days = new Map<string, DayTables>();
+  // Of a weekday in a month at a place of the plan, with its supply or without.
+  const known = new Map<number, DayTables>();
   const skies = new Map<number, MonthSky>();
   const sometimes = job.loads.flatMap(({ daysPerWeek }, i) => (daysPerWeek < 7 ? [i] : []));
   const { latitudeDeg } = job.brief.place;
   const arraysUnder = { busV: option.system.busVoltageV, flatFactor: job.rules.arrayFactor, leads: settled.leads };
   const dayOn = (index: number, at: number, month: number, hasSupply = true): DayTables => {
-    const planned = plan[at % plan.length] as PlanDay;
+    const place = at % plan.length;
+    const which = ((place * 2 + Number(hasSupply)) * 13 + month) * WEEK + (index % WEEK);
+    const found = known.get(which) ?? dayLike(index, place, month, hasSupply);
+    known.set(which, found);
+    return found;
+  };
+  const dayLike = (index: number, place: number, month: number, hasSupply: boolean): DayTables => {
+    const planned = plan[place] as PlanDay;
     const planDay = hasSupply ? planned : { ...planned, supply: null };
     const kind = dayKind(planDay, seasonOf(month, latitudeDeg), index);
     const pattern = sometimes.map((i) => Number(runsOn(job.loads[i] as Job['loads'][number], planDay, kind, index)));

@@ -85,6 +85,17 @@ export function warmthOf(
   const share = 1 - Math.exp(-hours / STORE_FOLLOWS_H);
   const heats = battery.heaterW > 0;
   let warm = beforeC;
+  // Where it stands it never gets cold.
+  if (!heats && Math.min(coldestC, beforeC) >= Math.max(coldFromC, minChargeC)) {
+    warmShare.fill(1, from);
+    locked.fill(0, from);
+    for (let s = from; s < airC.length; s++) {
+      const outsideC = airC[s] as number;
+      warm += ((outsideC > coldestC ? outsideC : coldestC) - warm) * share;
+      storeC[s] = warm;
+    }
+    return;
+  }
   if (heats) heaterW.fill(0, from);
   for (let s = from; s < airC.length; s++) {
     const outsideC = airC[s] as number;
