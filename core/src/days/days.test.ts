@@ -600,6 +600,42 @@ describe('what sources offer', () => {
     expect(trace?.drivingW[k]).toBeCloseTo(driven, 2);
   });
 
+  it('what a shared output or a socket holds back does not reach the store', () => {
+    const of = (store: Partial<System['store']>) => {
+      const base = solar({
+        store: { ...lfp100, capacityAh: 900, roundTripEfficiency: 1, ...store },
+        dcdc: { ratingA: 30 },
+        array: { ratingW: 0 },
+      });
+      const job = { ...base, brief: { ...base.brief, drives: [{ startMin: 720, minutes: 60 }] } };
+      return runDays(setupOf(planned(job, days(1, 'usual'))), dark(1), { month: 6, fromSoc: 0.3 }).books;
+    };
+    // 30 A at 14.2 V for an hour, and 100 W of it.
+    expect(of({}).intoStoreWh).toBeCloseTo(426, 6);
+    expect([of({ inputW: 100 }).intoStoreWh, of({ inputW: 100 }).drivingWh]).toEqual([
+      expect.closeTo(100, 6),
+      expect.closeTo(100, 6),
+    ]);
+  });
+
+  it('a day that swings more gives as much more or less for each K between its hours and the month’s', () => {
+    const job = solar({ dcdc: { ratingA: 0 } });
+    const { meanC, swingC, warmth } = setupOf(job).skyIn(6);
+    const swinging = (k: number): WeatherRun => ({ ...sunny(meanC), swingC: Float64Array.of(k) });
+    const [usual, more] = [swingC, swingC + 10].map((k) => play(job, swinging(k)).trace?.sunOfferedW);
+    // 0.4 % a K at half past one.
+    const k = 54;
+    expect((more?.[k] as number) / (usual?.[k] as number)).toBeCloseTo(1 - 0.004 * 10 * (warmth[k] as number), 2);
+    expect(warmth[k]).toBeGreaterThan(0.8);
+  });
+
+  it('is asked for from the first light to the last', () => {
+    const { arrays, lit } = setupOf(solar({ dcdc: { ratingA: 0 } })).skyIn(6);
+    const gives = Array.from({ length: 96 }, (_, s) => arrays[0]?.some((w, k) => k % 96 === s && w > 0));
+    expect(lit).toEqual([gives.indexOf(true), gives.lastIndexOf(true) + 1]);
+    expect(lit[1] - lit[0]).toBeGreaterThan(40);
+  });
+
   it('one socket takes the strongest, and no more than it bears', () => {
     const inputs = (store: Partial<System['store']>) => {
       const base = solar({ store: { ...lfp100, capacityAh: 900, ...store }, dcdc: { ratingA: 30 } });
@@ -631,6 +667,35 @@ describe('demand that follows the weather', () => {
     const run = runDays(setup, dark(1, 60));
     // At 60 °C it would have to run 1.1 of the time: all day it cannot hold.
     expect([run.books.usefulWh, run.beyondH[0]]).toEqual([expect.closeTo(1200, 6), expect.closeTo(24, 6)]);
+  });
+
+  it('by way of a converter takes what that loses as well, with its cable or without', () => {
+    const fridge = always(0, {
+      path: 'dc-dc',
+      draw: { kind: 'thermostatic', runningW: 50, duty: 0.4, setC: 5 },
+    });
+    const setup = setupOf(withSystem(alone(aJob([fridge])), { store: { ...lfp100, capacityAh: 2000 } }));
+    const { usefulWh, conversionWh } = runDays(setup, dark(1, 25)).books;
+    // 480 Wh through a converter of 90 %.
+    expect([usefulWh, conversionWh]).toEqual([expect.closeTo(480, 6), expect.closeTo(480 / 0.9 - 480, 6)]);
+  });
+
+  it('that is cut off goes without what each day would have asked of it', () => {
+    const fridge = always(0, { draw: { kind: 'thermostatic', runningW: 50, duty: 0.4, setC: 5 } });
+    const setup = setupOf(withSystem(alone(aJob([fridge])), { store: lfp100 }));
+    const weather = { ...dark(3), meanC: Float64Array.of(25, 33, 29) };
+    // The store is empty from the beginning: 480 Wh at 25 °C, 1.4 and 1.2 times it on the days after.
+    const run = runDays(setup, weather, { fromSoc: 0.1 });
+    expect(run.unservedWh[0]).toBeCloseTo(480 * 3.6, 6);
+    expect([...run.shortWh].map((wh) => Math.round(wh))).toEqual([480, 672, 576]);
+  });
+
+  it('a load of the summer is not asked for in winter, whatever was played before', () => {
+    const light = always(10, { variants: [{ on: 'winter', uses: [] }] });
+    const setup = setupOf(withSystem(alone(aJob([light])), { store: { ...lfp100, capacityAh: 2000 } }));
+    const wh = (month: number) => runDays(setup, dark(1), { month, weekday: 2 }).books.usefulWh;
+    const winter = setup.latitudeDeg > 0 ? 1 : 7;
+    expect([wh(4), wh(winter), wh(10)].map(Math.round)).toEqual([240, 0, 240]);
   });
 
   it('a heater on fuel draws its fan for as long as the room asks for heat', () => {

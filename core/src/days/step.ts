@@ -296,7 +296,7 @@ export function makeSteps(model: StoreModel, cutOff: CutOff, hours: number) {
           const sunOver = offeredW > needW ? offeredW - needW : 0;
           let chargingW = 0;
           if (locked[s] === 1) lockedW += sunOver;
-          else if (stored < full) {
+          else if (stored < full && overW > NO_POWER_W) {
             const inWh = sunOver * bySun + (overW - sunOver) * byAmps;
             if (overW <= chargeMostW && stored + inWh <= full - taperWh * share) {
               stored += inWh;

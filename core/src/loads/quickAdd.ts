@@ -17,6 +17,7 @@ import { type Bus, type Proposal, USUAL_BUS } from './proposal.ts';
 import { typedPower, USUAL } from './typedPower.ts';
 import { typedUse } from './typedUse.ts';
 import { unfit } from './unfit.ts';
+import { unmet } from './unmet.ts';
 import { givesPower, whatItIs } from './whatItIs.ts';
 import { eachOfTotal } from './wholeOrEach.ts';
 
@@ -99,6 +100,9 @@ function proposeFromLine(
     powerFactor: power.powerFactor ?? start.powerFactor,
     chargesStore: identity.chargesStore ?? start.chargesStore,
   };
+  if (questions.length === 0)
+    for (const { start, end } of unmet(text, reading, load, bus.busV))
+      questions.push({ code: 'energy-unlike-use', start, end, found: text.slice(start, end), choices: [''] });
   return {
     load,
     appliance: type,

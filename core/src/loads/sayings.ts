@@ -130,7 +130,8 @@ export class Sayings {
   /** The part of the day that is named; an hour or two "at night" of what is used in the evening are then. */
   part(start: Load, minutes: number): PartOfDay | null {
     let left = this.text;
-    for (const token of this.reading.tokens) left = blanked(left, token);
+    // "3 evenings a week" says when as well.
+    for (const token of this.reading.tokens) if (token.kind !== 'days-per-week') left = blanked(left, token);
     const isLong = minutes >= NIGHT_LONG_MIN;
     const part = partOfDay(left.replace(A_NIGHT, ' ')) ?? (isLong && A_NIGHT.test(this.text) ? 'night' : null);
     const [usual, ...more] = start.uses;

@@ -106,7 +106,7 @@ function plainUse(
   // An energy has set how long a cycle's phases are.
   const isSet = energy !== null && draw.kind === 'cycle';
   if (minutes > 0 && !every && !isSet) draw = timed(draw, minutes, knowsPower);
-  if (clock.length > 0 && draw.kind === 'standby') draw = { kind: 'steady', powerW: draw.powerW };
+  if ((clock.length > 0 || every) && draw.kind === 'standby') draw = { kind: 'steady', powerW: draw.powerW };
   const uses = usesOf(said, start, draw, {
     minutes,
     times: count,
@@ -222,7 +222,7 @@ function usesOf(
     const each = ((told.perUse ? energyWh : energyWh / count) / powerW) * 60;
     if (each > 0 && each * count <= MINUTES_PER_DAY + 1e-6) {
       const part = said.part(start, each);
-      const placed = part && usesInThe(part, count, each);
+      const placed = inNamedParts(said, times, each) ?? (part && usesInThe(part, count, each));
       return placed ?? usesFor(draw, count, Math.min(each, MINUTES_PER_DAY / count));
     }
   }
@@ -231,16 +231,14 @@ function usesOf(
   if (part && minutes >= MINUTES_PER_DAY) return [hoursOfPart(part)];
   const fixed = draw.kind === 'cycle' ? cycleLength(draw.phases) : null;
   const isSet = fixed !== null && !fixed.stretches;
-  if (part && (!fixed || isSet)) {
+  if (part && (!fixed || isSet || minutes >= fixed.fixedMin)) {
     const count = times ?? (isSet ? Math.max(1, start.uses.length) : 1);
     const placed = usesInThe(part, count, isSet ? fixed.fixedMin : minutes || usualMinutes(start));
     if (placed) return placed;
   }
-  const parts = partsOfDay(said.text);
-  if (parts.length > 1 && parts.length === times && minutes > 0 && !fixed) {
-    const placed = parts.flatMap((one) => useInThe(one, minutes)).sort((a, b) => a.startMin - b.startMin);
-    if (!overlappingUse(placed)) return placed;
-  }
+  const each = minutes || (times === null ? 0 : usualMinutes(start));
+  const placed = inNamedParts(said, times, fixed ? (isSet ? fixed.fixedMin : Math.max(each, fixed.fixedMin)) : each);
+  if (placed) return placed;
   if (minutes > 0 || times !== null) return soOften(said, start, draw, times, minutes);
   if (isSet) return soOften(said, start, draw, Math.max(1, start.uses.length), 0);
   // A sensor, a tracker: what takes so little and is of no known type is on all day.
@@ -248,16 +246,26 @@ function usesOf(
   return start.uses.length > 0 ? [...start.uses] : spreadUses(1, 60);
 }
 
+/** "Morning and evening": a use in each. */
+function inNamedParts(said: Sayings, times: number | null, minutes: number): Use[] | null {
+  const parts = partsOfDay(said.text);
+  if (parts.length < 2 || parts.length !== times || !(minutes > 0)) return null;
+  const placed = parts.flatMap((one) => useInThe(one, minutes)).sort((a, b) => a.startMin - b.startMin);
+  return overlappingUse(placed) ? null : placed;
+}
+
 /** So long in every such period: over a stretch of the clock or a part of the day, else over so many hours. */
 function everySoOften(said: Sayings, start: Load, every: Token, clock: readonly Use[], minutes: number): Use[] {
-  const part = clock.length === 0 && minutes === 0 ? said.part(start, NIGHT_LONG_MIN) : null;
-  const within = part ? [hoursOfPart(part)] : clock;
+  const part = clock.length === 0 ? said.part(start, minutes || NIGHT_LONG_MIN) : null;
+  const inPart = part && (minutes > 0 ? useInThe(part, minutes) : [hoursOfPart(part)]);
+  const goesOn = minutes > 0 ? spreadUses(1, minutes) : [];
+  const within = inPart ?? (clock.length > 0 ? clock : goesOn);
   if (clock.length > 0 && minutes > 0 && Math.abs(minutes - minutesPerDay(clock)) > 1)
     said.ask('energy-unlike-use', every, ['']);
   const period = every.second ?? MINUTES_PER_DAY;
   if (within.length === 0) {
-    const total = minutes || MINUTES_PER_DAY;
-    return spreadUses(goes(total, period), (total * every.value) / period / goes(total, period));
+    const count = goes(MINUTES_PER_DAY, period);
+    return spreadUses(count, (MINUTES_PER_DAY * every.value) / period / count);
   }
   return within.flatMap((use) => {
     const count = goes(use.minutes, period);
@@ -291,7 +299,9 @@ function atClock(said: Sayings, draw: Draw, clock: readonly Use[], minutes: numb
     );
   if (token && (total > MINUTES_PER_DAY || (minutes > 0 && Math.abs(minutes * (times ?? 1) - total) > 1) || tooShort))
     said.ask('energy-unlike-use', token, ['']);
-  return tooShort ? usesFor(draw, 1, total) : [...clock];
+  return tooShort && fixed.fixedMin <= MINUTES_PER_DAY
+    ? usesFor(draw, 1, Math.min(total, MINUTES_PER_DAY))
+    : [...clock];
 }
 
 function soOften(said: Sayings, start: Load, draw: Draw, times: number | null, minutes: number): Use[] {

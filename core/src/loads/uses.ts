@@ -140,6 +140,19 @@ export function partsOfDay(text: string): PartOfDay[] {
   return [...new Set(named)];
 }
 
+/** The parts of the day that a line names, and where; "8 h a night" says how often, and am and pm are of hours. */
+export function partsNamed(
+  text: string,
+): readonly { readonly part: PartOfDay; readonly start: number; readonly end: number }[] {
+  const isHowOften = (part: PartOfDay, before: string) =>
+    part === 'night' && /\b(?:a|per|each|every)\s+$/i.test(before);
+  return NAMED_PARTS.flatMap(([part, says]) =>
+    [...text.matchAll(new RegExp(says.source, 'gi'))]
+      .filter(({ 0: said, index }) => !/^[ap]m$/i.test(said) && !isHowOften(part, text.slice(0, index)))
+      .map(({ 0: said, index }) => ({ part, start: index, end: index + said.length })),
+  );
+}
+
 const NAMED_PARTS: readonly (readonly [PartOfDay, RegExp])[] = [
   ['morning', /\b(?:mornings?|breakfast|am)\b/i],
   ['day', /\b(?:noon|midday|lunch(?:time)?)\b/i],
