@@ -69,7 +69,7 @@ const BREAKER = pattern(
 );
 /** Amps of a motor's plate by their letters: locked rotor is the start, the others what it runs at or its cable must bear. */
 const LETTERED = pattern(
-  String.raw`(?<!\p{L})(?:(lra|locked\s*rotor(?:\s*amps?)?|(?:glow\s*)?(?:start(?:ing|[ -]?up)?|inrush)(?:\s*current)?)|(rla|fla|flc|rated\s*load\s*amps?|full\s*load\s*amps?)|(mca|mocp|mop|min(?:imum)?\.?\s*circuit\s*amp(?:s|acity)|max(?:imum)?\.?\s*(?:fuse|breaker|overcurrent)(?:\s*(?:size|protection|device))*))\s*[:=]?\s*(${NUMBER})\s*(?:a(?:mps?)?)?(?![\p{L}\d]|\s*k?w(?:atts?)?(?!\p{L}))|(${NUMBER})\s*a(?:mps?)?\s*(?:(lra)|(rla|fla|flc)|(mca|mocp))(?!\p{L})`,
+  String.raw`(?<!\p{L})(?:(lra|locked\s*rotor(?:\s*amps?)?|(?:glow\s*)?(?:start(?:ing|[ -]?up)?|inrush)(?:\s*current)?)|(rla|fla|flc|rated\s*load\s*amps?|full\s*load\s*amps?)|(mca|mocp|mop|min(?:imum)?\.?\s*circuit\s*amp(?:s|acity)|max(?:imum)?\.?\s*(?:fuse|breaker|overcurrent)(?:\s*(?:size|protection|device))*))\s*[:=]?\s*(${NUMBER})\s*(?:a(?:mps?)?)?(?![\p{L}\d]|\s*k?w(?:atts?)?(?!\p{L}))|(${NUMBER})\s*a(?:mps?)?\s*(?:(lra|(?:start(?:ing|[ -]?up)?|inrush|surge)(?!\s*[:=]?\s*\d))|(rla|fla|flc)|(mca|mocp))(?!\p{L})`,
   'giu',
 );
 
@@ -221,7 +221,8 @@ function rateOf(before: string): { readonly quantity: Quantity; readonly factor:
 /** "Lamp max 15 W" of what else it is: a fridge's, a hood's. */
 const LAMP_OF = /(?:lamp|bulb|illumination|beleuchtung|éclairage)[^\d\n]{0,12}$/iu;
 /** What it takes for a moment at its start. */
-const START = /(?:start(?:ing|[ -]?up)?|glow|ignition|inrush|surge|peak)(?:\s*(?:power|phase|draw))?[\s:=(]*$/iu;
+const START =
+  /(?<!\d\s?[x×]\s?)(?:start(?:ing|[ -]?up)?|glow|ignition|inrush|surge|peak)(?:\s*(?:power|phase|draw))?[\s:=(]*$/iu;
 /** "Power input cooling 0.86 kW heating 0.74 kW": the figures of an input, and of them the one that heats. */
 const INPUT_OF = /(?:input|aufnahme|consumption)(?:[\s:=(]*(?:power|cooling|heating|kühlen|heizen)\)?)*[\s:=(]*$/iu;
 const HEATING_ALONE = /(?<!\p{L})(?:heating|heizen)[\s:=()]*$/iu;
@@ -412,6 +413,6 @@ function supplyOf(
 /** Whether a text looks like a nameplate rather than a typed line. */
 export function looksLikeLabel(text: string): boolean {
   return pattern(
-    /\n|~|⎓|(?:input|output)\s*[:=]|(?:input|output)\s+(?:[ad]c\s*)?\d[\d.,\s–-]*v(?!\p{L})|\d\s*hz(?!\p{L})|(?<![\d.,])(?:[5-9]|\d{2,3})(?:[.,]\d+)?\s*[-–/]\s*\d+\s*v(?!\p{L})|\d\s*k?va(?!\p{L})|cos\s*φ|model|eingang|ausgang|entr[ée]e|sortie|i\/p|o\/p|(?<!\p{L})(?:lra|rla|fla|mca)(?!\p{L})/iu,
+    /\n|~|⎓|(?:input|output)\s*[:=]|(?<!\d\s?hp\s)(?:input|output)\s+(?:[ad]c\s*)?\d[\d.,\s–-]*v(?!\p{L})|\d\s*hz(?!\p{L})|(?<![\d.,])(?:[5-9]|\d{2,3})(?:[.,]\d+)?\s*[-–/]\s*\d+\s*v(?!\p{L})|\d\s*k?va(?!\p{L})|cos\s*φ|model|eingang|ausgang|entr[ée]e|sortie|i\/p|o\/p|(?<!\p{L})(?:lra|rla|fla|mca)(?!\p{L})/iu,
   ).test(text);
 }

@@ -11,10 +11,12 @@ import { MINUTES_PER_DAY } from '../quantity/units.ts';
 import { type Appliance, bestFit, loadFrom, nearMatches } from '../reference/appliances.ts';
 import { fitsBus, NAMEPLATE, windowOf } from '../reference/nameplates.ts';
 import { cycleTaking } from './cycles.ts';
+import { feedsBoth } from './feedsBoth.ts';
 import { readLabel } from './label.ts';
 import type { LabelReading } from './labelReading.ts';
 import { poweredDraw } from './powered.ts';
 import type { Bus, Proposal } from './proposal.ts';
+import { ampsAsVa } from './typedPower.ts';
 import { typedUse } from './typedUse.ts';
 import { minutesPerDay, usesFor } from './uses.ts';
 import { whatItIs } from './whatItIs.ts';
@@ -71,27 +73,35 @@ export function proposeFromLabel(
   firm: readonly Appliance[],
   bus: Bus,
 ): Proposal | null {
-  const label = readLabel(text);
+  const read = readLabel(text);
+  const label = { ...read, supply: read.supply ?? mainsSaid(text, read, bus) };
   if (label.tokens.length === 0 && label.questions.length === 0) return null;
   const words = nameBefore(text, label);
   const called = (label.coolingW ?? 0) >= ROOM_FROM_W ? `${words} air conditioner` : words;
   const appliance = pick ?? bestFit(nearMatches(called, firm), label.powerW, feedOf(label));
+  const amps = ampsAlone(text, label, appliance, bus);
   const name = words || pick?.name || '';
   const identity = whatItIs(text, readQuantities(words), appliance);
   const charger = identity.isCharger ? identity : NO_CHARGER;
   const about = {
     appliance,
-    questions: [...label.questions, ...microwaveQuestion(text, label, appliance), ...charger.questions],
+    questions: [
+      ...label.questions,
+      ...microwaveQuestion(text, label, appliance),
+      ...charger.questions,
+      ...amps.questions,
+      ...ofTwoFeeds(text, read),
+    ],
     label,
-    notes: [],
+    notes: amps.notes,
   };
   if (!name) return { ...about, load: null, missing: 'name' };
-  if (label.powerW === null && label.energyWhPerDay === null && !appliance)
-    return { ...about, load: null, missing: 'power' };
+  const powerW = label.powerW ?? amps.powerW;
+  if (powerW === null && label.energyWhPerDay === null && !appliance) return { ...about, load: null, missing: 'power' };
 
   const id = idFor(name);
   const base = appliance ? loadFrom(appliance, id) : plainLoad(id);
-  const powered = drawOf(base.draw, label, appliance?.highW ?? null);
+  const powered = drawOf(base.draw, { ...label, powerW }, appliance?.highW ?? null);
   const said = readQuantities(text);
   // Of what does not cycle by itself the duty on its plate is how much of the time it may run.
   const isPermitted = ({ kind }: Token) => kind === 'share' && appliance !== null && powered.kind !== 'thermostatic';
@@ -124,11 +134,59 @@ export function proposeFromLabel(
       path,
       ...windowFrom(label, bus),
       startRatio:
-        label.startRatio ?? (start && Math.min(12, start.value)) ?? startOf(label, path, bus) ?? base.startRatio,
+        (start && Math.min(12, start.value)) ?? label.startRatio ?? startOf(label, path, bus) ?? base.startRatio,
       evidence: 'nameplate',
       powerFactor: label.powerFactor ?? base.powerFactor,
       chargesStore: charger.chargesStore ?? base.chargesStore,
     },
+  };
+}
+
+/** Hertz and "mains" say what feeds it where no volts do. */
+const SAYS_MAINS = pattern(/(?<!\p{L})mains(?!\p{L})/iu);
+const isOfMains = (text: string, { tokens }: LabelReading): boolean =>
+  tokens.some(({ quantity }) => quantity === 'Hz') || SAYS_MAINS.test(text);
+const mainsSaid = (text: string, label: LabelReading, { mainsV }: Bus): LabelReading['supply'] =>
+  isOfMains(text, label) ? { kind: 'mains', volts: mainsV, low: mainsV } : null;
+
+/** Volts of a battery beside hertz or "mains": by which of them it is fed is not said. */
+function ofTwoFeeds(text: string, label: LabelReading): Question[] {
+  const [volts, ...more] = label.tokens.filter(({ quantity }) => quantity === 'V');
+  const isBoth = label.supply?.kind === 'dc' && isOfMains(text, label) && volts && more.length === 0;
+  return isBoth && !volts.pair && !feedsBoth(text)
+    ? [{ ...question(text, volts), code: 'contradiction', choices: [''] }]
+    : [];
+}
+
+/** Volts that plates are made for, and how far from them what comes of watts ÷ amps may be, share. From memory. */
+const USUAL_V = [5, 12, 24, 36, 48, 115, 230] as const;
+const NEAR_USUAL = 0.3;
+
+/** Amps of a plate on which no volts stand: what they come to, or, beside watts that no usual volts would make, a question. */
+function ampsAlone(
+  text: string,
+  { tokens, powerW, apparentVa, powerFactor, supply, questions }: LabelReading,
+  appliance: Appliance | null,
+  bus: Bus,
+): { readonly powerW: number | null; readonly notes: readonly string[]; readonly questions: readonly Question[] } {
+  const [amps] = tokens.filter(({ quantity }) => quantity === 'A');
+  const isAsked = amps && questions.some(({ start, end }) => start < amps.end && end > amps.start);
+  if (!amps || isAsked || !(amps.high > 0) || tokens.some(({ quantity }) => quantity === 'V'))
+    return { powerW: null, notes: [], questions: [] };
+  const takes = apparentVa ?? powerW;
+  if (takes === null) {
+    const notes: string[] = [];
+    const { va } = ampsAsVa({ value: amps.high }, null, appliance, text, supply?.kind === 'mains', bus, notes);
+    // "15A start 60 W": a start below what it runs on is none.
+    const less = tokens.filter(({ quantity, high }) => quantity === 'W start' && high < va);
+    const asked = less.map((one): Question => ({ ...question(text, one), code: 'second-figure', choices: [''] }));
+    return { powerW: va * (powerFactor ?? 1), notes, questions: asked };
+  }
+  const isUsual = USUAL_V.some((volts) => Math.abs(takes / amps.high - volts) <= NEAR_USUAL * volts);
+  return {
+    powerW: null,
+    notes: [],
+    questions: isUsual ? [] : [{ ...question(text, amps), code: 'second-figure', choices: [''] }],
   };
 }
 
@@ -150,7 +208,11 @@ const isOfPieces = (text: string, { end }: Token, powerW: number | null): boolea
 const QUALITY = pattern(/(?:eff\p{L}*\.?|η|humidity|rh|thd|wirkungsgrad|rendement)[\s:=<>≤≥]*$/iu);
 const QUALITY_AFTER = pattern(/^\s*(?:eff|rh(?!\p{L})|humidity|thd)/iu);
 
-const question = (text: string, { start, end }: Token) => ({ start, end, found: text.slice(start, end) });
+const question = (text: string, { start, end }: Pick<Token, 'start' | 'end'>) => ({
+  start,
+  end,
+  found: text.slice(start, end),
+});
 
 /** How far an energy of a day and a duty may be apart and still say the same, share. */
 const SAME = 0.1;

@@ -71,6 +71,8 @@ export function labelQuestions(text: string, tokens: readonly LabelToken[]): Que
       );
       continue;
     }
+    const feedsOfOne = twoVolts(of);
+    if (feedsOfOne.length > 1) questions.push(ask('second-figure', feedsOfOne, feedsOfOne.map(textOf)));
     for (const own of byVolts(of)) questions.push(...secondFigures(text, own('A')), ...secondFigures(text, own('W')));
     for (const own of byVolts(of)) questions.push(...contradictions(text, own));
   }
@@ -157,13 +159,26 @@ function wideSpan(text: string, tokens: readonly LabelToken[]): Question[] {
 /** Times the lower end that the upper may be before it is asked about. From memory. */
 const WIDE = 5;
 
+/** How far apart two voltages may be and still be one grid's or one battery's, as a factor. From memory. */
+const ONE_FEED = 1.2;
+
+/** Unlike volts that have no figures each: which of them feeds it is not said; of a span or a pair it is. */
+function twoVolts(of: Own): readonly LabelToken[] {
+  const volts = of('V');
+  if (volts.some(({ low, high, pair }) => pair !== null || low !== high)) return [];
+  const [lowest, highest] = [Math.min(...volts.map(({ low }) => low)), Math.max(...volts.map(({ high }) => high))];
+  if (volts.length < 2 || highest <= lowest * ONE_FEED) return [];
+  const told = byVolts(of).filter((own) => [...own('W'), ...own('A'), ...own('VA')].length > 0);
+  return told.length > 1 ? [] : volts;
+}
+
 /** Watts against volts × amps. Of mains they may be less by the power factor, of DC by the least voltage. */
 function contradictions(text: string, own: Own): Question[] {
   const [watts] = own('W');
   const [volts] = own('V');
   const [amps] = own('A');
   const [va] = own('VA');
-  if (watts && va && (watts.high > va.high * 1.05 || watts.high < va.high * NAMEPLATE.leastPowerFactor.value * 0.5))
+  if (watts && va && (watts.high > va.high * 1.05 || watts.high < va.high * NAMEPLATE.leastPowerFactor.value))
     return [contradicts(text, watts, va.high)];
   if (!volts || !amps || !(amps.high > 0 && volts.high > 0)) return [];
   if (watts) return contradiction(text, watts, volts, amps);

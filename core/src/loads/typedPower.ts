@@ -4,6 +4,7 @@ import type { Question } from '../quantity/question.ts';
 import type { Reading, Token } from '../quantity/token.ts';
 import { type Appliance, isFullyNamed } from '../reference/appliances.ts';
 import { fitsBus, MAINS_FROM_V, NAMEPLATE, windowOf } from '../reference/nameplates.ts';
+import { feedsBoth } from './feedsBoth.ts';
 import { LEAST_MOVED, MOST_MOVED } from './labelReading.ts';
 import type { Bus } from './proposal.ts';
 
@@ -174,6 +175,8 @@ export function typedPower(
   // Amps that were taken at the volts of the bus hang on it.
   const taken = byAmps?.on === 'usb' ? ('dc-dc' as const) : byAmps?.on === 'bus' ? (fedByBus(base) ?? 'direct') : null;
   const path = feeds.path ?? (saysMains ? mainsPath(base) : taken);
+  const [bare] = feeds.used;
+  if (saysMains && bare && !feeds.mains && volts.length === 1 && !feedsBoth(text)) ask('contradiction', bare, ['']);
   return {
     powerW,
     coolingW,
@@ -271,8 +274,8 @@ const USB_V = 5;
 export const USUAL = 3;
 
 /** Amps as VA: with the volts that stand there, or with those of the path, which is said. */
-function ampsAsVa(
-  { value }: Token,
+export function ampsAsVa(
+  { value }: Pick<Token, 'value'>,
   volts: number | null,
   base: Appliance | null,
   words: string,

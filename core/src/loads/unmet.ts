@@ -142,7 +142,7 @@ function isWithin({ startMin, minutes }: Use, all: readonly Token[]): boolean {
 }
 
 /** Noon and lunch are in the middle of the day. */
-const NOON: Use = { startMin: 11.5 * 60, minutes: 3 * 60 };
+const NOON: Use = { startMin: 12 * 60, minutes: 2 * 60 };
 
 /** Whether enough of a use lies in a part of the day. */
 function isIn(use: Use, part: PartOfDay): boolean {

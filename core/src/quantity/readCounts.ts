@@ -16,7 +16,7 @@ const PER_ONE = pattern(/(?<!\p{L})(?:per|each|every|a)\s+\p{L}+[\s,]*$/iu);
 /** "start 4x", "surge x3", "5 x inrush": times of what it runs on; a start as often a day is none. */
 const START_WORD = '(?:start(?:s|ing|[ -]?up)?|surge|inrush|peak)';
 const START_RATIO = pattern(
-  `(?<!\\p{L})${START_WORD}(?:\\s+(?:current|power|factor|of|is|at))*[\\s:=]*(?:[x×]\\s*(\\d{1,2}(?:[.,]\\d)?)(?![\\p{L}\\d])|(\\d{1,2}(?:[.,]\\d)?)(?:[x×](?=\\s|[,;)]|$)|\\s+[x×](?!\\p{L}|\\s*\\d)))|(?<![\\p{L}\\d.,])(\\d{1,2}(?:[.,]\\d)?)\\s*[x×]\\s*${START_WORD}(?!\\p{L})(?!\\s*[:=]?\\s*\\d)`,
+  `(?<!\\p{L})${START_WORD}(?:\\s+(?:current|power|factor|of|is|at))*[\\s:=]*(?:[x×]\\s*(\\d{1,2}(?:[.,]\\d)?)(?![\\p{L}\\d])|(\\d{1,2}(?:[.,]\\d)?)(?:[x×](?=\\s|[,;)]|$)|\\s+[x×](?!\\p{L}|\\s*\\d)))|(?<![\\p{L}\\d.,])(\\d{1,2}(?:[.,]\\d)?)\\s*[x×]\\s*${START_WORD}(?!\\p{L})`,
   'giu',
 );
 
@@ -37,7 +37,10 @@ export function withCounts(text: string, tokens: readonly Token[], taken: { star
     add({ kind: 'start-ratio', value, start: match.index, end: match.index + match[0].length });
   }
   for (const match of text.matchAll(
-    pattern(/(?<![\p{L}\d.,/])(\d{1,2})\s*[x×*](?!\p{L}\d)(?!\p{L}{1,2}(?!\p{L}))/giu),
+    pattern(
+      `(?<![\\p{L}\\d.,/])(\\d{1,2})\\s*[x×*](?!\\p{L}\\d)(?!\\p{L}{1,2}(?!\\p{L}))(?!\\s*${START_WORD}(?!\\p{L}))`,
+      'giu',
+    ),
   )) {
     const [start, end] = [match.index, match.index + match[0].length];
     // "15 min 4x" is how often; "3 h 4 x 5 W" is how many.

@@ -43,6 +43,9 @@ const NIGHT_MIN = 22 * 60;
 const MORNING_MIN = 7 * 60;
 const IN_ALL = '(?:total|altogether|all\\s+(?:told|together))';
 const END = '(?![\\p{L}\\d])';
+/** What may stand behind "1 hour 20" without the minutes' name; of "2 h 12 lights" the lights are counted. */
+const GOES_ON =
+  '(?:each|every|daily|from|between|until|after|before|during|while|when|total|with|morning|evening|afternoon|night|midday|lunch|breakfast|dinner|overnight|week|summer|winter|continuous|running|only)';
 const BEGIN = '(?<![\\p{L}\\d.,/])';
 
 type Rule = readonly [pattern: string, read: (match: RegExpExecArray) => Omit<Token, 'start' | 'end'> | null];
@@ -106,8 +109,8 @@ const RULES: readonly Rule[] = [
     () => ({ kind: 'clock', value: NIGHT_MIN, second: MORNING_MIN }),
   ],
   [
-    `${BEGIN}(\\d+)\\s*${HOUR}\\s*(?:and\\s*)?(\\d{1,2})(?:\\s*${MINUTE})?(?![\\p{L}\\d.,%:]|\\s*(?:k?w|v|m?ah?|k?wh|k?va|hp|hz|btu|l|x|×|times|days|nights|evenings|mornings)(?!\\p{L}))`,
-    (m) => length(Number(m[1]) * 60 + Number(m[2])),
+    `${BEGIN}(\\d+)\\s*${HOUR}(?:\\s*(?:and\\s*)?(\\d{1,2})\\s*${MINUTE}|(\\d{1,2})|\\s*(?:and\\s*)?(\\d{1,2})(?!\\s+(?!${GOES_ON})\\p{L}{4,}))(?![\\p{L}\\d.,%:/]|\\s*(?:k?w|v|m?ah?|k?wh|k?va|hp|hz|btu|l|x|×|times|days|nights|evenings|mornings)(?!\\p{L}))`,
+    (m) => length(Number(m[1]) * 60 + Number(m[2] ?? m[3] ?? m[4])),
   ],
   [`${BEGIN}(\\d+)\\s*h\\s*(\\d{1,2})\\s*m${END}`, (m) => length(Number(m[1]) * 60 + Number(m[2]))],
   [`(?<!\\p{L})(\\d+|an|one)\\s*${HOUR}\\s*and\\s*a\\s*half${END}`, (m) => length(30 + (Number(m[1]) || 1) * 60)],

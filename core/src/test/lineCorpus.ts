@@ -525,7 +525,20 @@ solar charge controller 30A 12/24V ⇒ ?source
 mppt controller 30A ⇒ ?source
 Fridge 1 - 12V - 4.5 Amps - 24hrs - 33% duty ⇒ ?bare-number
 Fridge - 12V - 4.5 Amps - 24hrs - 33% duty ⇒ W 54; duty 33; V 10.5–15
-fridge 12V 50Hz 45W 33% duty ⇒ duty 33
+fridge 12V 50Hz 45W 33% duty ⇒ ?contradiction; duty 33
+pump 2 h 1/4 hp ⇒ ?shaft-or-input; min 120
+plonker 2 h 1/4 hp input ⇒ min 120; W 186.42
+plonker 2 h 12 lights 5W ⇒ ?bare-number; min 120
+plonker 60W 2 h 20 each ⇒ min 140
+pump 3x start 12V 60W ⇒ q 1; start 3; W 60
+plonker 60 W 50Hz ⇒ W 60; path inverter
+pump mains 50Hz 200 W ⇒ W 200; path inverter
+pump mains 80VA ⇒ W 80; path inverter
+plonker 0.5A 50Hz ⇒ W 115; path inverter
+plonker 5A 80VA ⇒ ?second-figure
+pump 12V mains 60W ⇒ ?contradiction
+pump 12V or mains 60W ⇒ W 60
+plonker 80VA 20W ⇒ ?contradiction
 freezer 5A 50% of the time ⇒ type freezer-small; W 60; duty 50
 kettle 240V 2400W (4 mins) x3 ⇒ q 1; min 12; n 3
 kettle 1800W 5m ⇒ ?bare-number/5 min
