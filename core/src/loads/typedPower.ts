@@ -50,13 +50,15 @@ const MEANS = {
 type Meaning = keyof typeof MEANS;
 
 const SOUND = new Set(['amplifier', 'speaker']);
+/** What is sold by the watts of its sound, whatever type it is of. */
+const BY_SOUND = pattern(/(?<!\p{L})(?:stereo|hi-?fi|sound\s?bar|head\s?unit|sub-?woofer|car\s+audio)s?(?!\p{L})/iu);
 
 /** What unmarked watts of this appliance may mean beside its input; null when they are its input. */
 function ambiguity(words: string, base: Appliance | null, token: Token): Meaning | null {
   if (token.kind === 'shaft') return 'shaft';
   if (/microwave/i.test(`${words} ${base?.name ?? ''}`)) return 'cooking';
   if (base?.draw.kind === 'room' && base.draw.mode === 'cooling') return 'cooling';
-  if (base && SOUND.has(base.id)) return 'sound';
+  if ((base && SOUND.has(base.id)) || BY_SOUND.test(words)) return 'sound';
   return null;
 }
 
@@ -198,6 +200,8 @@ export function typedPower(
 }
 
 function meaningOf(main: Token, words: string, base: Appliance | null): Meaning | 'ask' | null {
+  // What it takes in the mean is what it takes in.
+  if (main.mark === 'average') return null;
   const unclear = ambiguity(words, base, main);
   if (main.mark === 'cooking') return 'cooking';
   if (main.mark === 'cooling') return 'cooling';

@@ -32,11 +32,8 @@ export function unmet(text: string, reading: Reading, load: Load, busV: number):
   ];
 }
 
-const DAY_AND_NIGHT = /\bday\s*(?:and|&|\+|or|\/)\s*night|\bnight\s*(?:and|&|\+|or|\/)\s*day/i;
-
 /** In each part of the day that is named there is a use, and each use is in one. */
 function unmetParts(text: string, { uses }: Load): readonly Place[] {
-  if (DAY_AND_NIGHT.test(text)) return [];
   const named = partsNamed(text);
   const isOutside = (use: Use) => !named.some(({ part }) => isIn(use, part));
   return uses.some(isOutside) ? named : named.filter(({ part }) => !uses.some((use) => isIn(use, part)));

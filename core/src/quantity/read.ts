@@ -287,7 +287,7 @@ const MARKS: readonly (readonly [pattern: string, mark: Mark])[] = [
 
 const BESIDE = MARKS.map(([words, mark]) => ({
   mark,
-  behind: pattern(`^[\\s,(]{0,2}(?:${words})(?!\\p{L})\\)?`, 'iu'),
+  behind: pattern(`^(?:[\\s,(]{0,2}|\\s?[-–])(?:${words})(?!\\p{L})\\)?`, 'iu'),
   ahead: pattern(`(?<!\\p{L})(?:${words})[\\s:=]{0,2}$`, 'iu'),
 }));
 /** What an appliance does with the figure that follows. */

@@ -538,6 +538,11 @@ plonker 0.5A 50Hz ⇒ W 115; path inverter
 plonker 5A 80VA ⇒ ?second-figure
 pump 12V mains 60W ⇒ ?contradiction
 pump 12V or mains 60W ⇒ W 60
+dehumidifier 200W 6h damp days ⇒ ?unread-word
+lamp 60W-equivalent LED 3h ⇒ ?like-a-bulb
+reading lamp 9W (60 W-equivalent) 3h ⇒ W 9; min 180
+stereo 4x50W 3h ⇒ ?sound-or-input
+soundbar 30W input 2h ⇒ W 30
 plonker 80VA 20W ⇒ ?contradiction
 freezer 5A 50% of the time ⇒ type freezer-small; W 60; duty 50
 kettle 240V 2400W (4 mins) x3 ⇒ q 1; min 12; n 3
