@@ -191,11 +191,15 @@ export function makeSteps(model: StoreModel, cutOff: CutOff, hours: number) {
   function dropUntil(state: StepState, input: StepInput, shares: () => LoadShares, carriedW: number): void {
     drop(state, idler);
     connected(state, input, shares);
+    const { usefulW, conversionW, idleW, cableW } = shares();
+    let leftW = on.busW;
     for (const i of cutOff.order) {
-      if (on.busW <= carriedW + NO_POWER_W) return;
+      if (leftW <= carriedW + NO_POWER_W) break;
+      if (state.cut[i] === 1) continue;
       drop(state, i);
-      connected(state, input, shares);
+      leftW -= (usefulW[i] as number) + (conversionW[i] as number) + (idleW[i] as number) + (cableW[i] as number);
     }
+    connected(state, input, shares);
   }
 
   function dropAll(state: StepState): void {

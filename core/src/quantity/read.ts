@@ -310,7 +310,9 @@ function markAt(text: string, start: number, end: number): { mark: Mark; start: 
   }
   for (const { mark, ahead } of [...BESIDE, DRAWS]) {
     const before = ahead.exec(text.slice(from, start));
-    if (before) return { mark, start: from + before.index, end };
+    // "3x start 60 W": of how many times it is.
+    const isOfTimes = before && mark === 'peak' && /\d\s?[x×]\s?$/iu.test(text.slice(0, from + before.index));
+    if (before && !isOfTimes) return { mark, start: from + before.index, end };
   }
   return null;
 }

@@ -538,6 +538,10 @@ plonker 0.5A 50Hz ⇒ W 115; path inverter
 plonker 5A 80VA ⇒ ?second-figure
 pump 12V mains 60W ⇒ ?contradiction
 pump 12V or mains 60W ⇒ W 60
+pump 50Hz 3x start 60 W ⇒ W 60; start 3; path inverter
+pump 15A 50Hz start 60 W ⇒ ?second-figure
+pump 80VA 230V 12V ⇒ ?second-figure
+pump 80VA 24V 12V ⇒ ?second-figure
 dehumidifier 200W 6h damp days ⇒ ?unread-word
 lamp 60W-equivalent LED 3h ⇒ ?like-a-bulb
 reading lamp 9W (60 W-equivalent) 3h ⇒ W 9; min 180
