@@ -225,11 +225,11 @@ const SERVED_WH = 1;
 
 export function cellOf(played: PlayedDay, month: number, { kind, supplyId }: KindOfDay): DayCell {
   const { sun, needWh, busW, sources } = played;
-  const trace = steadyDay(played, busW, sources);
+  const { books } = steadyDay(played, busW, sources);
   const sunWh = yieldOf(sources, 'sun');
   const drivingWh = yieldOf(sources, 'driving');
   const supplyWh = yieldOf(sources, 'supply');
-  const shortWh = trace.books.unservedWh;
+  const shortWh = books.unservedWh;
   return {
     month,
     kind,
@@ -240,14 +240,14 @@ export function cellOf(played: PlayedDay, month: number, { kind, supplyId }: Kin
     drivingWh,
     supplyWh,
     netWh: sunWh + drivingWh + supplyWh - needWh,
-    spilledWh: trace.books.spilledWh,
+    spilledWh: books.spilledWh,
     shortWh,
     shortOf: shortWh < SERVED_WH ? null : supplyId !== null ? 'supply' : kind === 'driving' ? 'driving' : 'sun',
     sources: sources.map((source, i) => ({
       id: source.id,
       kind: source.kind,
       offeredWh: offeredWh(source),
-      takenWh: trace.books.takenWh[i] ?? 0,
+      takenWh: books.takenWh[i] ?? 0,
       clippedWh: source.clippedWh,
     })),
   };

@@ -1,4 +1,4 @@
-import { steadyDay } from '../days/steady.ts';
+import { steadyDay, steadyTrace } from '../days/steady.ts';
 import type { Job } from '../job/schema.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
 import { asFitted } from '../settle/fitted.ts';
@@ -117,7 +117,7 @@ export function dayBalance(
   const fitted = asFitted(settled, job);
   const played = playDay(fitted, optionId, month, kind, effort, leads);
   const { busW, sources } = played;
-  const trace = steadyDay(played, busW, sources);
+  const trace = steadyTrace(played, busW, sources);
   const sums = {
     sun: new Float64Array(MINUTES_PER_DAY),
     driving: new Float64Array(MINUTES_PER_DAY),

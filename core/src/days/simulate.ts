@@ -57,14 +57,14 @@ export function simulateStay(settled: Settled): StaySimulation {
   const days = job.brief.nightsOffGrid;
   let storedWh = store.model.fullWh;
   const income = dayIncome(sources);
-  let today = simulateDay(store, storedWh, busOn(0), income);
+  let today = traceDay(store, storedWh, busOn(0), income);
   const first = today;
   let [worst, worstDay] = [first, 1];
   let shortFromDay: number | null = null;
   for (let day = 0; day < days; day++) {
     // A day that begins as the one before did, with the same loads, is the same day.
     const same = day === 0 || (busOn(day) === busOn(day - 1) && storedWh === today.startWh);
-    if (!same) today = simulateDay(store, storedWh, busOn(day), income);
+    if (!same) today = traceDay(store, storedWh, busOn(day), income);
     if (shortFromDay === null && today.books.unservedWh > 1e-9) shortFromDay = day + 1;
     if (today.books.unservedWh > worst.books.unservedWh + 1e-9) [worst, worstDay] = [today, day + 1];
     storedWh = today.endWh;
@@ -135,32 +135,40 @@ function busOfDay({
 /** Of a step. */
 const HOURS = 1 / 60;
 
-export interface Simulated extends DayTrace {
+/** A day at the store's terminals: its books, what is in the store when it begins, at the least and when it ends. */
+export interface DayAtStore {
+  readonly books: DayBooks;
   readonly startWh: number;
+  readonly lowestWh: number;
   readonly endWh: number;
+  /** First minute in which something went unserved; null when all was served. */
+  readonly unservedFromMin: number | null;
 }
 
 /**
  * A day at the store's terminals, of which the loads are not told apart: sources feed the bus, the sun before chargers,
  * what is over charges, what is missing is taken down to the floor, and the rest goes unserved.
+ * @param levels takes what is in the store at the start of each minute and at the day's end, Wh
  */
 export function simulateDay(
   store: DayStore,
   startWh: number,
   busW: Float64Array,
   { sources, allW, sunW }: DayIncome,
-): Simulated {
-  const { model, warmShare } = store;
-  const soc = new Float64Array(MINUTES_PER_DAY + 1);
+  levels: Float64Array | null = null,
+): DayAtStore {
   const offered = sources.map(({ watts }) => watts);
   const untakenWh = new Float64Array(sources.length);
   const filled: Filled = { storedWh: startWh, hours: 0, takenWh: 0 };
-  let [servedWh, unservedWh, storageLossWh] = [0, 0, 0];
-  let lowestSoc = socOf(model, startWh, warmShare);
-  let unservedFromMin: number | null = null;
+  // One by one: numbers that are taken out of a list are looked at anew in each minute.
+  let servedWh = 0;
+  let unservedWh = 0;
+  let storageLossWh = 0;
+  let unservedFrom = MINUTES_PER_DAY;
   let storedWh = startWh;
-  soc[0] = lowestSoc;
+  let lowestWh = startWh;
   for (let m = 0; m < MINUTES_PER_DAY; m++) {
+    if (levels) levels[m] = storedWh;
     const demandW = busW[m] as number;
     const income = allW[m] as number;
     const over = income - demandW;
@@ -170,13 +178,14 @@ export function simulateDay(
     const movedWh = filled.takenWh;
     storageLossWh += movedWh - (filled.storedWh - storedWh);
     storedWh = filled.storedWh;
+    if (storedWh < lowestWh) lowestWh = storedWh;
     if (over > 0) usedWh += movedWh;
     else {
       servedWh -= movedWh;
       const missingWh = -over * HOURS + movedWh;
       if (missingWh > 1e-9) {
         unservedWh += missingWh;
-        unservedFromMin ??= m;
+        if (unservedFrom > m) unservedFrom = m;
       }
     }
     // The earlier source gives first: what is not used is the last one's.
@@ -187,10 +196,8 @@ export function simulateDay(
       spareWh -= spare;
       untakenWh[i] = (untakenWh[i] as number) + spare;
     }
-    const now = socOf(model, storedWh, warmShare);
-    if (now < lowestSoc) lowestSoc = now;
-    soc[m + 1] = now;
   }
+  if (levels) levels[MINUTES_PER_DAY] = storedWh;
   let spilledWh = 0;
   for (const [i, { kind }] of sources.entries()) if (kind === 'sun') spilledWh += untakenWh[i] as number;
   const books = {
@@ -202,7 +209,21 @@ export function simulateDay(
     storeChangeWh: storedWh - startWh,
   };
   assertBalanced(books);
-  return { soc, books, lowestSoc, unservedFromMin, startWh, endWh: storedWh };
+  const unservedFromMin = unservedFrom < MINUTES_PER_DAY ? unservedFrom : null;
+  return { books, startWh, lowestWh, endWh: storedWh, unservedFromMin };
+}
+
+export interface TracedDay extends DayTrace {
+  readonly startWh: number;
+  readonly endWh: number;
+}
+
+/** The same day with its state of charge minute by minute. */
+export function traceDay(store: DayStore, startWh: number, busW: Float64Array, income: DayIncome): TracedDay {
+  const levels = new Float64Array(MINUTES_PER_DAY + 1);
+  const { books, lowestWh, endWh, unservedFromMin } = simulateDay(store, startWh, busW, income, levels);
+  const socAt = (wh: number) => socOf(store.model, wh, store.warmShare);
+  return { soc: levels.map(socAt), books, lowestSoc: socAt(lowestWh), unservedFromMin, startWh, endWh };
 }
 
 /** Wh in the store at the end of such a day, and no more: what `simulateDay` comes to. */

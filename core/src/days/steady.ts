@@ -1,9 +1,17 @@
 import type { Settled } from '../settle/settle.ts';
-import { dayIncome } from '../sources/dayIncome.ts';
+import { type DayIncome, dayIncome } from '../sources/dayIncome.ts';
 import { storeDriftWh } from '../sources/drift.ts';
 import type { Source } from '../sources/source.ts';
 import { passageOf } from '../store/passage.ts';
-import { dayEndWh, dayStore, type Simulated, simulateDay } from './simulate.ts';
+import {
+  type DayAtStore,
+  type DayStore,
+  dayEndWh,
+  dayStore,
+  simulateDay,
+  type TracedDay,
+  traceDay,
+} from './simulate.ts';
 
 /** Days after which one that still drifts is taken as it is. */
 const MOST_DAYS = 40;
@@ -11,14 +19,14 @@ const MOST_DAYS = 40;
 const SETTLED_WH = 0.01;
 
 /**
- * A day as it is once many like it have gone by: with income enough the store is full at some time of it, with less it
- * is empty at some time. What is spilled and what goes unserved of it is so of every such day.
+ * How a day begins once many like it have gone by: with income enough the store is full at some time of it, with less it
+ * is empty at some time.
  */
-export function steadyDay(
+function steadyStart(
   settled: Pick<Settled, 'store' | 'option'>,
   busW: Float64Array,
   sources: readonly Source[],
-): Simulated {
+): { readonly store: DayStore; readonly startWh: number; readonly income: DayIncome } {
   const store = dayStore(settled);
   const income = dayIncome(sources);
   const gains = storeDriftWh(busW, income, passageOf(settled.option.system)) >= 0;
@@ -28,5 +36,25 @@ export function steadyDay(
     if (Math.abs(endWh - startWh) < SETTLED_WH) break;
     startWh = endWh;
   }
+  return { store, startWh, income };
+}
+
+/** Such a day: what is spilled and what goes unserved of it is so of every one like it. */
+export function steadyDay(
+  settled: Pick<Settled, 'store' | 'option'>,
+  busW: Float64Array,
+  sources: readonly Source[],
+): DayAtStore {
+  const { store, startWh, income } = steadyStart(settled, busW, sources);
   return simulateDay(store, startWh, busW, income);
+}
+
+/** The same with its state of charge minute by minute. */
+export function steadyTrace(
+  settled: Pick<Settled, 'store' | 'option'>,
+  busW: Float64Array,
+  sources: readonly Source[],
+): TracedDay {
+  const { store, startWh, income } = steadyStart(settled, busW, sources);
+  return traceDay(store, startWh, busW, income);
 }

@@ -11,13 +11,13 @@ export interface DayIncome {
 }
 
 export function dayIncome(sources: readonly Source[]): DayIncome {
-  const allW = new Float64Array(MINUTES_PER_DAY);
   const sunW = new Float64Array(MINUTES_PER_DAY);
-  for (const { kind, watts } of sources)
-    for (let m = 0; m < MINUTES_PER_DAY; m++) {
-      const w = watts[m] as number;
-      allW[m] = (allW[m] as number) + w;
-      if (kind === 'sun') sunW[m] = (sunW[m] as number) + w;
-    }
+  for (const { kind, watts } of sources) if (kind === 'sun') add(sunW, watts);
+  const allW = sunW.slice();
+  for (const { kind, watts } of sources) if (kind !== 'sun') add(allW, watts);
   return { sources, allW, sunW };
+}
+
+function add(to: Float64Array, watts: Float64Array): void {
+  for (let m = 0; m < MINUTES_PER_DAY; m++) to[m] = (to[m] as number) + (watts[m] as number);
 }
