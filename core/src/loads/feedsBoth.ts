@@ -7,3 +7,7 @@ const OR_BY = pattern(
 
 /** Whether volts of a battery and the mains may stand beside each other: "12V or mains", "mains adapter 12V". */
 export const feedsBoth = (text: string): boolean => OR_BY.test(text);
+
+/** The same in words, where they may not. */
+export const besideMains = (text: string, { start, end }: { readonly start: number; readonly end: number }): string =>
+  `${text.slice(start, end)} beside the mains`;

@@ -11,7 +11,7 @@ import { MINUTES_PER_DAY } from '../quantity/units.ts';
 import { type Appliance, bestFit, loadFrom, nearMatches } from '../reference/appliances.ts';
 import { fitsBus, NAMEPLATE, windowOf } from '../reference/nameplates.ts';
 import { cycleTaking } from './cycles.ts';
-import { feedsBoth } from './feedsBoth.ts';
+import { besideMains, feedsBoth } from './feedsBoth.ts';
 import { readLabel } from './label.ts';
 import type { LabelReading } from './labelReading.ts';
 import { poweredDraw } from './powered.ts';
@@ -154,7 +154,7 @@ function ofTwoFeeds(text: string, label: LabelReading): Question[] {
   const [volts, ...more] = label.tokens.filter(({ quantity }) => quantity === 'V');
   const isBoth = label.supply?.kind === 'dc' && isOfMains(text, label) && volts && more.length === 0;
   return isBoth && !volts.pair && !feedsBoth(text)
-    ? [{ ...question(text, volts), code: 'contradiction', choices: [''] }]
+    ? [{ ...question(text, volts), found: besideMains(text, volts), code: 'contradiction', choices: [''] }]
     : [];
 }
 

@@ -102,7 +102,7 @@ function proposeFromLine(
   };
   if (questions.length === 0)
     for (const { start, end } of unmet(text, reading, load, bus.busV))
-      questions.push({ code: 'energy-unlike-use', start, end, found: text.slice(start, end), choices: [''] });
+      questions.push({ code: 'not-so', start, end, found: text.slice(start, end), choices: [''] });
   return {
     load,
     appliance: type,

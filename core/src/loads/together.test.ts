@@ -105,10 +105,10 @@ describe('the last look', () => {
   const asks = (line: string) => proposeLoad(line, () => 'x').questions.map(({ found }) => found);
 
   it.each([
-    ['thing 60 W from 8 to 18 at night', ['night']],
-    ['diesel heater at lunch', ['lunch']],
+    ['thing 60 W from 8 to 18 at night', ['at night']],
+    ['diesel heater at lunch', ['at lunch']],
     ['wifi router 9W mornings', ['mornings']],
-    ['tv at night morning and evening', ['night', 'morning', 'evening']],
+    ['tv at night morning and evening', ['at night', 'morning', 'evening']],
   ])('%s', (line, places) => {
     expect(asks(line)).toEqual(places);
   });

@@ -4,7 +4,7 @@ import type { Question } from '../quantity/question.ts';
 import type { Reading, Token } from '../quantity/token.ts';
 import { type Appliance, isFullyNamed } from '../reference/appliances.ts';
 import { fitsBus, MAINS_FROM_V, NAMEPLATE, windowOf } from '../reference/nameplates.ts';
-import { feedsBoth } from './feedsBoth.ts';
+import { besideMains, feedsBoth } from './feedsBoth.ts';
 import { LEAST_MOVED, MOST_MOVED } from './labelReading.ts';
 import type { Bus } from './proposal.ts';
 
@@ -178,7 +178,14 @@ export function typedPower(
   const taken = byAmps?.on === 'usb' ? ('dc-dc' as const) : byAmps?.on === 'bus' ? (fedByBus(base) ?? 'direct') : null;
   const path = feeds.path ?? (saysMains ? mainsPath(base) : taken);
   const [bare] = feeds.used;
-  if (saysMains && bare && !feeds.mains && volts.length === 1 && !feedsBoth(text)) ask('contradiction', bare, ['']);
+  if (saysMains && bare && !feeds.mains && volts.length === 1 && !feedsBoth(text))
+    questions.push({
+      code: 'contradiction',
+      start: bare.start,
+      end: bare.end,
+      found: besideMains(text, bare),
+      choices: [''],
+    });
   return {
     powerW,
     coolingW,

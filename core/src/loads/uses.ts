@@ -149,9 +149,13 @@ export function partsNamed(
   return NAMED_PARTS.flatMap(([part, says]) =>
     [...text.matchAll(new RegExp(says.source, 'gi'))]
       .filter(({ 0: said, index }) => !/^[ap]m$/i.test(said) && !isHowOften(part, text.slice(0, index)))
-      .map(({ 0: said, index }) => ({ part, start: index, end: index + said.length })),
+      .map(({ 0: said, index }) => ({ part, start: index - leadOf(text.slice(0, index)), end: index + said.length })),
   );
 }
+
+/** Characters of "at ", "in the " and the like before a part of the day. */
+const leadOf = (before: string): number =>
+  /\b(?:(?:at|in|by|during|on|for|over)\s+)?(?:the\s+)?$/i.exec(before)?.[0].length ?? 0;
 
 const NAMED_PARTS: readonly (readonly [PartOfDay, RegExp])[] = [
   ['morning', /\b(?:mornings?|breakfast|am)\b/i],

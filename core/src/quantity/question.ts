@@ -9,6 +9,7 @@ export type QuestionCode =
   | 'breaker'
   | 'energy-above-power'
   | 'energy-unlike-use'
+  | 'not-so'
   | 'contradiction'
   | 'two-readings'
   | 'negative'

@@ -23,6 +23,8 @@ export function questionWords({ code, found }: Question): string {
       return `“${found}” is more than its watts give in that time. A slip of the decimal point?`;
     case 'energy-unlike-use':
       return `“${found}” does not go with the watts and the time beside it. Take it out, or mend the others.`;
+    case 'not-so':
+      return `“${found}” does not go with the rest of the line. Take it out, or mend the rest.`;
     case 'two-readings':
       return `“${found}”: does the mark group thousands or begin a fraction?`;
     case 'negative':
