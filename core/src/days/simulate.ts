@@ -145,59 +145,123 @@ export interface DayAtStore {
   readonly unservedFromMin: number | null;
 }
 
+/** What a day comes to besides what is in the store, Wh; added up by `passDay`. */
+interface DaySums {
+  servedWh: number;
+  unservedWh: number;
+  storageLossWh: number;
+  lowestWh: number;
+  unservedFromMin: number;
+  /** Of each source. */
+  readonly untakenWh: Float64Array;
+  /** Takes what is in the store at the start of each minute and at the day's end. */
+  readonly levels: Float64Array | null;
+}
+
+/** Wh below which nothing is missing. */
+const MISSING_WH = 1e-9;
+
 /**
- * A day at the store's terminals, of which the loads are not told apart: sources feed the bus, the sun before chargers,
- * what is over charges, what is missing is taken down to the floor, and the rest goes unserved.
- * @param levels takes what is in the store at the start of each minute and at the day's end, Wh
+ * A day at the store's terminals, minute by minute: sources feed the bus, the sun before chargers, what is over charges,
+ * what is missing is taken down to the floor, and the rest goes unserved.
+ * @param sums takes what it comes to; null = only the store is asked for
+ * @returns Wh in the store at its end
  */
-export function simulateDay(
-  store: DayStore,
+function passDay(
+  { model, warmShare, floorWh }: DayStore,
   startWh: number,
   busW: Float64Array,
   { sources, allW, sunW }: DayIncome,
-  levels: Float64Array | null = null,
-): DayAtStore {
+  sums: DaySums | null,
+): number {
+  const { fullWh, inBySun, inByAmps, out, chargeLimitW, dischargeLimitW, taperFromSoc } = model;
   const offered = sources.map(({ watts }) => watts);
-  const untakenWh = new Float64Array(sources.length);
   const filled: Filled = { storedWh: startWh, hours: 0, takenWh: 0 };
+  const tapersFromWh = fullWh - (1 - taperFromSoc) * fullWh * warmShare;
+  const perOut = 1 / out;
   // One by one: numbers that are taken out of a list are looked at anew in each minute.
   let servedWh = 0;
   let unservedWh = 0;
   let storageLossWh = 0;
-  let unservedFrom = MINUTES_PER_DAY;
-  let storedWh = startWh;
+  let unservedFromMin = MINUTES_PER_DAY;
   let lowestWh = startWh;
+  let storedWh = startWh;
   for (let m = 0; m < MINUTES_PER_DAY; m++) {
-    if (levels) levels[m] = storedWh;
     const demandW = busW[m] as number;
-    const income = allW[m] as number;
-    const over = income - demandW;
-    let usedWh = (over > 0 ? demandW : income) * HOURS;
-    servedWh += usedWh;
-    passMinute(store, storedWh, over, (sunW[m] as number) - demandW, filled);
-    const movedWh = filled.takenWh;
-    storageLossWh += movedWh - (filled.storedWh - storedWh);
-    storedWh = filled.storedWh;
-    if (storedWh < lowestWh) lowestWh = storedWh;
-    if (over > 0) usedWh += movedWh;
-    else {
-      servedWh -= movedWh;
-      const missingWh = -over * HOURS + movedWh;
-      if (missingWh > 1e-9) {
-        unservedWh += missingWh;
-        if (unservedFrom > m) unservedFrom = m;
+    const over = (allW[m] as number) - demandW;
+    if (sums?.levels) sums.levels[m] = storedWh;
+    let next = storedWh;
+    let movedWh = 0;
+    if (over > 0) {
+      const bySun = (sunW[m] as number) - demandW;
+      const sunOver = bySun > 0 ? bySun : 0;
+      const inW = sunOver * inBySun + (over - sunOver) * inByAmps;
+      if (over <= chargeLimitW && storedWh + inW * HOURS <= tapersFromWh) {
+        next = storedWh + inW * HOURS;
+        movedWh = over * HOURS;
+      } else if (storedWh < fullWh) {
+        fill(model, storedWh, over, inW / over, warmShare, HOURS, Number.POSITIVE_INFINITY, filled);
+        next = filled.storedWh;
+        movedWh = filled.takenWh;
+      }
+    } else {
+      const limitWh = (-over < dischargeLimitW ? -over : dischargeLimitW) * HOURS;
+      const heldWh = (storedWh - floorWh) * out;
+      const outWh = heldWh > limitWh ? limitWh : heldWh > 0 ? heldWh : 0;
+      next = storedWh - outWh * perOut;
+      movedWh = -outWh;
+    }
+    if (sums) {
+      const income = allW[m] as number;
+      storageLossWh += movedWh - (next - storedWh);
+      if (next < lowestWh) lowestWh = next;
+      let spareWh = 0;
+      if (over > 0) {
+        servedWh += demandW * HOURS;
+        spareWh = over * HOURS - movedWh;
+      } else {
+        servedWh += income * HOURS - movedWh;
+        const missingWh = -over * HOURS + movedWh;
+        if (missingWh > MISSING_WH) {
+          unservedWh += missingWh;
+          if (unservedFromMin > m) unservedFromMin = m;
+        }
+      }
+      // The earlier source gives first: what is not used is the last one's.
+      for (let i = offered.length - 1; spareWh > 0 && i >= 0; i--) {
+        const given = ((offered[i] as Float64Array)[m] as number) * HOURS;
+        const spare = given < spareWh ? given : spareWh;
+        spareWh -= spare;
+        sums.untakenWh[i] = (sums.untakenWh[i] as number) + spare;
       }
     }
-    // The earlier source gives first: what is not used is the last one's.
-    let spareWh = income * HOURS - usedWh;
-    for (let i = offered.length - 1; spareWh > 0 && i >= 0; i--) {
-      const given = ((offered[i] as Float64Array)[m] as number) * HOURS;
-      const spare = given < spareWh ? given : spareWh;
-      spareWh -= spare;
-      untakenWh[i] = (untakenWh[i] as number) + spare;
-    }
+    storedWh = next;
   }
-  if (levels) levels[MINUTES_PER_DAY] = storedWh;
+  if (sums?.levels) sums.levels[MINUTES_PER_DAY] = storedWh;
+  if (sums) Object.assign(sums, { servedWh, unservedWh, storageLossWh, lowestWh, unservedFromMin });
+  return storedWh;
+}
+
+/** A day at the store's terminals, of which the loads are not told apart. @param levels what `passDay` writes down */
+export function simulateDay(
+  store: DayStore,
+  startWh: number,
+  busW: Float64Array,
+  income: DayIncome,
+  levels: Float64Array | null = null,
+): DayAtStore {
+  const { sources } = income;
+  const sums: DaySums = {
+    servedWh: 0,
+    unservedWh: 0,
+    storageLossWh: 0,
+    lowestWh: startWh,
+    unservedFromMin: MINUTES_PER_DAY,
+    untakenWh: new Float64Array(sources.length),
+    levels,
+  };
+  const endWh = passDay(store, startWh, busW, income, sums);
+  const { servedWh, unservedWh, storageLossWh, lowestWh, unservedFromMin, untakenWh } = sums;
   let spilledWh = 0;
   for (const [i, { kind }] of sources.entries()) if (kind === 'sun') spilledWh += untakenWh[i] as number;
   const books = {
@@ -206,11 +270,16 @@ export function simulateDay(
     servedWh,
     unservedWh,
     storageLossWh,
-    storeChangeWh: storedWh - startWh,
+    storeChangeWh: endWh - startWh,
   };
   assertBalanced(books);
-  const unservedFromMin = unservedFrom < MINUTES_PER_DAY ? unservedFrom : null;
-  return { books, startWh, lowestWh, endWh: storedWh, unservedFromMin };
+  return {
+    books,
+    startWh,
+    lowestWh,
+    endWh,
+    unservedFromMin: unservedFromMin < MINUTES_PER_DAY ? unservedFromMin : null,
+  };
 }
 
 export interface TracedDay extends DayTrace {
@@ -227,39 +296,8 @@ export function traceDay(store: DayStore, startWh: number, busW: Float64Array, i
 }
 
 /** Wh in the store at the end of such a day, and no more: what `simulateDay` comes to. */
-export function dayEndWh(store: DayStore, startWh: number, busW: Float64Array, { allW, sunW }: DayIncome): number {
-  const filled: Filled = { storedWh: startWh, hours: 0, takenWh: 0 };
-  for (let m = 0; m < MINUTES_PER_DAY; m++) {
-    const demandW = busW[m] as number;
-    passMinute(store, filled.storedWh, (allW[m] as number) - demandW, (sunW[m] as number) - demandW, filled);
-  }
-  return filled.storedWh;
-}
-
-/**
- * A minute of the store: what is over charges it, what is missing is taken down to the floor.
- * @param overW income less demand @param sunOverW of the sun alone
- * @param out takes the level, and what passed its terminals, Wh, into it above 0
- */
-function passMinute(
-  { model, warmShare, floorWh }: DayStore,
-  storedWh: number,
-  overW: number,
-  sunOverW: number,
-  out: Filled,
-): void {
-  if (overW > 0) {
-    const sunW = sunOverW > 0 ? sunOverW : 0;
-    const efficiency = (sunW * model.inBySun + (overW - sunW) * model.inByAmps) / overW;
-    fill(model, storedWh, overW, efficiency, warmShare, HOURS, Number.POSITIVE_INFINITY, out);
-    return;
-  }
-  const limitW = -overW < model.dischargeLimitW ? -overW : model.dischargeLimitW;
-  const heldWh = (storedWh - floorWh) * model.out;
-  const outWh = heldWh > limitW * HOURS ? limitW * HOURS : heldWh > 0 ? heldWh : 0;
-  out.storedWh = storedWh - outWh / model.out;
-  out.takenWh = -outWh;
-}
+export const dayEndWh = (store: DayStore, startWh: number, busW: Float64Array, income: DayIncome): number =>
+  passDay(store, startWh, busW, income, null);
 
 /** Sources − store change = served + storage loss, to 1e-6 of what was moved. */
 function assertBalanced({ takenWh, storeChangeWh, servedWh, storageLossWh }: DayBooks): void {

@@ -254,19 +254,14 @@ function inNamedParts(said: Sayings, times: number | null, minutes: number): Use
   return overlappingUse(placed) ? null : placed;
 }
 
-/** So long in every such period: over a stretch of the clock or a part of the day, else over so many hours. */
+/** So long in every such period: over a stretch of the clock, a part of the day or so many hours, else day and night. */
 function everySoOften(said: Sayings, start: Load, every: Token, clock: readonly Use[], minutes: number): Use[] {
   const part = clock.length === 0 ? said.part(start, minutes || NIGHT_LONG_MIN) : null;
   const inPart = part && (minutes > 0 ? useInThe(part, minutes) : [hoursOfPart(part)]);
-  const goesOn = minutes > 0 ? spreadUses(1, minutes) : [];
-  const within = inPart ?? (clock.length > 0 ? clock : goesOn);
+  const within = inPart ?? (clock.length > 0 ? clock : spreadUses(1, minutes || MINUTES_PER_DAY));
   if (clock.length > 0 && minutes > 0 && Math.abs(minutes - minutesPerDay(clock)) > 1)
     said.ask('energy-unlike-use', every, ['']);
   const period = every.second ?? MINUTES_PER_DAY;
-  if (within.length === 0) {
-    const count = goes(MINUTES_PER_DAY, period);
-    return spreadUses(count, (MINUTES_PER_DAY * every.value) / period / count);
-  }
   return within.flatMap((use) => {
     const count = goes(use.minutes, period);
     const pitch = use.minutes / count;

@@ -127,10 +127,11 @@ export function useInThe(part: PartOfDay, minutes: number): Use[] {
 
 /** Whether words say "at night", "by day" or "mornings"; null when they say none of them. */
 export function partOfDay(text: string): PartOfDay | null {
-  if (/\b(?:at night|by night|overnight|nights?|nachts?|notte|nuit|noche)\b/i.test(text)) return 'night';
-  if (/\bmornings?\b|(?<=^|\s)a\.?m\.?(?=\s*(?:$|[,;]))|(?<=^|\s)a\.m\.(?=\s)/i.test(text)) return 'morning';
+  if (/\b(?:at night|by night|overnight|nights?|bedtime|nachts?|notte|nuit|noche)\b/i.test(text)) return 'night';
+  if (/\b(?:mornings?|breakfast)\b|(?<=^|\s)a\.?m\.?(?=\s*(?:$|[,;]))|(?<=^|\s)a\.m\.(?=\s)/i.test(text))
+    return 'morning';
   if (/\bafternoons?\b|(?<=^|\s)p\.?m\.?(?=\s*(?:$|[,;]))|(?<=^|\s)p\.m\.(?=\s)/i.test(text)) return 'afternoon';
-  if (/\bevenings?\b/i.test(text)) return 'evening';
+  if (/\b(?:evenings?|dinner|supper)\b/i.test(text)) return 'evening';
   return /\b(?:by day|daytime|in daylight|during the day|midday|noon|lunch(?:time)?)\b/i.test(text) ? 'day' : null;
 }
 

@@ -167,7 +167,7 @@ const RULES: readonly Rule[] = [
     (m) => ({ kind: (m[1] ?? m[2] ?? '').toLowerCase() as 'summer' | 'winter', value: 1 }),
   ],
   [
-    '(?<!\\p{L})(?:on\\s+)?(?:weekdays?|(?:work|working|school|business|office)\\s?days?|werktags?|mondays? to fridays?|mon-fri|m\\s?[-–]\\s?f(?=\\s*(?:only\\s*)?(?:$|[,;)])))(?:\\s+only)?(?!\\p{L})',
+    '(?<!\\p{L})(?:on\\s+)?(?:weekdays?|week[ -]?nights?|(?:work|working|school|business|office)\\s?days?|werktags?|mondays? to fridays?|mon-fri|m\\s?[-–]\\s?f(?=\\s*(?:only\\s*)?(?:$|[,;)])))(?:\\s+only)?(?!\\p{L})',
     () => ({ kind: 'weekdays', value: 5 }),
   ],
   [

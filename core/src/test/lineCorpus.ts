@@ -543,6 +543,12 @@ pump 15A 50Hz start 60 W ⇒ ?second-figure
 pump 80VA 230V 12V ⇒ ?second-figure
 pump 80VA 24V 12V ⇒ ?second-figure
 dehumidifier 200W 6h damp days ⇒ ?unread-word
+projector 300W 2 h movie nights ⇒ ?unread-word
+shower pump 18W 4 min each, 2 people ⇒ ?unread-word
+game console 150W 2h weeknights ⇒ days 5; min 120
+toaster oven 1.4 kW 15 min breakfast only ⇒ min 15; at 7:53
+milk frother 500W 2 min dinner ⇒ min 2; at 20:29
+plonker 400W 1 min each hour ⇒ n 24; min 24; at 0:00
 lamp 60W-equivalent LED 3h ⇒ ?like-a-bulb
 reading lamp 9W (60 W-equivalent) 3h ⇒ W 9; min 180
 stereo 4x50W 3h ⇒ ?sound-or-input
