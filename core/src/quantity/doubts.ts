@@ -132,7 +132,7 @@ const TELLS_TIME = pattern(
 
 /** Days of which a job does not say how many there are, and "per stop" of which it does not say how often. */
 const SOME_DAYS = pattern(
-  /(?<!\p{L})(?:(?:on|every|each|per)\s+)*(?:travel(?:ling)?|driving|moving|rain(?:y)?|wet|damp|humid|foggy|gr[ea]y|dull|overcast|bright|clear|stormy|snowy|frosty|dry|warm|dark|sunny|cloudy|cold|hot|windy|busy|rest|sailing|market|show|event|fishing|skiing|beach|match|movie|film|game|party|barbecue|bbq|washing|laundry|baking|race)\s+(?:days?|nights?|evenings?)(?!\p{L})|(?<![\p{L}\d])\d{1,2}\s+(?:people|persons|guests|adults|kids|children|of\s+us)(?!\p{L})(?=.*each)|each.*(?<![\p{L}\d])\d{1,2}\s+(?:people|persons|guests|adults|kids|children|of\s+us)(?!\p{L})|(?<!\p{L})(?:per|each|every|at\s+(?:each|every))\s+(?:stop|pitch|camp|flight|trip|move|set-?up|crossing)(?!\p{L})/giu,
+  /(?<!\p{L})(?:(?:on|every|each|per)\s+)*(?:travel(?:ling)?|driving|moving|rain(?:y)?|wet|damp|humid|foggy|gr[ea]y|dull|overcast|bright|clear|stormy|snowy|frosty|dry|warm|dark|sunny|cloudy|cold|hot|windy|busy|rest|sailing|market|show|event|fishing|skiing|beach|match|movie|film|game|party|barbecue|bbq|washing|laundry|baking|race)\s+(?:days?|nights?|evenings?)(?!\p{L})|(?<![\p{L}\d])\d{1,2}\s+(?:people|persons|guests|adults|kids|children|of\s+us)(?!\p{L})|(?<!\p{L})(?:per|each|every|at\s+(?:each|every))\s+(?:stop|pitch|camp|flight|trip|move|set-?up|crossing)(?!\p{L})/giu,
 );
 /** "while driving" says when; with hours beside it that is known. */
 const MEANWHILE = pattern(
