@@ -82,7 +82,7 @@ function proposeFromLine(
   const isTimed = typed.tokens.some(({ kind }) => TIMED.has(kind));
   questions.push(...unreadWords(text, [...typed.tokens, ...questions], isTimed));
   questions.push(...leftOver(text, reading, [...power.used, ...use.used, ...(count ? [count] : [])], questions));
-  if (count && count.value > 1) questions.push(...severalThings(text, typed.words, base, firm));
+  if (count && count.value > 1) questions.push(...severalThings(text, firm));
   const saysEnergy = use.draw.kind !== 'steady' || use.draw.powerW > 0;
   if (type === null && !knowsPower && !saysEnergy) return { ...nothing, appliance: null, questions, missing: 'power' };
   const load: Load = {
@@ -172,21 +172,19 @@ function held(
   };
 }
 
-/** "2 phones and a tablet 30 W": of which of them the count and the watts are is not said. */
-function severalThings(
-  text: string,
-  words: string,
-  base: Appliance | null,
-  firm: readonly Appliance[],
-): readonly Question[] {
-  const joined = ANOTHER.exec(words);
-  const other = joined && nearMatches(joined[1] ?? '', firm)[0]?.appliance;
-  const start = joined ? text.indexOf(joined[0].trim()) : -1;
-  if (!joined || !other || !base || other.id === base.id || start < 0) return [];
+/** "2 laptops and a monitor 60 W": of which of them the count and the watts are is not said. */
+function severalThings(text: string, firm: readonly Appliance[]): readonly Question[] {
+  const joined = ANOTHER.exec(text);
+  if (!joined) return [];
+  const [first, second] = [text.slice(0, joined.index).replace(/\d+/g, ' '), joined[1] ?? ''].map(
+    (words) => nearMatches(words, firm)[0]?.appliance.id,
+  );
   const found = joined[0].trim();
-  return [{ code: 'second-figure', start, end: start + found.length, found, choices: [''] }];
+  const start = text.indexOf(found, joined.index);
+  const isOther = first !== undefined && second !== undefined && first !== second;
+  return isOther ? [{ code: 'second-figure', start, end: start + found.length, found, choices: [''] }] : [];
 }
-const ANOTHER = pattern(/(?:\s(?:and|plus)\s|\s?[&+]\s?)(?:an?\s|the\s|one\s)?\s*(\p{L}[\p{L}\s-]{2,})/iu);
+const ANOTHER = pattern(/(?:\s(?:and|plus)\s|\s?[&+]\s?)(?:an?\s|the\s|one\s)?\s*(\p{L}{2}[\p{L}-]*)/iu);
 
 const inOrder = (questions: readonly Question[]): Question[] => [...questions].sort((a, b) => a.start - b.start);
 

@@ -255,7 +255,9 @@ function inNamedParts(said: Sayings, times: number | null, minutes: number): Use
 }
 
 /** So long in every such period: over a stretch of the clock, a part of the day or so many hours, else day and night. */
-function everySoOften(said: Sayings, start: Load, every: Token, clock: readonly Use[], minutes: number): Use[] {
+function everySoOften(said: Sayings, start: Load, every: Token, clock: readonly Use[], typedMin: number): Use[] {
+  const minutes = Math.min(typedMin, MINUTES_PER_DAY);
+  if (typedMin > minutes) said.ask('over-a-day', every, ['']);
   const part = clock.length === 0 ? said.part(start, minutes || NIGHT_LONG_MIN) : null;
   const inPart = part && (minutes > 0 ? useInThe(part, minutes) : [hoursOfPart(part)]);
   const within = inPart ?? (clock.length > 0 ? clock : spreadUses(1, minutes || MINUTES_PER_DAY));

@@ -90,8 +90,14 @@ describe('lines that were read wrongly before', () => {
     expect(load?.uses).toEqual([{ startMin: 720, minutes: 120 }]);
   });
 
-  it('a cycle of more than a day is asked, and never ends the reader', () => {
-    for (const line of ['washing machine 24/7 2 h from 8 to 18', 'coffee machine 24/7 5 min each from 8 to 18'])
+  it('more than a day is asked, and never ends the reader', () => {
+    for (const line of [
+      'tv 12V 253 h 10 min every hour from 8 to 18',
+      'pump 60W 30 h 10 min every hour',
+      'pump 60W 30 h 10 min every hour at night',
+      'washing machine 24/7 2 h from 8 to 18',
+      'coffee machine 24/7 5 min each from 8 to 18',
+    ])
       expect(read(line).questions).not.toEqual([]);
   });
 });

@@ -546,7 +546,7 @@ dehumidifier 200W 6h damp days ⇒ ?unread-word
 projector 300W 2 h movie nights ⇒ ?unread-word
 shower pump 18W 4 min each, 2 people ⇒ ?unread-word
 2 laptops and a monitor 60W 2h ⇒ ?second-figure
-2 phones and chargers 10W 2h ⇒ q 2; W 10
+2 lamps and switches 10W 2h ⇒ q 2; W 10
 hairdryer 1200 W 4 min daily, 2 people ⇒ ?unread-word
 game console 150W 2h weeknights ⇒ days 5; min 120
 toaster oven 1.4 kW 15 min breakfast only ⇒ min 15; at 7:53
