@@ -1,3 +1,4 @@
+import { simulateDay } from '../days/simulate.ts';
 import { steadyDay } from '../days/steady.ts';
 import type { DesignOption, Job, Place } from '../job/schema.ts';
 import type { LoadProfile } from '../loads/profile.ts';
@@ -225,7 +226,7 @@ const SERVED_WH = 1;
 
 export function cellOf(played: PlayedDay, month: number, { kind, supplyId }: KindOfDay): DayCell {
   const { sun, needWh, busW, sources } = played;
-  const { books } = steadyDay(played, busW, sources);
+  const { books } = steadyDay(played, busW, sources, simulateDay);
   const sunWh = yieldOf(sources, 'sun');
   const drivingWh = yieldOf(sources, 'driving');
   const supplyWh = yieldOf(sources, 'supply');

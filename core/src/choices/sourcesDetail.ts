@@ -1,4 +1,5 @@
-import { steadyDay, steadyTrace } from '../days/steady.ts';
+import { simulateDay, traceDay } from '../days/simulate.ts';
+import { steadyDay } from '../days/steady.ts';
 import type { Job } from '../job/schema.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
 import { asFitted } from '../settle/fitted.ts';
@@ -52,7 +53,7 @@ export function sourcesDetail(job: Job, optionId: string, effort = Number.POSITI
     kinds.map((kind) => cellOf(playDay(fitted, optionId, month, kind, effort, settled.leads), month, kind)),
   );
   const { sources, bus, solar, driving, windows } = settled;
-  const usual = steadyDay(settled, withHeater(bus.busW, settled.heater), sources);
+  const usual = steadyDay(settled, withHeater(bus.busW, settled.heater), sources, simulateDay);
   const used = new Map(
     sources.flatMap(({ id, kind }, i) => (kind === 'sun' ? [[id, usual.books.takenWh[i] ?? 0] as const] : [])),
   );
@@ -117,7 +118,7 @@ export function dayBalance(
   const fitted = asFitted(settled, job);
   const played = playDay(fitted, optionId, month, kind, effort, leads);
   const { busW, sources } = played;
-  const trace = steadyTrace(played, busW, sources);
+  const trace = steadyDay(played, busW, sources, traceDay);
   const sums = {
     sun: new Float64Array(MINUTES_PER_DAY),
     driving: new Float64Array(MINUTES_PER_DAY),

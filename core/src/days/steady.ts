@@ -3,15 +3,7 @@ import { type DayIncome, dayIncome } from '../sources/dayIncome.ts';
 import { storeDriftWh } from '../sources/drift.ts';
 import type { Source } from '../sources/source.ts';
 import { passageOf } from '../store/passage.ts';
-import {
-  type DayAtStore,
-  type DayStore,
-  dayEndWh,
-  dayStore,
-  simulateDay,
-  type TracedDay,
-  traceDay,
-} from './simulate.ts';
+import { type DayStore, dayEndWh, dayStore } from './simulate.ts';
 
 /** Days after which one that still drifts is taken as it is. */
 const MOST_DAYS = 40;
@@ -19,14 +11,16 @@ const MOST_DAYS = 40;
 const SETTLED_WH = 0.01;
 
 /**
- * How a day begins once many like it have gone by: with income enough the store is full at some time of it, with less it
- * is empty at some time.
+ * A day as it is once many like it have gone by: with income enough the store is full at some time of it, with less it
+ * is empty at some time. What is spilled and what goes unserved of it is so of every such day.
+ * @param play `simulateDay`, or `traceDay` where its state of charge is looked at
  */
-function steadyStart(
+export function steadyDay<Played>(
   settled: Pick<Settled, 'store' | 'option'>,
   busW: Float64Array,
   sources: readonly Source[],
-): { readonly store: DayStore; readonly startWh: number; readonly income: DayIncome } {
+  play: (store: DayStore, startWh: number, busW: Float64Array, income: DayIncome) => Played,
+): Played {
   const store = dayStore(settled);
   const income = dayIncome(sources);
   const gains = storeDriftWh(busW, income, passageOf(settled.option.system)) >= 0;
@@ -36,25 +30,5 @@ function steadyStart(
     if (Math.abs(endWh - startWh) < SETTLED_WH) break;
     startWh = endWh;
   }
-  return { store, startWh, income };
-}
-
-/** Such a day: what is spilled and what goes unserved of it is so of every one like it. */
-export function steadyDay(
-  settled: Pick<Settled, 'store' | 'option'>,
-  busW: Float64Array,
-  sources: readonly Source[],
-): DayAtStore {
-  const { store, startWh, income } = steadyStart(settled, busW, sources);
-  return simulateDay(store, startWh, busW, income);
-}
-
-/** The same with its state of charge minute by minute. */
-export function steadyTrace(
-  settled: Pick<Settled, 'store' | 'option'>,
-  busW: Float64Array,
-  sources: readonly Source[],
-): TracedDay {
-  const { store, startWh, income } = steadyStart(settled, busW, sources);
-  return traceDay(store, startWh, busW, income);
+  return play(store, startWh, busW, income);
 }

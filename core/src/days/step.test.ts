@@ -131,6 +131,11 @@ describe('steps', () => {
   };
   const night = (part: Partial<Given>) => Array.from({ length: STEPS }, () => ({ ...still, ...part }));
 
+  it('of next to no sun fill nothing', () => {
+    const { storedWh, intoStoreWh } = play(night({ sunW: 5e-324, warmShare: 0.6 }), 0.88, false);
+    expect([storedWh, intoStoreWh]).toEqual([880, 0]);
+  });
+
   it('of a night go down by watts × hours ÷ what comes out of what is in, and the lowest is at its end', () => {
     // 40 W of 44 at the bus for six hours out of 1,000 Wh.
     const { storedWh, lowSoc, outOfStoreWh, usualSteps } = play(night({ firstW: 40 }), 1, false);

@@ -528,6 +528,8 @@ Fridge - 12V - 4.5 Amps - 24hrs - 33% duty ⇒ W 54; duty 33; V 10.5–15
 fridge 12V 50Hz 45W 33% duty ⇒ ?contradiction; duty 33
 pump 2 h 1/4 hp ⇒ ?shaft-or-input; min 120
 plonker 2 h 1/4 hp input ⇒ min 120; W 186.42
+winch 5 min 1/2 hp input 12V ⇒ min 5; W 372.85; path direct
+compressor 230V 50Hz 5A 15A start ⇒ W 1150; start 3; path inverter
 plonker 2 h 12 lights 5W ⇒ ?bare-number; min 120
 plonker 60W 2 h 20 each ⇒ min 140
 pump 3x start 12V 60W ⇒ q 1; start 3; W 60
