@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { dayIncome } from '../sources/dayIncome.ts';
 import type { Source } from '../sources/source.ts';
-import { dayEndWh, simulateDay } from './simulate.ts';
+import { dayEndWh, simulateDay, traceDay } from './simulate.ts';
 
 const DAY_MIN = 1440;
 const flat = (w: number) => new Float64Array(DAY_MIN).fill(w);
@@ -44,6 +44,44 @@ describe('a day at the store’s terminals', () => {
     expect(unservedFromMin).toBe(15 * 60);
     expect(books.unservedWh).toBeCloseTo(9 * 60, 6);
     expect(endWh).toBeCloseTo(100, 6);
+  });
+
+  /** Watts in the first hour of the day only. */
+  const firstHour = (w: number) => flat(0).map((_, m) => (m < 60 ? w : 0));
+  const large = { ...store, model: { ...store.model, fullWh: 100_000 } };
+
+  it('charges with what comes up to the limit: by the sun and by amps with the losses of each', () => {
+    const lossy = { ...large, model: { ...large.model, inBySun: 0.97, inByAmps: 0.9 } };
+    const after = (kind: Source['kind'], w: number) =>
+      simulateDay(lossy, 1000, flat(0), dayIncome([source('it', kind, firstHour(w))])).endWh;
+    expect(after('sun', 200)).toBeCloseTo(1000 + 200 * 0.97, 6);
+    expect(after('driving', 200)).toBeCloseTo(1000 + 200 * 0.9, 6);
+    // 400 W of 700.
+    expect(after('sun', 700)).toBeCloseTo(1000 + 400 * 0.97, 6);
+  });
+
+  it('gives no more than the store may give at a time', () => {
+    const { books, endWh } = simulateDay(large, 50_000, firstHour(500), dayIncome([]));
+    expect([books.servedWh, books.unservedWh]).toEqual([expect.closeTo(300, 6), expect.closeTo(200, 6)]);
+    expect(endWh).toBeCloseTo(49_700, 6);
+  });
+
+  it('tapers above its level: exponentially from the limit to 2 % of it', () => {
+    const tapering = { ...store, model: { ...store.model, chargeLimitW: 100, taperFromSoc: 0.8 } };
+    const { endWh } = simulateDay(tapering, 800, flat(0), dayIncome([source('it', 'sun', firstHour(100))]));
+    // From 800 Wh on: span ÷ ln 50 × ln(1 + ln 50 × 100 Wh ÷ span), with a span of 200 Wh.
+    expect(endWh).toBeCloseTo(800 + (200 / Math.log(50)) * Math.log(1 + (Math.log(50) * 100) / 200), 6);
+  });
+
+  it('is traced minute by minute in shares of what it holds', () => {
+    const { soc, lowestSoc } = traceDay(store, 1000, firstHour(300), dayIncome([]));
+    expect([soc[0], soc[30], soc[60], soc[1440]]).toEqual([
+      1,
+      expect.closeTo(0.85, 9),
+      expect.closeTo(0.7, 9),
+      expect.closeTo(0.7, 9),
+    ]);
+    expect(lowestSoc).toBeCloseTo(0.7, 9);
   });
 
   it('ends as its end alone is reckoned, whatever comes and goes', () => {

@@ -134,7 +134,7 @@ export function proposeFromLabel(
       path,
       ...windowFrom(label, bus),
       startRatio:
-        (start && Math.min(12, start.value)) ?? label.startRatio ?? startOf(label, path, bus) ?? base.startRatio,
+        label.startRatio ?? (start && Math.min(12, start.value)) ?? startOf(label, path, bus) ?? base.startRatio,
       evidence: 'nameplate',
       powerFactor: label.powerFactor ?? base.powerFactor,
       chargesStore: charger.chargesStore ?? base.chargesStore,
