@@ -17,6 +17,7 @@ describe('what a load does not do of its line', () => {
   it.each([
     ['3x a day', { uses: [at(8, 60), at(18, 60)] }, ['3x a day']],
     ['3x a day', { uses: [at(8, 60), at(12, 60), at(18, 60)] }, []],
+    ['60x a day', { uses: [at(8, 60)] }, ['60x a day']],
     ['from 8 to 18', { uses: [at(8, 600)] }, []],
     ['from 8 to 18', { uses: [at(9, 60), at(17, 61)] }, []],
     ['from 8 to 18', { uses: [at(9, 60), at(17.5, 60)] }, ['from 8 to 18']],

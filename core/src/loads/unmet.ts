@@ -3,9 +3,9 @@ import type { Reading, Token } from '../quantity/token.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
 import { hoursOfPart, minutesPerDay, type PartOfDay, partsNamed } from './uses.ts';
 
-/** How far what a load does may be from what was said and still be the same, share; figures are rounded. */
+/** How far what a load does may be from what was said and still be the same, share; figures are rounded. From memory. */
 const SAME = 0.12;
-/** Minutes by which a use may begin or end beside what was said. */
+/** Minutes by which a use may begin or end beside what was said. From memory. */
 const BESIDE_MIN = 1;
 /** Share of a use that falls into the part of the day that it is said to be in. From memory. */
 const IN_PART = 0.4;
@@ -44,8 +44,8 @@ function isMet(token: Token, all: readonly Token[], lengths: readonly Length[], 
   const { kind, value } = token;
   switch (kind) {
     case 'times':
-      // Once a day is every day; many are put together.
-      return value === 1 || value > 48 || uses.length === value;
+      // Once a day is every day.
+      return value === 1 || uses.length === value;
     case 'clock':
       return uses.every((use) => isWithin(use, all));
     case 'begins':

@@ -81,7 +81,7 @@ export function warmthOf(
   from: number,
   beforeC: number,
 ): void {
-  const { coldestC, minChargeC, heatToC, whPerK, coldFromC, coldLossPerK } = battery;
+  const { coldestC, minChargeC, heatToC, whPerK, coldFromC } = battery;
   const share = 1 - Math.exp(-hours / STORE_FOLLOWS_H);
   const heats = battery.heaterW > 0;
   let warm = beforeC;
@@ -112,7 +112,6 @@ export function warmthOf(
       }
     }
     storeC[s] = warm;
-    const colderK = coldFromC - warm;
-    warmShare[s] = colderK > 0 ? 1 - coldLossPerK * (colderK < MOST_COLDER_K ? colderK : MOST_COLDER_K) : 1;
+    warmShare[s] = warmShareAt(battery, warm);
   }
 }
