@@ -74,6 +74,7 @@ export {
 } from './choices/storeDetail.ts';
 export type { SupplyUse } from './choices/supplyUse.ts';
 export type { Survival, TripWeather, TypicalDay } from './days/answers.ts';
+export type { Books } from './days/books.ts';
 export {
   joinSamples,
   type LoadOdds,
@@ -86,7 +87,6 @@ export {
 export { planOf } from './days/plan.ts';
 export type { DaysRun, Trace } from './days/run.ts';
 export type { StaySimulation } from './days/simulate.ts';
-export type { Books } from './days/step.ts';
 export { type WhatIf, whatIfsOf } from './days/whatIf.ts';
 export { arrayFigure } from './explain/arrays.ts';
 export type { FigureId, Figures } from './explain/figures.ts';

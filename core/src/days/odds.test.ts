@@ -4,11 +4,11 @@ import { settle } from '../settle/settle.ts';
 import { spreadOf } from '../sun/spread.ts';
 import { aGenerator, aJob, aLoad, withSupplies, withSystem } from '../test/jobs.ts';
 import { generatorW } from './answers.ts';
+import { noBooks } from './books.ts';
 import { normalShare } from './normal.ts';
 import { joinSamples, oddsOf, sampleYears, wilson, type YearsSample } from './odds.ts';
 import { runDays } from './run.ts';
 import { setUpDays } from './setup.ts';
-import { noBooks } from './step.ts';
 import { syntheticRun } from './weather.ts';
 
 describe('a share of years and its interval', () => {

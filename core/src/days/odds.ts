@@ -1,7 +1,7 @@
 import { MONTH_OF_DAY, YEAR_DAYS } from '../sun/months.ts';
+import { addBooks, type Books, noBooks } from './books.ts';
 import { runDays } from './run.ts';
 import type { DaysSetup } from './setup.ts';
-import { addBooks, type Books, noBooks } from './step.ts';
 import { dayOf, syntheticRun } from './weather.ts';
 
 /** What many years came to, year after year, before anything is said of it: parts of it may be made apart and joined. */

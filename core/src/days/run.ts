@@ -1,9 +1,10 @@
 import { emptyWarmth, type Warmth, warmShareAt, warmthOf } from '../store/warmth.ts';
 import { MONTH_OF_DAY } from '../sun/months.ts';
+import { assertBalanced, type Books, noBooks } from './books.ts';
 import type { DemandTable } from './demand.ts';
 import { socOf, whAt } from './fill.ts';
 import type { DaysSetup, DayTables } from './setup.ts';
-import { type Books, type LoadShares, makeSteps, noBooks, type StepRows, type StepState } from './step.ts';
+import { type LoadShares, makeSteps, type StepRows, type StepState } from './step.ts';
 import { emptyDay, fillDay, type Today, tellFollowed } from './today.ts';
 import { dayOf, type WeatherRun } from './weather.ts';
 
@@ -307,13 +308,4 @@ function emptyTrace(length: number): Trace {
     airC: row(),
     storeC: row(),
   };
-}
-
-/** Sources + what the store gave = useful + conversion + idle + storage, to 1e-6 of what was moved. */
-export function assertBalanced(books: Books, fromStoreWh: number): void {
-  const income = books.sunWh + books.drivingWh + books.supplyWh;
-  const spent = books.usefulWh + books.conversionWh + books.idleWh + books.cableWh + books.storageWh;
-  const moved = income + spent + Math.abs(fromStoreWh);
-  const off = income + fromStoreWh - spent;
-  if (!(Math.abs(off) <= 1e-6 * Math.max(1, moved))) throw new Error(`the books are ${off} Wh out of balance`);
 }

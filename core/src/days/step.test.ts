@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { noBooks } from './books.ts';
 import type { StoreModel } from './fill.ts';
-import { type CutOff, type LoadShares, makeSteps, noBooks, type StepRows, type StepState } from './step.ts';
+import { type CutOff, type LoadShares, makeSteps, type StepRows, type StepState } from './step.ts';
 
 const MODEL: StoreModel = {
   fullWh: 1000,

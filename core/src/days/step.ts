@@ -1,4 +1,5 @@
 import { FULL_SOC } from '../store/charging.ts';
+import type { Books } from './books.ts';
 import { type Filled, fill, type StoreModel, socOf, whAt } from './fill.ts';
 
 /** What the steps of a day begin with, a value for each: what is asked for, what is offered, how it is around the store. */
@@ -70,49 +71,6 @@ export interface StepState {
   /** Lowest state of charge at the end of a step since it was last set. */
   lowSoc: number;
 }
-
-/** Energy books, Wh: sources + what the store gave = useful + every loss. What goes unserved stands beside them. */
-export interface Books {
-  sunOfferedWh: number;
-  sunWh: number;
-  drivingWh: number;
-  supplyWh: number;
-  /** Of the sun, what went straight to what ran. */
-  directSunWh: number;
-  /** Wh at the terminals into the store and out of it. */
-  intoStoreWh: number;
-  outOfStoreWh: number;
-  usefulWh: number;
-  conversionWh: number;
-  idleWh: number;
-  cableWh: number;
-  storageWh: number;
-  /** What the appliances would have used. */
-  unservedWh: number;
-  /** Sun that was not taken while the store was too cold to be charged. */
-  lockedWh: number;
-}
-
-export const noBooks = (): Books => ({
-  sunOfferedWh: 0,
-  sunWh: 0,
-  drivingWh: 0,
-  supplyWh: 0,
-  directSunWh: 0,
-  intoStoreWh: 0,
-  outOfStoreWh: 0,
-  usefulWh: 0,
-  conversionWh: 0,
-  idleWh: 0,
-  cableWh: 0,
-  storageWh: 0,
-  unservedWh: 0,
-  lockedWh: 0,
-});
-
-export const addBooks = (to: Books, from: Books): void => {
-  for (const key of Object.keys(to) as (keyof Books)[]) to[key] += from[key];
-};
 
 /** Of charge, between where loads go and where they come back. */
 const LEAST_BAND = 0.01;
