@@ -45,8 +45,9 @@ export interface DemandTable {
   readonly unattendedW: Float64Array;
   readonly unattendedCableW: Float64Array;
   readonly following: readonly FollowingLoad[];
-  /** Whether any of them goes by the sun on the ground. */
+  /** Whether any of them goes by the sun on the ground, and is fed through cables. */
   readonly followsLight: boolean;
+  readonly followInCables: boolean;
   readonly devices: number;
   /** Wh at the bus that loads which run then need to be stopped. */
   readonly stopWh: Float64Array;
@@ -131,6 +132,7 @@ export function demandTable(
     unattendedCableW: toSteps(bus.cables?.unattendedW ?? new Float64Array(MINUTES_PER_DAY)),
     following,
     followsLight: following.some(({ follow }) => follow.perWm2 !== 0),
+    followInCables: following.some(({ cablePerW }) => cablePerW !== null),
     devices: ids.length,
     stopWh: stopsOf(fixed, chains, steps),
     rows: () => {

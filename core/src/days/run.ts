@@ -1,11 +1,11 @@
-import { emptyWarmth, type Warmth, warmShareAt, warmthOf } from '../store/warmth.ts';
+import { emptyWarmth, neverCold, type Warmth, warmShareAt, warmthOf } from '../store/warmth.ts';
 import { MONTH_OF_DAY } from '../sun/months.ts';
 import { assertBalanced, type Books, noBooks } from './books.ts';
 import type { DemandTable } from './demand.ts';
 import { socOf, whAt } from './fill.ts';
 import type { DaysSetup, DayTables } from './setup.ts';
 import { type LoadShares, makeSteps, type StepRows, type StepState } from './step.ts';
-import { emptyDay, fillDay, type Today, tellFollowed } from './today.ts';
+import { emptyDay, fillDay, type Today, tellFollowed, writeAir } from './today.ts';
 import { dayOf, type WeatherRun } from './weather.ts';
 
 /** Hour by hour what happened, a value for each step; W are means of the step. */
@@ -110,6 +110,13 @@ export function runDays(setup: DaysSetup, weather: WeatherRun, options: RunOptio
   const endSoc = new Float32Array(days);
   const shortWh = new Float32Array(days);
   const spilledWh = new Float32Array(days);
+  // How warm the store is matters where it may get cold, and is looked at in a trace.
+  const warms = options.traced === true || !neverCold(battery);
+  const warm = (from: number, beforeC: number) => {
+    if (!warms) return;
+    writeAir(today);
+    warmthOf(warmth, today, battery, hours, from, beforeC);
+  };
   const trace = options.traced ? emptyTrace(days * steps) : null;
   let shortFromH: number | null = null;
   let lockedH = 0;
@@ -182,7 +189,7 @@ export function runDays(setup: DaysSetup, weather: WeatherRun, options: RunOptio
     }
     cursor.demand = tables.demand;
     fillDay(today, setup, tables, setup.skyIn(month), weather, d, beyondH, measured);
-    warmthOf(warmth, today, battery, hours, 0, storeC);
+    warm(0, storeC);
     setRows(tables);
     const without = options.countedMonths?.has(month) === false ? elsewhere : unserved;
     const counted = d - leadIn;
@@ -222,14 +229,16 @@ export function runDays(setup: DaysSetup, weather: WeatherRun, options: RunOptio
           tables = setup.dayOn(index, planAt, month, false);
           cursor.demand = tables.demand;
           fillDay(today, setup, tables, setup.skyIn(month), weather, d, elsewhere, measured);
-          warmthOf(warmth, today, battery, hours, at + 1, warmth.storeC[at] as number);
+          warm(at + 1, warmth.storeC[at] as number);
           setRows(tables);
         }
       }
       if (shortFromH === null && state.shortAtH >= 0) shortFromH = counted * 24 + at * hours + state.shortAtH;
     }
-    storeC = warmth.storeC[steps - 1] as number;
-    if (warmth.locked.includes(1)) for (const isLocked of warmth.locked) lockedH += isLocked * hours;
+    if (warms) {
+      storeC = warmth.storeC[steps - 1] as number;
+      for (const isLocked of warmth.locked) lockedH += isLocked * hours;
+    }
     if (counted < 0) continue;
     playedDays = counted + 1;
     lowSoc[counted] = state.lowSoc;

@@ -1,4 +1,4 @@
-import { FULL_SOC } from '../store/charging.ts';
+import { FULL_SOC, TAPER_END } from '../store/charging.ts';
 import type { Books } from './books.ts';
 import { type Filled, fill, type StoreModel, socOf, whAt } from './fill.ts';
 
@@ -207,90 +207,86 @@ export function makeSteps(model: StoreModel, cutOff: CutOff, hours: number) {
     const chargeMostW = chargeLimitW,
       dischargeMostW = dischargeLimitW,
       taperWh = taper,
+      alwaysTakenW = chargeLimitW * TAPER_END,
       givesWh = (1 - keptSoc) * fullWh;
     const { busW, sunW, drivingW, otherW, warmShare, locked, stopWh } = rows;
     // What is added up stays in variables of the loops: a field written in each step costs as much as the rest of it.
     let stored = state.storedWh;
     // Wh taken out of a store that the cold leaves whole, at the lowest state of charge.
     let deepestWh = (1 - state.lowSoc) * full;
-    let directSunW = 0,
+    let straightSunW = 0,
+      overSunW = 0,
+      directSunW = 0,
       sunInW = 0,
       drivingTakenW = 0,
       supplyTakenW = 0,
       intoW = 0,
       outW = 0,
-      darkOutW = 0,
-      lockedW = 0,
-      offeredSumW = 0,
-      litNeedW = 0;
+      lockedW = 0;
     let s = from;
     steps: while (s < to) {
-      // While nothing comes in.
+      // While the store gives, or nothing.
       for (; s < to; s++) {
-        if ((sunW[s] as number) + (otherW[s] as number) > 0) break;
-        const needW = busW[s] as number;
+        const offeredW = sunW[s] as number;
+        const byOthersW = otherW[s] as number;
+        const missingW = (busW[s] as number) - offeredW - byOthersW;
+        if (missingW < 0) break;
         const share = warmShare[s] as number;
-        const next = stored - needW * perOutWh;
-        if (full - next > givesWh * share - (stopWh[s] as number) * perOut || needW > dischargeMostW) break steps;
+        const next = stored - missingW * perOutWh;
+        if (full - next > givesWh * share - (stopWh[s] as number) * perOut || missingW > dischargeMostW) break steps;
         stored = next;
-        darkOutW += needW;
+        outW += missingW;
+        straightSunW += offeredW;
+        if (byOthersW > 0) {
+          const byDrivingW = drivingW[s] as number;
+          drivingTakenW += byDrivingW;
+          supplyTakenW += byOthersW - byDrivingW;
+        }
         if (full - next > deepestWh * share) deepestWh = (full - next) / share;
       }
+      // While there is something over.
       for (; s < to; s++) {
         const needW = busW[s] as number;
         const offeredW = sunW[s] as number;
         const byOthersW = otherW[s] as number;
-        if (offeredW + byOthersW === 0) break;
-        const overW = offeredW + byOthersW - needW;
+        const missingW = needW - offeredW - byOthersW;
+        if (!(missingW < 0)) break;
+        const overW = -missingW;
         const share = warmShare[s] as number;
-        if (overW <= 0) {
-          const next = stored + overW * perOutWh;
-          if (full - next > givesWh * share - (stopWh[s] as number) * perOut || -overW > dischargeMostW) break steps;
-          stored = next;
-          outW -= overW;
-          directSunW += offeredW;
-          if (byOthersW > 0) {
-            const byDrivingW = drivingW[s] as number;
-            drivingTakenW += byDrivingW;
-            supplyTakenW += byOthersW - byDrivingW;
+        const sunOver = offeredW > needW ? offeredW - needW : 0;
+        let chargingW = 0;
+        if (locked[s] === 1) lockedW += sunOver;
+        else if (stored < full && overW > NO_POWER_W) {
+          const inWh = sunOver * bySun + (overW - sunOver) * byAmps;
+          if (overW <= chargeMostW && stored + inWh <= full - (overW <= alwaysTakenW ? 0 : taperWh * share)) {
+            stored += inWh;
+            chargingW = overW;
+          } else {
+            fill(model, stored, overW, inWh / (overW * hours), share, hours, Number.POSITIVE_INFINITY, filled);
+            stored = filled.storedWh;
+            chargingW = filled.takenWh / hours;
           }
-        } else {
-          const sunOver = offeredW > needW ? offeredW - needW : 0;
-          let chargingW = 0;
-          if (locked[s] === 1) lockedW += sunOver;
-          else if (stored < full && overW > NO_POWER_W) {
-            const inWh = sunOver * bySun + (overW - sunOver) * byAmps;
-            if (overW <= chargeMostW && stored + inWh <= full - taperWh * share) {
-              stored += inWh;
-              chargingW = overW;
-            } else {
-              fill(model, stored, overW, inWh / (overW * hours), share, hours, Number.POSITIVE_INFINITY, filled);
-              stored = filled.storedWh;
-              chargingW = filled.takenWh / hours;
-            }
-          }
-          const storedSunW = chargingW < sunOver ? chargingW : sunOver;
-          const straightW = offeredW - sunOver;
-          if (byOthersW > 0) {
-            const byDrivingW = drivingW[s] as number;
-            const straightDrivingW = Math.min(needW - straightW, byDrivingW);
-            const takenW = straightDrivingW + Math.min(chargingW - storedSunW, byDrivingW - straightDrivingW);
-            drivingTakenW += takenW;
-            supplyTakenW += needW - straightW + chargingW - storedSunW - takenW;
-          }
-          directSunW += straightW;
-          sunInW += storedSunW;
-          intoW += chargingW;
         }
-        offeredSumW += offeredW;
-        litNeedW += needW;
+        const storedSunW = chargingW < sunOver ? chargingW : sunOver;
+        const straightW = offeredW - sunOver;
+        if (byOthersW > 0) {
+          const byDrivingW = drivingW[s] as number;
+          const straightDrivingW = Math.min(needW - straightW, byDrivingW);
+          const takenW = straightDrivingW + Math.min(chargingW - storedSunW, byDrivingW - straightDrivingW);
+          drivingTakenW += takenW;
+          supplyTakenW += needW - straightW + chargingW - storedSunW - takenW;
+        }
+        overSunW += offeredW;
+        directSunW += straightW;
+        sunInW += storedSunW;
+        intoW += chargingW;
         if (full - stored > deepestWh * share) deepestWh = (full - stored) / share;
       }
     }
     if (s === from) return from;
-    outW += darkOutW;
-    books.sunOfferedWh += offeredSumW * hours;
-    addServed(books, rows, from, s, darkOutW + litNeedW);
+    directSunW += straightSunW;
+    books.sunOfferedWh += (straightSunW + overSunW) * hours;
+    addServed(books, rows, from, s);
     books.directSunWh += directSunW * hours;
     books.sunWh += (directSunW + sunInW) * hours;
     books.drivingWh += drivingTakenW * hours;
@@ -305,12 +301,14 @@ export function makeSteps(model: StoreModel, cutOff: CutOff, hours: number) {
     return s;
   }
 
-  /** What some steps ask for, all of it served. @param need sum of it, W */
-  function addServed(books: Books, { usefulW, idleW, cableW }: StepRows, from: number, to: number, need: number): void {
-    let useful = 0,
+  /** What some steps ask for, all of it served. */
+  function addServed(books: Books, { busW, usefulW, idleW, cableW }: StepRows, from: number, to: number): void {
+    let need = 0,
+      useful = 0,
       idle = 0,
       cable = 0;
     for (let s = from; s < to; s++) {
+      need += busW[s] as number;
       useful += usefulW[s] as number;
       idle += idleW[s] as number;
       cable += cableW[s] as number;

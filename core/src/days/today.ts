@@ -5,7 +5,13 @@ import type { WeatherRun } from './weather.ts';
 
 /** A day resolved to numbers before it is stepped through, a value for each step. */
 export interface Today {
+  /** °C of the air: `meanC` and `swingC` times the shape of the day; in a row once `writeAir` has made it. */
+  shape: Float64Array;
+  meanC: number;
+  swingC: number;
   readonly airC: Float64Array;
+  /** °C, mean of the day. */
+  dayC: number;
   /** W/m² on the flat; made where a load asks for it. */
   readonly flatWm2: Float64Array;
   readonly busW: Float64Array;
@@ -16,10 +22,6 @@ export interface Today {
   drivingW: Float64Array;
   supplyW: Float64Array;
   otherW: Float64Array;
-  /** Of one load after the other that follows the weather. */
-  readonly duty: Float64Array;
-  /** °C, mean of the day. */
-  meanC: number;
   /** Those that follow the weather, and of which of them the rows below tell; null = not yet of today's. */
   following: readonly FollowingLoad[];
   toldOf: readonly FollowingLoad[] | null;
@@ -38,7 +40,11 @@ const NONE = new Float64Array(0);
 export function emptyDay(steps: number): Today {
   const row = () => new Float64Array(steps);
   return {
+    shape: NONE,
+    meanC: 0,
+    swingC: 0,
     airC: row(),
+    dayC: 0,
     flatWm2: row(),
     busW: row(),
     usefulW: row(),
@@ -47,8 +53,6 @@ export function emptyDay(steps: number): Today {
     drivingW: NONE,
     supplyW: NONE,
     otherW: NONE,
-    duty: row(),
-    meanC: 0,
     following: [],
     toldOf: null,
     followed: null,
@@ -78,22 +82,20 @@ export function fillDay(
     number,
     number,
   ];
-  today.busW.set(demand.busW);
-  today.usefulW.set(demand.usefulW);
-  today.cableW = demand.following.some(({ cablePerW }) => cablePerW !== null) ? demand.cableW.slice() : demand.cableW;
-  today.meanC = meanC;
+  today.cableW = demand.followInCables ? demand.cableW.slice() : demand.cableW;
   today.following = demand.following;
   today.toldOf = null;
   const { hours } = weather;
   if (hours) eachHour(today.airC, hours.airC, d);
-  else along(today.airC, sky.warmth, meanC, swingC);
-  if (demand.following.length > 0) {
-    if (demand.followsLight) {
-      if (hours) eachHour(today.flatWm2, hours.ghiWh, d);
-      else along(today.flatWm2, sky.flatWm2, 0, clearness);
-    }
-    followAll(today, beyondH, stepMin / 60, null);
+  today.shape = hours ? today.airC : sky.warmth;
+  today.meanC = hours ? 0 : meanC;
+  today.swingC = hours ? 1 : swingC;
+  today.dayC = meanC;
+  if (demand.followsLight) {
+    if (hours) eachHour(today.flatWm2, hours.ghiWh, d);
+    else along(today.flatWm2, sky.flatWm2, 0, clearness);
   }
+  followAll(today, demand, beyondH, stepMin / 60, null);
   const level = Math.min(LAST_LEVEL, Math.floor(clearness / LEVEL_STEP));
   const above = Math.min(1, clearness / LEVEL_STEP - level);
   const gives: Gives = measured
@@ -129,8 +131,12 @@ function addHours(to: Float64Array, hours: Float64Array, d: number): void {
   for (let s = 0; s < to.length; s++) to[s] = (to[s] as number) + (hours[d * 24 + Math.floor(s / perHour)] as number);
 }
 
+/** Makes the row of the air. */
+export const writeAir = ({ airC, shape, meanC, swingC }: Today): void => along(airC, shape, meanC, swingC);
+
 function along(out: Float64Array, shape: Float64Array, mean: number, swing: number): void {
-  for (let s = 0; s < out.length; s++) out[s] = mean + swing * (shape[s] as number);
+  const [from, by] = [double(mean), double(swing)];
+  for (let s = 0; s < out.length; s++) out[s] = from + by * (shape[s] as number);
 }
 
 /** What each load takes that follows the weather, in the rows of `today`: made for a day when it is first asked for. */
@@ -143,76 +149,101 @@ export function tellFollowed(today: Today, loads: number): Followed {
   for (const rows of [followed.usefulW, followed.lossW, followed.cableW]) rows.fill(0);
   // What they add to the day is in it already.
   const apart = { busW: busW.slice(), usefulW: busW.slice(), cableW: busW.slice() };
-  followAll({ ...today, ...apart }, new Float64Array(loads), 0, followed);
+  followAll({ ...today, ...apart }, apart, new Float64Array(loads), 0, followed);
   today.toldOf = following;
   return followed;
 }
 
-/** @param told takes what each of them comes to */
-function followAll(today: Today, beyondH: Float64Array, hours: number, told: Followed | null): void {
+/** What is asked for before a load that follows the weather is added. */
+type Before = Pick<Today, 'busW' | 'usefulW'>;
+
+/** @param others without those that follow; `told` takes what each of them comes to */
+function followAll(today: Today, others: Before, beyondH: Float64Array, hours: number, told: Followed | null): void {
   const outputs = new Map<number, Float64Array>();
+  let before = others;
+  if (today.following.length === 0) {
+    today.busW.set(before.busW);
+    today.usefulW.set(before.usefulW);
+  }
   for (const load of today.following) {
     const { index, outputW, device, cablePerW } = load;
-    beyondH[index] = (beyondH[index] as number) + dutyOf(today, load) * hours;
-    if (outputW === null && cablePerW === null && told === null) {
-      followPlainly(today, load);
-      continue;
+    let beyond: number;
+    if (outputW === null && cablePerW === null && told === null) beyond = followPlainly(today, before, load);
+    else {
+      // What others that follow give on the same device is part of what it gives.
+      const output = outputs.get(device) ?? outputW?.slice() ?? null;
+      if (output) outputs.set(device, output);
+      beyond = follow(today, before, load, output, told);
     }
-    // What others that follow give on the same device is part of what it gives.
-    const output = outputs.get(device) ?? outputW?.slice() ?? null;
-    if (output) outputs.set(device, output);
-    follow(today, load, output, told);
+    before = today;
+    beyondH[index] = (beyondH[index] as number) + beyond * hours;
   }
 }
 
 /** A number of an object as a plain double: what a loop would else look at anew in each step. */
 const double = (of: number): number => of * 1;
 
+/** More than all the time there is, by more than what rounding adds. */
+const BEYOND = 1 + 1e-9;
+
+/** Share of the time that a load would have to run, were it for the air alone. */
+const wantedIn = (base: number, perK: number, leastC: number, outsideC: number): number =>
+  base + perK * (outsideC > leastC ? outsideC : leastC);
+
+/** The air that a load follows, of the step or of the day. */
+const followed = ({ meanC, swingC, dayC }: Today, { byDay }: FollowingLoad['follow']): [number, number] =>
+  byDay ? [dayC, 0] : [meanC, swingC];
+
 /**
- * Share of the time that a load runs in each step, into the day's row of it.
+ * A load straight on the bus, with no cable of its own.
  * @returns steps in which it would take more than all the time there is
  */
-function dutyOf({ duty, airC, flatWm2, meanC }: Today, { follow, mayRun }: FollowingLoad): number {
-  const { byDay } = follow;
+function followPlainly(today: Today, before: Before, load: FollowingLoad): number {
+  const { shape, flatWm2, busW, usefulW } = today;
+  const { busW: otherBusW, usefulW: otherUsefulW } = before;
+  const { mayRun, follow } = load;
+  const [mean, swing] = followed(today, follow);
+  const meanC = double(mean);
+  const swingC = double(swing);
   const base = double(follow.base);
   const perK = double(follow.perK);
   const perWm2 = double(follow.perWm2);
   const byLight = perWm2 !== 0;
   const leastC = double(follow.leastC);
+  const fullW = double(load.fullW);
+  const perUseful = double(load.perUseful);
   let beyond = 0;
-  for (let s = 0; s < duty.length; s++) {
-    const air = byDay ? meanC : (airC[s] as number);
-    let wanted = base + perK * (air > leastC ? air : leastC);
-    if (byLight) wanted += perWm2 * (flatWm2[s] as number);
-    if (wanted > 1) {
-      if (wanted > 1 + 1e-9) beyond += mayRun[s] as number;
-      wanted = 1;
+  for (let s = 0; s < busW.length; s++) {
+    const may = mayRun[s] as number;
+    let duty = wantedIn(base, perK, leastC, meanC + swingC * (shape[s] as number));
+    if (byLight) duty += perWm2 * (flatWm2[s] as number);
+    if (duty > 1) {
+      if (duty > BEYOND) beyond += may;
+      duty = 1;
     }
-    duty[s] = wanted > 0 ? wanted : 0;
+    const useful = fullW * may * (duty > 0 ? duty : 0);
+    usefulW[s] = (otherUsefulW[s] as number) + useful;
+    busW[s] = (otherBusW[s] as number) + useful * perUseful;
   }
   return beyond;
 }
 
-/** A load straight on the bus, with no cable of its own. */
-function followPlainly({ duty, busW, usefulW }: Today, load: FollowingLoad): void {
-  const { mayRun } = load;
-  const fullW = double(load.fullW);
-  const perUseful = double(load.perUseful);
-  for (let s = 0; s < duty.length; s++) {
-    const useful = fullW * (mayRun[s] as number) * (duty[s] as number);
-    usefulW[s] = (usefulW[s] as number) + useful;
-    busW[s] = (busW[s] as number) + useful * perUseful;
-  }
-}
-
-/** A load with what its device and its cables lose on its account. @param output of its device, W, to which it adds */
+/**
+ * A load with what its device and its cables lose on its account.
+ * @param output of its device, W, to which it adds
+ * @returns steps in which it would take more than all the time there is
+ */
 function follow(
-  { duty: duties, busW, usefulW, cableW }: Today,
+  today: Today,
+  before: Before,
   load: FollowingLoad,
   output: Float64Array | null,
   told: Followed | null,
-): void {
+): number {
+  const { shape, flatWm2, busW, usefulW, cableW } = today;
   const { index, mayRun, cablePerW } = load;
+  const { base, perK, perWm2, leastC } = load.follow;
+  const [meanC, swingC] = followed(today, load.follow);
   const fullW = double(load.fullW);
   const perUseful = double(load.perUseful);
   const linear = double(load.linear);
@@ -220,9 +251,13 @@ function follow(
   const piecesW2 = double(load.piecesW2);
   const cablePerW2 = double(load.cablePerW2);
   const steps = busW.length;
+  let beyond = 0;
   for (let s = 0; s < steps; s++) {
     const may = mayRun[s] as number;
-    const duty = duties[s] as number;
+    const outsideC = meanC + swingC * (shape[s] as number);
+    const wanted = wantedIn(base, perK, leastC, outsideC) + perWm2 * (flatWm2[s] as number);
+    if (wanted > BEYOND) beyond += may;
+    const duty = Math.max(0, Math.min(1, wanted));
     const useful = fullW * may * duty;
     const drawn = useful * perUseful;
     const variance = piecesW2 * may * duty * (1 - duty);
@@ -239,14 +274,15 @@ function follow(
       inCables = 2 * w * (cablePerW[s] as number) + cablePerW2 * (w * w + variance);
       cableW[s] = (cableW[s] as number) + inCables;
     }
-    usefulW[s] = (usefulW[s] as number) + useful;
-    busW[s] = (busW[s] as number) + useful + loss + inCables;
+    usefulW[s] = (before.usefulW[s] as number) + useful;
+    busW[s] = (before.busW[s] as number) + useful + loss + inCables;
     if (told) {
       told.usefulW[index * steps + s] = useful;
       told.lossW[index * steps + s] = loss;
       told.cableW[index * steps + s] = inCables;
     }
   }
+  return beyond;
 }
 
 /**

@@ -45,8 +45,12 @@ export interface Warmth {
 
 export function emptyWarmth(steps: number): Warmth {
   const row = () => new Float64Array(steps);
-  return { storeC: row(), warmShare: row(), locked: new Uint8Array(steps), heaterW: row() };
+  return { storeC: row(), warmShare: row().fill(1), locked: new Uint8Array(steps), heaterW: row() };
 }
+
+/** Whether a store is warm enough wherever the air goes, so that it does not matter how warm it is. */
+export const neverCold = ({ heaterW, coldestC, coldFromC, minChargeC }: Battery): boolean =>
+  heaterW === 0 && coldestC >= Math.max(coldFromC, minChargeC);
 
 /** h in which a bank inside a vehicle follows the air. From memory. */
 const STORE_FOLLOWS_H = 6;
@@ -81,21 +85,10 @@ export function warmthOf(
   from: number,
   beforeC: number,
 ): void {
-  const { coldestC, minChargeC, heatToC, whPerK, coldFromC } = battery;
+  const { coldestC, minChargeC, heatToC, whPerK } = battery;
   const share = 1 - Math.exp(-hours / STORE_FOLLOWS_H);
   const heats = battery.heaterW > 0;
   let warm = beforeC;
-  // Where it stands it never gets cold.
-  if (!heats && Math.min(coldestC, beforeC) >= Math.max(coldFromC, minChargeC)) {
-    warmShare.fill(1, from);
-    locked.fill(0, from);
-    for (let s = from; s < airC.length; s++) {
-      const outsideC = airC[s] as number;
-      warm += ((outsideC > coldestC ? outsideC : coldestC) - warm) * share;
-      storeC[s] = warm;
-    }
-    return;
-  }
   if (heats) heaterW.fill(0, from);
   for (let s = from; s < airC.length; s++) {
     const outsideC = airC[s] as number;
