@@ -11,7 +11,7 @@ import { aHookup, aJob, aLoad, withSupplies, withSystem } from '../test/jobs.ts'
 import { aRun, oneLead } from '../test/runs.ts';
 import { simulate } from '../test/spice.ts';
 import { survivalOf, typicalDays } from './answers.ts';
-import { type Filled, fill, type StoreModel } from './fill.ts';
+import { fill, notFilled, type StoreModel } from './fill.ts';
 import { runDays } from './run.ts';
 import { setUpDays } from './setup.ts';
 import { typicalRun, type WeatherRun } from './weather.ts';
@@ -144,11 +144,30 @@ describe('charging', () => {
     [0, 3, 1, 5, 1],
     [900, 500, 1, 3, 0.7],
   ])('from %f Wh with %f W at %f for %f h, %f of it warm', (fromWh, offeredW, efficiency, hours, warm) => {
-    const out: Filled = { storedWh: 0, hours: 0, takenWh: 0 };
+    const out = notFilled();
     fill(model, fromWh, offeredW, efficiency, warm, hours, Number.POSITIVE_INFINITY, out);
     expect(out.storedWh).toBeCloseTo(inSmallSteps(fromWh, offeredW, efficiency, hours, warm), 1);
     expect(out.takenWh * efficiency).toBeCloseTo(out.storedWh - fromWh, 9);
     expect(out.hours).toBe(hours);
+  });
+
+  it('goes on in the taper where the time before ended, in the same warmth and in another', () => {
+    const out = notFilled();
+    let stored = 900;
+    for (const [hours, warm] of [
+      [1, 1],
+      [0.5, 1],
+      [0.25, 0.9],
+      [0.25, 0.9],
+      [0.5, 1],
+    ] as const) {
+      fill(model, stored, 500, 1, warm, hours, Number.POSITIVE_INFINITY, out);
+      expect(out.storedWh).toBeCloseTo(inSmallSteps(stored, 500, 1, hours, warm), 1);
+      stored = out.storedWh;
+    }
+    // From another level, after something ran.
+    fill(model, stored - 40, 500, 1, 1, 0.5, Number.POSITIVE_INFINITY, out);
+    expect(out.storedWh).toBeCloseTo(inSmallSteps(stored - 40, 500, 1, 0.5), 1);
   });
 
   it('a bank takes no more than its limit, whatever its charger gives', () => {
@@ -166,7 +185,7 @@ describe('charging', () => {
   });
 
   it('says when a level is reached, straight and in the taper', () => {
-    const out: Filled = { storedWh: 0, hours: 0, takenWh: 0 };
+    const out = notFilled();
     fill(model, 600, 120, 1, 1, 10, 840, out);
     expect([out.storedWh, out.hours]).toEqual([840, expect.closeTo(2, 9)]);
     fill(model, 600, 1000, 1, 1, 10, 1140, out);

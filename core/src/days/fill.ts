@@ -12,14 +12,22 @@ export interface StoreModel extends Passage {
   readonly taperFromSoc: number;
 }
 
-/** What came of some time of charging. */
+/** What came of some time of charging one store. */
 export interface Filled {
   storedWh: number;
   /** h that passed: less than asked for where the level was reached. */
   hours: number;
   /** Wh taken at the terminals. */
   takenWh: number;
+  /**
+   * How often what the store takes at `storedWh` goes into its limit where it tapers over so many Wh; 0 of them = not
+   * known. The next time begins with it.
+   */
+  fallen: number;
+  overWh: number;
 }
+
+export const notFilled = (): Filled => ({ storedWh: 0, hours: 0, takenWh: 0, fallen: 1, overWh: 0 });
 
 const FALL = -Math.log(TAPER_END);
 /** How often what a full store takes goes into its limit. */
@@ -66,7 +74,10 @@ export function fill(
     } else {
       const perWh = FALL / span;
       // How often what the store takes at its level goes into its limit.
-      let fallen = stored > fallFrom ? Math.exp(perWh * (stored - fallFrom)) : 1;
+      let fallen = 1;
+      if (stored > fallFrom)
+        fallen = out.overWh === span && out.storedWh === stored ? out.fallen : Math.exp(perWh * (stored - fallFrom));
+      out.overWh = 0;
       if (stored < fallFrom || fallen * offeredW < chargeLimitW) {
         const held = offeredW < chargeLimitW ? chargeLimitW / offeredW : 1;
         const heldFrom = held > 1 ? fallFrom + Math.log(held) / perWh : fallFrom;
@@ -86,7 +97,9 @@ export function fill(
         const fallenAtEnd = target === fullWh ? FALLEN : Math.exp(perWh * (target - fallFrom));
         const needed = (fallenAtEnd - fallen) / growth;
         if (needed >= left) {
-          stored = fallFrom + Math.log(fallen + growth * left) / perWh;
+          out.fallen = fallen + growth * left;
+          out.overWh = span;
+          stored = fallFrom + Math.log(out.fallen) / perWh;
           left = 0;
         } else {
           stored = target;

@@ -6,7 +6,7 @@ import type { Settled } from '../settle/settle.ts';
 import { type DayIncome, dayIncome } from '../sources/dayIncome.ts';
 import { offeredWh, type Source } from '../sources/source.ts';
 import { withHeater } from '../store/heaterDay.ts';
-import { type Filled, fill, type StoreModel, socOf, whAt } from './fill.ts';
+import { fill, notFilled, type StoreModel, socOf, whAt } from './fill.ts';
 import { storeModelOf } from './setup.ts';
 
 /** Energy books of one simulated day, Wh. */
@@ -176,7 +176,7 @@ function passDay(
 ): number {
   const { fullWh, inBySun, inByAmps, out, chargeLimitW, dischargeLimitW, taperFromSoc } = model;
   const offered = sources.map(({ watts }) => watts);
-  const filled: Filled = { storedWh: startWh, hours: 0, takenWh: 0 };
+  const filled = notFilled();
   const tapersFromWh = fullWh - (1 - taperFromSoc) * fullWh * warmShare;
   const perOut = 1 / out;
   // One by one: numbers that are taken out of a list are looked at anew in each minute.

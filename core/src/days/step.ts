@@ -1,6 +1,6 @@
 import { FULL_SOC, TAPER_END } from '../store/charging.ts';
 import type { Books } from './books.ts';
-import { type Filled, fill, type StoreModel, socOf, whAt } from './fill.ts';
+import { fill, notFilled, type StoreModel, socOf, whAt } from './fill.ts';
 
 /** What the steps of a day begin with, a value for each: what is asked for, what is offered, how it is around the store. */
 export interface StepRows {
@@ -92,7 +92,7 @@ const NO_POWER_W = 1e-9;
 export function makeSteps(model: StoreModel, cutOff: CutOff, hours: number) {
   const loads = cutOff.order.length;
   const idler = loads;
-  const filled: Filled = { storedWh: 0, hours: 0, takenWh: 0 };
+  const filled = notFilled();
   const slots = loads + 2;
   const canHold = model.fullWh > 0;
   // What is kept for critical loads ends below where all come back, however much is asked to be kept.
