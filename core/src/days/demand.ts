@@ -41,6 +41,9 @@ export interface DemandTable {
   readonly usefulW: Float64Array;
   readonly idleW: Float64Array;
   readonly cableW: Float64Array;
+  /** Of all steps before one, and at last of all. */
+  readonly idleSums: Float64Array;
+  readonly cableSums: Float64Array;
   /** Part of the idle: while nothing runs on a device. */
   readonly unattendedW: Float64Array;
   readonly unattendedCableW: Float64Array;
@@ -122,12 +125,16 @@ export function demandTable(
     ];
   });
   let rows: LoadRows | null = null;
+  const idleW = toSteps(bus.idleW);
+  const cableW = toSteps(bus.cables?.lostW ?? new Float64Array(MINUTES_PER_DAY));
   return {
     steps,
     busW: toSteps(bus.busW),
     usefulW: toSteps(bus.usefulW),
-    idleW: toSteps(bus.idleW),
-    cableW: toSteps(bus.cables?.lostW ?? new Float64Array(MINUTES_PER_DAY)),
+    idleW,
+    cableW,
+    idleSums: runningSums(idleW),
+    cableSums: runningSums(cableW),
     unattendedW: toSteps(bus.idleW.map((w, m) => w - (heldIdleW[m] as number))),
     unattendedCableW: toSteps(bus.cables?.unattendedW ?? new Float64Array(MINUTES_PER_DAY)),
     following,
@@ -151,6 +158,13 @@ export function stepMeans(perMinute: Float64Array, steps: number): Float64Array 
     means[s] = (means[s] as number) + (perMinute[m] as number) / length;
   }
   return means;
+}
+
+/** Sum of all that stand before each of some values, and at last of all of them. */
+export function runningSums(values: Float64Array): Float64Array {
+  const sums = new Float64Array(values.length + 1);
+  for (let i = 0; i < values.length; i++) sums[i + 1] = (sums[i] as number) + (values[i] as number);
+  return sums;
 }
 
 /** A profile of which a supply carries part. */

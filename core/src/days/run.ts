@@ -155,6 +155,8 @@ export function runDays(setup: DaysSetup, weather: WeatherRun, options: RunOptio
   /** What is of the day's tables or of the day. */
   const setRows = ({ demand }: DayTables) => {
     rows.idleW = demand.idleW;
+    rows.idleSums = demand.idleSums;
+    rows.cableSums = today.cableSums;
     rows.stopWh = demand.stopWh;
     rows.cableW = today.cableW;
     rows.drivingW = today.drivingW;
@@ -294,6 +296,8 @@ const rowsOf = (
   usefulW,
   idleW: cableW,
   cableW,
+  idleSums: cableW,
+  cableSums: cableW,
   sunW,
   drivingW,
   supplyW,

@@ -39,11 +39,15 @@ interface Given {
 
 function rowsOf(day: readonly Given[]): StepRows {
   const row = (of: (given: Given) => number) => Float64Array.from(day, of);
+  const before = (of: (given: Given) => number) =>
+    Float64Array.from({ length: day.length + 1 }, (_, n) => day.slice(0, n).reduce((sum, given) => sum + of(given), 0));
   return {
     busW: row(({ firstW, secondW, idleW }) => (firstW + secondW) * 1.1 + idleW),
     usefulW: row(({ firstW, secondW }) => firstW + secondW),
     idleW: row(({ idleW }) => idleW),
     cableW: row(({ firstW, secondW }) => (firstW + secondW) * 0.02),
+    idleSums: before(({ idleW }) => idleW),
+    cableSums: before(({ firstW, secondW }) => (firstW + secondW) * 0.02),
     sunW: row(({ sunW }) => sunW),
     drivingW: row(({ drivingW }) => drivingW),
     supplyW: row(({ supplyW }) => supplyW),

@@ -9,6 +9,9 @@ export interface StepRows {
   readonly usefulW: Float64Array;
   readonly idleW: Float64Array;
   readonly cableW: Float64Array;
+  /** Of all steps before one, and at last of all. */
+  readonly idleSums: Float64Array;
+  readonly cableSums: Float64Array;
   readonly sunW: Float64Array;
   /** Of chargers, whose amps are limited: from the alternator, and from supplies. */
   readonly drivingW: Float64Array;
@@ -302,16 +305,15 @@ export function makeSteps(model: StoreModel, cutOff: CutOff, hours: number) {
   }
 
   /** What some steps ask for, all of it served. */
-  function addServed(books: Books, { busW, usefulW, idleW, cableW }: StepRows, from: number, to: number): void {
+  function addServed(books: Books, rows: StepRows, from: number, to: number): void {
+    const { busW, usefulW, idleSums, cableSums } = rows;
+    const idle = (idleSums[to] as number) - (idleSums[from] as number);
+    const cable = (cableSums[to] as number) - (cableSums[from] as number);
     let need = 0,
-      useful = 0,
-      idle = 0,
-      cable = 0;
+      useful = 0;
     for (let s = from; s < to; s++) {
       need += busW[s] as number;
       useful += usefulW[s] as number;
-      idle += idleW[s] as number;
-      cable += cableW[s] as number;
     }
     books.usefulWh += useful * hours;
     books.idleWh += idle * hours;

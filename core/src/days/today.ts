@@ -1,4 +1,4 @@
-import type { FollowingLoad } from './demand.ts';
+import { type FollowingLoad, runningSums } from './demand.ts';
 import { LEVEL_STEP, LEVELS, type MonthSky } from './income.ts';
 import type { DaysSetup, DayTables, Sharing } from './setup.ts';
 import type { WeatherRun } from './weather.ts';
@@ -19,6 +19,7 @@ export interface Today {
   readonly sunW: Float64Array;
   /** The day's own where something changes them, else those of its tables. */
   cableW: Float64Array;
+  cableSums: Float64Array;
   drivingW: Float64Array;
   supplyW: Float64Array;
   otherW: Float64Array;
@@ -50,6 +51,7 @@ export function emptyDay(steps: number): Today {
     usefulW: row(),
     sunW: row(),
     cableW: NONE,
+    cableSums: NONE,
     drivingW: NONE,
     supplyW: NONE,
     otherW: NONE,
@@ -96,6 +98,7 @@ export function fillDay(
     else along(today.flatWm2, sky.flatWm2, 0, clearness);
   }
   followAll(today, demand, beyondH, stepMin / 60, null);
+  today.cableSums = demand.followInCables ? runningSums(today.cableW) : demand.cableSums;
   const level = Math.min(LAST_LEVEL, Math.floor(clearness / LEVEL_STEP));
   const above = Math.min(1, clearness / LEVEL_STEP - level);
   const gives: Gives = measured
