@@ -456,6 +456,9 @@ describe('what each load takes of a day', () => {
     const { cableWh, usefulWh } = run.books;
     const ohm = (2 * 4 * 4.95 + 2 * 0.5 * 0.386) / 1000;
     expect(cableWh / usefulWh).toBeCloseTo((4.6875 ** 2 * ohm) / 60, 5);
+    // As much on the day after.
+    const twice = runDays(setupOf(there), dark(2, 25), { fromSoc: 1, month: 6 }).books;
+    expect(twice.cableWh).toBeCloseTo(2 * cableWh, 6);
   });
 });
 
@@ -686,6 +689,18 @@ describe('demand that follows the weather', () => {
     const run = runDays(setup, dark(1, 60));
     // At 60 °C it would have to run 1.1 of the time: all day it cannot hold.
     expect([run.books.usefulWh, run.beyondH[0]]).toEqual([expect.closeTo(1200, 6), expect.closeTo(24, 6)]);
+    // One day after the other, as warm as each is, and nothing is lost on the way.
+    const trip = runDays(setup, { ...dark(3), meanC: Float64Array.of(25, 33, 29) }).books;
+    expect([trip.usefulWh, trip.conversionWh]).toEqual([expect.closeTo(480 * 3.6, 6), expect.closeTo(0, 6)]);
+  });
+
+  it.each(['direct', 'dc-dc'] as const)('cannot hold for as long as it may run and no longer (%s)', (path) => {
+    // 100 minutes are six quarters of an hour and two thirds of one.
+    const uses = [{ startMin: 600, minutes: 100 }];
+    const draw = { kind: 'thermostatic', runningW: 50, duty: 0.4, setC: 5 } as const;
+    const setup = setupOf(withSystem(alone(aJob([aLoad({ path, uses, draw })])), { store: lfp100 }));
+    expect(runDays(setup, dark(1, 60)).beyondH[0]).toBeCloseTo(100 / 60, 9);
+    expect(runDays(setup, dark(1, 54)).beyondH[0]).toBe(0);
   });
 
   it('by way of a converter takes what that loses as well, with its cable or without', () => {
@@ -741,7 +756,7 @@ describe('demand that follows the weather', () => {
     expect(wh(-80)).toBeCloseTo(720, 6);
   });
 
-  it('cold water is warmer in warm weather, and a room is cooled for the sun on its glass', () => {
+  it('cold water is warmer in warm weather', () => {
     const water = aLoad({
       path: 'direct',
       uses: [{ startMin: 600, minutes: 120 }],
@@ -754,8 +769,14 @@ describe('demand that follows the weather', () => {
     const wh = (meanC: number) => runDays(setup, dark(1, meanC)).books.usefulWh;
     expect(wh(said)).toBeCloseTo(20 * 1.163 * 30, 1);
     expect(wh(said + 10)).toBeCloseTo(20 * 1.163 * 20, 1);
+    // By the mean of the day, however warm it is at the hour.
+    const swings = runDays(setup, { ...dark(1, said + 10), swingC: Float64Array.of(8) }).books.usefulWh;
+    expect(swings).toBeCloseTo(20 * 1.163 * 20, 1);
+  });
+
+  it.each(['direct', 'dc-dc'] as const)('a room is cooled for the sun on its glass (%s)', (path) => {
     const room = always(0, {
-      path: 'direct',
+      path,
       draw: {
         kind: 'room',
         mode: 'cooling',

@@ -33,6 +33,18 @@ describe('how warm a store is', () => {
     for (const h of [0.25, 6]) expect(at(191 + h * 4)).toBeCloseTo(10 + (then - 10) * Math.exp(-h / 6), 4);
   });
 
+  it('is looked at in a trace too where it never gets cold enough to matter', () => {
+    const run = runDays(setUpDays(settle(jobOf(1, { coldestC: 5 })), 15), daysOf([20, -10]), { traced: true });
+    expect(run.trace?.storeC[95 + 12]).toBeCloseTo(5 + 15 * Math.exp(-3 / 6), 4);
+    expect(run.trace?.airC[95 + 12]).toBeCloseTo(-10, 5);
+  });
+
+  it('it is warmed where it stands at 0 °C, which may be charged and not yet safely', () => {
+    const job = jobOf(5, { coldestC: 0, heaterW: 100 }, 300);
+    const { books } = runDays(setUpDays(settle(job), 15), daysOf([-8, -8, -8], 0.6), { fromSoc: 0.5, month: 3 });
+    expect(books.usefulWh).toBeGreaterThan(5 * 72 + 50);
+  });
+
   it('from a step on, it goes on from what it was: what came before stands', () => {
     const warmth = emptyWarmth(4);
     const row = (value: number) => new Float64Array(4).fill(value);
