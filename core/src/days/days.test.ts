@@ -694,7 +694,7 @@ describe('demand that follows the weather', () => {
     expect([trip.usefulWh, trip.conversionWh]).toEqual([expect.closeTo(480 * 3.6, 6), expect.closeTo(0, 6)]);
   });
 
-  it.each(['direct', 'dc-dc'] as const)('cannot hold for as long as it may run and no longer (%s)', (path) => {
+  it.each(['direct', 'inverter'] as const)('cannot hold for as long as it may run and no longer (%s)', (path) => {
     // 100 minutes are six quarters of an hour and two thirds of one.
     const uses = [{ startMin: 600, minutes: 100 }];
     const draw = { kind: 'thermostatic', runningW: 50, duty: 0.4, setC: 5 } as const;
@@ -774,7 +774,7 @@ describe('demand that follows the weather', () => {
     expect(swings).toBeCloseTo(20 * 1.163 * 20, 1);
   });
 
-  it.each(['direct', 'dc-dc'] as const)('a room is cooled for the sun on its glass (%s)', (path) => {
+  it.each(['direct', 'inverter'] as const)('a room is cooled for the sun on its glass (%s)', (path) => {
     const room = always(0, {
       path,
       draw: {

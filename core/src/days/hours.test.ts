@@ -7,7 +7,8 @@ import { epwLines, madeUp, pvgisLines } from '../test/weatherFiles.ts';
 import { placeOfWeather } from '../weather/place.ts';
 import { readWeather, type Weather } from '../weather/read.ts';
 import { validateHours } from '../weather/validateHours.ts';
-import { climateOf, importedRun } from './weather.ts';
+import { runDays } from './run.ts';
+import { climateOf, importedRun, type WeatherRun } from './weather.ts';
 import { weatherUnder } from './whatIf.ts';
 
 const weatherOf = (lines: readonly string[]): Weather => {
@@ -146,6 +147,21 @@ describe('the hours of a weather file', () => {
     // Set to 4 °C, 31 °C around it at two and 21 before and after: 27 K against 17.
     expect(at(14) / at(13)).toBeCloseTo(27 / 17, 6);
     expect(at(13)).toBeCloseTo(at(15), 9);
+  });
+
+  it('cold water follows the mean of its day', () => {
+    const draw = { kind: 'water-heating', powerW: 1000, litres: 20, riseK: 30, efficiency: 1, standingW: 0 } as const;
+    const water = aLoad({ path: 'direct', uses: [{ startMin: 840, minutes: 120 }], draw });
+    const job = under(withArray(aJob([water]), {}), epw);
+    const { setup } = prepareDays(job, 'a', { ...ask, hourly: epw.hourly });
+    const measured = importedRun(job.brief.place, setup.climate, 151, 2, epw.hourly);
+    if (!measured?.hours) throw new Error('no hours');
+    const wh = (run: WeatherRun) => runDays(setup, run, { month: 6 }).books;
+    const byHours = wh(measured);
+    const byMeans = wh({ ...measured, hours: null });
+    const asked = ({ usefulWh, unservedWh }: typeof byHours) => usefulWh + unservedWh;
+    expect(asked(byHours)).toBeCloseTo(asked(byMeans), 6);
+    expect(asked(byHours)).toBeGreaterThan(0);
   });
 
   it('of another file are not played under these days', () => {
