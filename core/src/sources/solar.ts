@@ -42,6 +42,8 @@ export interface Sky {
   readonly flatFactor: number | null;
 }
 
+const rememberedFlat = remembering<Float64Array, ArrayDay>();
+
 /** @param toCoverWh Wh a day; `leads` of the arrays where they are laid */
 export function sizeSolar(
   { arrays, busVoltageV }: System,
@@ -50,7 +52,8 @@ export function sizeSolar(
   leads: Pick<Leads, 'ofArray'> | null,
 ): SolarSize {
   const { ambientC, flatFactor } = sky;
-  const flat = arrayDay(sky.onPlane({ slopeDeg: 0, azimuthDeg: null, follows: false }), ambientC, flatFactor);
+  const light = sky.onPlane({ slopeDeg: 0, azimuthDeg: null, follows: false });
+  const flat = rememberedFlat(light, [ambientC, flatFactor], () => arrayDay(light, ambientC, flatFactor));
   const sunRises = flat.whPerRatedW >= LEAST_YIELD_WH;
   const requiredW = sunRises ? toCoverWh / flat.whPerRatedW : 0;
   const isChosen = arrays !== null;
