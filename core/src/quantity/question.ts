@@ -17,6 +17,7 @@ export type QuestionCode =
   | 'bare-number'
   | 'second-figure'
   | 'unread-word'
+  | 'behind-hours'
   | 'cooking-or-input'
   | 'cooling-or-input'
   | 'shaft-or-input'

@@ -15,7 +15,7 @@ const DAY_NAME = '(?:mon|tues?|wednes|thurs?|fri|satur|sun)days?';
 const DAY = `(?:${DAY_NAME}|mon|tues?|wed|thu(?:rs?)?|fri|sat|sun)`;
 const NEXT_DAY = `(?:(?:\\s*(?:,\\s*and|,|and|&|/|\\+)\\s*|\\s+)${DAY})`;
 /** "4 h sat": right after a length and at the end. */
-const LAST_DAY = `(?<=\\d\\s?(?:${HOUR}|${MINUTE})\\s+)${DAY}(?=\\s*$)`;
+const LAST_DAY = `(?<=(?<!\\p{L})(?:${HOUR}|${MINUTE})\\s+)${DAY}(?=\\s*$)`;
 /** Two letters say a day only in a span: "Mo-Fr". */
 const SHORT_DAY = '(?:mo|tu|we|th|fr|sa|su)';
 const DAYS_IN_ORDER = ['mo', 'tu', 'we', 'th', 'fr', 'sa', 'su'];
@@ -91,9 +91,9 @@ const RULES: readonly Rule[] = [
     `(?<!\\p{L})(?:(?:switched|turned)\\s+)?off\\s+(?:overnight|(?:at|by|all|during\\s+the)\\s+night)${END}|(?<!\\p{L})(?:overnight|(?:at|by|all)\\s+night)\\s+off${END}`,
     () => ({ kind: 'clock', value: MORNING_MIN, second: NIGHT_MIN }),
   ],
-  // "from 1800 to 2230".
+  // "from 1800 to 2230", "0600-2300".
   [
-    `(?<!\\p{L})(?:from|between)\\s+([012]\\d)([0-5]\\d)(?:\\s*h(?:rs)?)?\\s*(?:-|–|to|till|until|and)\\s*([012]\\d)([0-5]\\d)(?:\\s*h(?:rs)?)?${END}`,
+    `(?:(?<!\\p{L})(?:from|between|on)\\s+|(?<![\\p{L}\\d.,/-])(?=0\\d{3}\\s*(?:h(?:rs)?)?\\s*(?:-|–|to|till|until)))([012]\\d)([0-5]\\d)(?:\\s*h(?:rs)?)?\\s*(?:-|–|to|till|until|and)\\s*([012]\\d)([0-5]\\d)(?:\\s*h(?:rs)?)?${END}`,
     (m) => ofMinutes(minuteOf(m[1], m[2], undefined), minuteOf(m[3], m[4], undefined)),
   ],
   [
@@ -119,8 +119,8 @@ const RULES: readonly Rule[] = [
     `(?<!\\p{L})(?:(\\d+)\\s*${HOUR}\\s*and\\s*)?(?:a\\s*)?half(?:\\s*(?:an|of an))?\\s*${HOUR}${END}`,
     (m) => length(30 + Number(m[1] ?? 0) * 60),
   ],
-  [`(?<!\\p{L})three\\s*quarters\\s*of\\s*an\\s*${HOUR}${END}`, () => length(45)],
-  [`(?<!\\p{L})(?:a\\s*)?quarter\\s*(?:of\\s*)?an?\\s*${HOUR}${END}`, () => length(15)],
+  [`(?<!\\p{L})three[\\s-]*quarters?[\\s-]*(?:of\\s*an\\s*)?hour${END}`, () => length(45)],
+  [`(?<!\\p{L})(?:an?\\s*)?quarter[\\s-]*(?:(?:of\\s*)?an?\\s*)?hour${END}`, () => length(15)],
   [`(?<!\\p{L})(?:an|one)\\s*hour${END}(?!\\s*and)(?:\\s*(?:a|per|each|every|/)\\s*day)?`, () => length(60)],
   [`(?<!\\p{L})(?:a|one)\\s*minute${END}`, () => length(1)],
   [
@@ -139,7 +139,10 @@ const RULES: readonly Rule[] = [
     `(?<!\\p{L})(?:(?:once|one)\\s*)?(?:a|per|each|every)\\s*fortnight${END}|(?<!\\p{L})fortnightly${END}`,
     () => week(0.5),
   ],
-  [`(?<!\\p{L})every\\s*(?:other|second|2nd)\\s*(?:day|night)${END}`, () => week(3.5)],
+  [
+    `(?<!\\p{L})(?:every\\s*(?:other|second|2nd)\\s*(?:day|night)|(?:on\\s+|every\\s+)?alternat(?:e|ing)\\s*(?:day|night)s?)${END}`,
+    () => week(3.5),
+  ],
   [`(?<!\\p{L})every\\s*(?:third|3rd)\\s*(?:day|night)${END}`, () => week(7 / 3)],
   [`(?<!\\p{L})every\\s*(\\d|two|three|four|five|six)\\s*(?:days|nights)${END}`, (m) => atMostAWeek(7 / often(m[1]))],
   [`(?<!\\p{L})(?:weekly|every\\s*week)${END}`, () => week(1)],
@@ -163,8 +166,8 @@ const RULES: readonly Rule[] = [
     () => ({ kind: 'weekends', value: 2 }),
   ],
   [
-    '(?<!\\p{L})(?:only\\s+)?(?:(?:in|during)\\s+(?:the\\s+)?|only\\s+)(summer|winter)s?(?:\\s+only)?(?!\\p{L})|(?<!\\p{L})(summer|winter)s?\\s+only(?!\\p{L})',
-    (m) => ({ kind: (m[1] ?? m[2] ?? '').toLowerCase() as 'summer' | 'winter', value: 1 }),
+    '(?<!\\p{L})(?:only\\s+)?(?:(?:in|during)\\s+(?:the\\s+)?|only\\s+)(summer|winter)s?(?:\\s+only)?(?!\\p{L})|(?<!\\p{L})(summer|winter)s?\\s+only(?!\\p{L})|(?<!\\p{L})(?:all\\s+)?(summer|winter)s?(?=\\s*(?:$|[,;)]|(?:evening|night|morning|afternoon|weekend)s?(?!\\p{L})))',
+    (m) => ({ kind: (m[1] ?? m[2] ?? m[3] ?? '').toLowerCase() as 'summer' | 'winter', value: 1 }),
   ],
   [
     '(?<!\\p{L})(?:on\\s+)?(?:weekdays?|week[ -]?nights?|(?:work|working|school|business|office)\\s?days?|werktags?|mondays? to fridays?|mon-fri|m\\s?[-–]\\s?f(?=\\s*(?:only\\s*)?(?:$|[,;)])))(?:\\s+only)?(?!\\p{L})',
@@ -173,6 +176,11 @@ const RULES: readonly Rule[] = [
   [
     `(?<!\\p{L})(${DAY})\\s*(?:-|–|to|till|until|through|thru)\\s*(${DAY})${END}`,
     (m) => week(((dayIndex(m[2]) - dayIndex(m[1]) + 7) % 7) + 1),
+  ],
+  // "m/w/f", "tu/th": several days.
+  [
+    `(?<![\\p{L}\\d/])(?:m\\s?/\\s?w\\s?/\\s?f|t\\s?/\\s?th|${SHORT_DAY}(?:\\s?/\\s?${SHORT_DAY})+)${END}`,
+    (m) => week(m[0].split('/').length),
   ],
   [
     `(?<!\\p{L})(${SHORT_DAY})\\s?[-–]\\s?(${SHORT_DAY})${END}`,
