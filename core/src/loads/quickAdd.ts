@@ -10,7 +10,6 @@ import type { Reading, Token } from '../quantity/token.ts';
 import { type Appliance, bestFit, loadFrom, type Match, nearMatches } from '../reference/appliances.ts';
 import { DEFAULT } from '../reference/defaults.ts';
 import { MAINS_FROM_V } from '../reference/nameplates.ts';
-import { behindHours } from './behindHours.ts';
 import { looksLikeLabel } from './label.ts';
 import { proposeFromLabel } from './labelProposal.ts';
 import { bearing, poweredDraw } from './powered.ts';
@@ -19,6 +18,7 @@ import { typedPower, USUAL } from './typedPower.ts';
 import { typedUse } from './typedUse.ts';
 import { unfit } from './unfit.ts';
 import { unmet } from './unmet.ts';
+import { unreadBehind } from './unreadBehind.ts';
 import { givesPower, whatItIs } from './whatItIs.ts';
 import { eachOfTotal } from './wholeOrEach.ts';
 
@@ -84,7 +84,7 @@ function proposeFromLine(
   questions.push(...unreadWords(text, [...typed.tokens, ...questions], isTimed));
   questions.push(...leftOver(text, reading, [...power.used, ...use.used, ...(count ? [count] : [])], questions));
   if (count && count.value > 1) questions.push(...severalThings(text, firm));
-  questions.push(...behindHours(text, typed.tokens, questions, base));
+  questions.push(...unreadBehind(text, typed.tokens, questions, base));
   const saysEnergy = use.draw.kind !== 'steady' || use.draw.powerW > 0;
   if (type === null && !knowsPower && !saysEnergy) return { ...nothing, appliance: null, questions, missing: 'power' };
   const load: Load = {

@@ -65,6 +65,11 @@ export function withCounts(text: string, tokens: readonly Token[], taken: { star
     const value = match[2] ? 2 : match[1] ? 6 : 12;
     add({ kind: 'count', value, start: match.index, end: match.index + match[0].length });
   }
+  // "65 W each, two of them".
+  for (const match of text.matchAll(
+    pattern(`(?<!\\p{L})(${WRITTEN_OUT})\\s+of\\s+(?:them|these|those)(?!\\p{L})`, 'giu'),
+  ))
+    add({ kind: 'count', value: numberOf(match[1]), start: match.index, end: match.index + match[0].length });
   // "lamps (6)", "lamps (six)", "spots: 6 @ 4 W".
   for (const match of text.matchAll(pattern(`\\(\\s*(\\d{1,2}|${WRITTEN_OUT})\\s*\\)`, 'giu')))
     add({ kind: 'count', value: numberOf(match[1]), start: match.index, end: match.index + match[0].length });

@@ -808,4 +808,29 @@ heater 1kW 300 Wh/day 9 min at 7am and 5pm ⇒ n 2; min 18; wh 300
 washing machine 1 h at 7am and 2 h at 6pm ⇒ ?second-figure
 fan 15 min every hour at night 45 Wh/day ⇒ W 20; n 9; min 135; wh 45
 fan 20 W 15 min every hour at night 45 Wh/day ⇒ W 20; min 135; wh 45
+hair straightener 45W 10 min m/w/f ⇒ W 45; min 10; days 3
+pump 5A 3 min tu/th ⇒ W 60; min 3; days 2
+ebike charger 2A 42V 4h alternate days ⇒ W 84; min 240; days 3.5
+vacuum 0.4kW quarter hour every second day ⇒ W 400; min 15; days 3.5
+vacuum 400W three quarter hour sat ⇒ W 400; min 45; days 1
+router 12V 1A on 0600-2300 ⇒ W 12; min 1020; at 6:00
+router 12V 1A 0600-2300 ⇒ W 12; min 1020; at 6:00
+dehumidifier 250W 40% of the time overnight winter ⇒ type dehumidifier; W 250; duty 40; min 540
+awning lights 8W 3h summer evenings ⇒ W 8; min 180
+tool chargers 65W each, two of them, 1h a day ⇒ q 2; W 65; min 60
+TV 40W 2h in the lounge ⇒ type television; W 40; min 120
+lamp 5W 2h (by the map) ⇒ W 5; min 120
+my laptop 45W maybe 4 hours ⇒ type laptop; W 45; min 240
+electric blanket 60W 1h before bed ⇒ W 60; min 60
+slow cooker low 120W 8h ⇒ type slow-cooker; W 120; min 480
+lights in the back 12W about three hours most nights ⇒ ?unread-word
+fridge runs 35W nearly all the time ⇒ ?unread-word
+gps 6W 10 hours on passage ⇒ ?behind-hours
+tablets for kids 2x10W 2h car trips ⇒ ?behind-hours
+wife's hairdryer 1200W 8 min after showers ⇒ ?behind-hours
+induction plate 2000W low setting 20 min lunch 40 min dinner ⇒ ?behind-hours
+kettle 900W 6 min, three brews ⇒ ?behind-hours
+blower 60W 1.5 hrs in the shoulder season ⇒ ?behind-hours
+awning motor 8A 40 s in and out ⇒ ?behind-hours
+heated jacket 30W charging 3h before riding ⇒ ?behind-hours
 `;
