@@ -27,6 +27,9 @@ export type { Bus, Proposal } from './proposal.ts';
 /** "fridge ~ 45 W", "12v ~ 45W": about so many, not a mark of alternating current, which stands after volts of the mains. */
 const ABOUT = pattern(/(?<!\S)(?<!\d\s?v?\s*)~(?=\s*\d)|(?<=(?<![\d.,])[1-5]?\d\s?v\s+)~(?=\s*\d)/giu);
 
+/** "45W,2h", "4 min/3x": a mark between a unit and the next figure, without a blank, parts them; "3,5" is a number. */
+const PARTING = pattern(/(?<=[\p{L}%°)])[,;|](?=\d)|[,;|](?=\p{L})|(?<=\p{L})\/(?=\d{1,2}\s?[x×](?!\p{L}))/giu);
+
 /**
  * Turns a line such as "2 laptops 38W 5h", "kettle", "pump 12v 3,5a 3x4min" or "phone 15Wh" into a load, a label
  * into what it says. A catalogue type fills what is left open; what is typed wins. A quantity that was typed is used,
@@ -42,7 +45,7 @@ export function proposeLoad(
   firm: readonly Appliance[] = [],
   bus: Bus = USUAL_BUS,
 ): Proposal {
-  const text = asTyped.replace(ABOUT, ' ');
+  const text = asTyped.replace(ABOUT, ' ').replace(PARTING, ' ');
   // What gives power is asked about as a line, however much it looks like a label, and what is sold by its length.
   const isPlate = looksLikeLabel(text) && !saysPerLength(text) && !givesPower(readQuantities(text));
   const fromLabel = isPlate ? proposeFromLabel(text, idFor, pick, firm, bus) : null;
@@ -238,9 +241,18 @@ const WHEN_AT_END = pattern(
   /(?<=\p{L}[\s,;(]+)(?:(?:in the|at|every|each|and|with)\s+)*(?:mornings?|evenings?|nights?|afternoons?|breakfast|lunch|dinner|supper|am|pm|daytime|overnight|total|is|in use|on|uses|draws|takes|runs?|running|used)[\s,;)]*$/iu,
 );
 
+/** Marks with nothing to mark, once the figures are gone; and such as wait for more. */
+const OPEN_END = /[\s([{"|_=~><*@&+,;:/–—-]+$/u;
+const ALONE = /(?<=^|\s)[^\p{L}\p{N}\s]+(?=\s|$)/gu;
+
 function nameOf(words: string, base: Appliance | null): string {
-  let clean = words.replace(/[\p{Cc}\p{Cs}]/gu, ' ').trim();
-  while (WHEN_AT_END.test(clean)) clean = clean.replace(WHEN_AT_END, '').trim();
+  let clean = words
+    .replace(/[\p{Cc}\p{Cs}]/gu, ' ')
+    .replace(ALONE, ' ')
+    .replace(/\s+/g, ' ')
+    .replace(OPEN_END, '');
+  while (WHEN_AT_END.test(clean)) clean = clean.replace(WHEN_AT_END, '').replace(OPEN_END, '');
   if (!clean) return base?.name ?? '';
+  clean = clean.trim();
   return (clean.charAt(0).toUpperCase() + clean.slice(1)).slice(0, 120);
 }

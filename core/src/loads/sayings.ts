@@ -144,12 +144,11 @@ export class Sayings {
   /** @param cycles whether it cycles by itself, and is on every day */
   week(start: Load, cycles: boolean): Week {
     const days = this.one('days-per-week');
-    if (days) return { daysPerWeek: days.value, variants: start.variants, minutes: 0 };
     const season = this.one('summer', 'winter');
-    if (season)
+    if (days || season)
       return {
-        daysPerWeek: start.daysPerWeek,
-        variants: without(start, season.kind === 'summer' ? 'winter' : 'summer'),
+        daysPerWeek: days?.value ?? start.daysPerWeek,
+        variants: season ? without(start, season.kind === 'summer' ? 'winter' : 'summer') : start.variants,
         minutes: 0,
       };
     const part = this.one('weekdays', 'weekends');

@@ -38,7 +38,7 @@ night: begins 60, daily 300, perUse 50, days 60, weekends 60, winter 60, duty 27
 begins: daily 300, perUse 50, days 60, weekends 60, winter 60, duty ?, weekly 90, twice ?, total 120, each 5
 daily: perUse ?, days 300, weekends 300, winter 300, duty ?, weekly ?, always ?, twice 300, total ?, each ?
 perUse: days 50, weekends 50, winter 50, duty ?, weekly ?, always ?, twice 100, total ?, each ?
-days: weekends ?, winter ?, duty 720, weekly ?, always 1440, twice 120, total 120, each 5
+days: weekends ?, winter 60, duty 720, weekly ?, always 1440, twice 120, total 120, each 5
 weekends: winter ?, duty 720, weekly ?, always 1440, twice 120, total 120, each 5
 winter: duty 720, weekly ?, always 1440, twice 120, total 120, each 5
 duty: weekly ?, always 720, twice ?, total ?, each ?

@@ -30,7 +30,8 @@ export function withCounts(text: string, tokens: readonly Token[], taken: { star
   };
   const isSize = (token: Token | undefined) => token !== undefined && SIZES.has(token.kind);
   const isLength = (token: Token | undefined) => token?.kind === 'duration';
-  const before = (at: number) => tokens.find((token) => token.end <= at && /^[\s)]*$/.test(text.slice(token.end, at)));
+  const before = (at: number) =>
+    tokens.find((token) => token.end <= at && /^[^\p{L}\p{N}]*$/u.test(text.slice(token.end, at)));
   const after = (at: number) => tokens.find((token) => token.start >= at && text.slice(at, token.start).trim() === '');
   for (const match of text.matchAll(START_RATIO)) {
     const value = Number((match[1] ?? match[2] ?? match[3] ?? '').replace(',', '.'));

@@ -83,7 +83,7 @@ const RULES: readonly Rule[] = [
     (m) => ({ kind: 'every', value: minutesOf(m[1], m[2]), second: /^h/i.test(m[3] ?? '') ? 30 : 15 }),
   ],
   [
-    `(?<![\\p{L}\\d.,])(?:from\\s+|between\\s+)?(\\d{1,2})${OF_HOUR}?\\s*(am|pm|h)?\\s*(?:-|–|to|till|until|and)\\s*(\\d{1,2})${OF_HOUR}?\\s*(am|pm|h|o.?clock)?(?![\\p{L}\\d:.,]|\\s*(?:w|v|a|k?wh|ah|va|hz|min|kw)(?!\\p{L}))`,
+    `(?<![\\p{L}\\d.,])(?:from\\s+|between\\s+)?(\\d{1,2})${OF_HOUR}?\\s*(am|pm|h)?\\s*(?:-|–|to|till|until|and)\\s*(\\d{1,2})${OF_HOUR}?\\s*(am|pm|h|o.?clock)?(?![\\p{L}\\d:]|[.,]\\d|\\s*(?:w|v|a|k?wh|ah|va|hz|min|kw)(?!\\p{L}))`,
     (m) => clock(m),
   ],
   // "off overnight": on by day.
@@ -101,7 +101,7 @@ const RULES: readonly Rule[] = [
     () => length(MINUTES_PER_DAY),
   ],
   [
-    `(?<![\\p{L}\\d.,])(?:(?:from|between)\\s+)?(${HOUR_OF_DAY})\\s*(?:-|–|to|till|until|and)\\s*(${HOUR_OF_DAY})(?![\\p{L}\\d:.,]|\\s*(?:w|v|a|k?wh|ah|va|hz|min|kw)(?!\\p{L}))`,
+    `(?<![\\p{L}\\d.,])(?:(?:from|between)\\s+)?(${HOUR_OF_DAY})\\s*(?:-|–|to|till|until|and)\\s*(${HOUR_OF_DAY})(?![\\p{L}\\d:]|[.,]\\d|\\s*(?:w|v|a|k?wh|ah|va|hz|min|kw)(?!\\p{L}))`,
     (m) => (isTwo(m[0]) ? null : namedClock(m[1] ?? '', m[2] ?? '')),
   ],
   [
