@@ -833,8 +833,8 @@ kettle 900W 6 min, three brews ⇒ ?behind-hours
 blower 60W 1.5 hrs in the shoulder season ⇒ ?behind-hours
 awning motor 8A 40 s in and out ⇒ ?behind-hours
 heated jacket 30W charging 3h before riding ⇒ ?behind-hours
-Fan,15W,6h ⇒ type fan-12v; W 15; min 360
-Kettle: 1500 W, 4 min, 3x ⇒ type kettle; W 1500; n 3; min 4
+Fan,15W,6h ⇒ W 15; min 360
+Kettle: 1500 W, 4 min, 3x ⇒ type kettle; W 1500; n 3; min 12
 freezer 12V,4A 40% duty ⇒ W 48; duty 40
 laptop 19V,3.42A,4h ⇒ type laptop; W 64.98; path dc-dc; min 240
 TV 40W 18:00-22:00. kitchen ⇒ type television; W 40; min 240; at 18:00
