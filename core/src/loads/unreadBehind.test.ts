@@ -3,14 +3,14 @@ import { proposeLoad } from './quickAdd.ts';
 
 const asked = (line: string): [string, string[]][] =>
   proposeLoad(line, () => 'x').questions.flatMap(({ code, found, choices }): [string, string[]][] =>
-    code === 'behind-hours' ? [[found, [...choices]]] : [],
+    code === 'unread-rest' ? [[found, [...choices]]] : [],
   );
 
 describe('words behind the figures that nothing has read', () => {
   it('are asked about where they stand, to be put in brackets or left out', () => {
     const line = 'gizmo 45 W 10 min by request';
     const [question] = proposeLoad(line, () => 'x').questions;
-    expect(question).toMatchObject({ code: 'behind-hours', found: 'request', choices: ['(request)', ''] });
+    expect(question).toMatchObject({ code: 'unread-rest', found: 'request', choices: ['(request)', ''] });
     expect(line.slice(question?.start, question?.end)).toBe('request');
   });
 

@@ -59,10 +59,10 @@ export function unreadBehind(
   return [...behind.matchAll(RUN)].flatMap((match): Question[] => {
     const found = match[0].replace(/[./&+-]+$/, '');
     const words = wordsOf(found);
-    // "32 °C" leaves a letter.
-    if ((words.length === 1 && found.length < 2) || words.every((word) => known.has(word))) return [];
+    // "32 °C" leaves a letter, "20 min x 4 days" a sign.
+    if ((words.length === 1 && found.length < 2) || words.every((word) => known.has(word) || word === 'x')) return [];
     const start = match.index;
-    return [{ code: 'behind-hours', start, end: start + found.length, found, choices: [`(${found})`, ''] }];
+    return [{ code: 'unread-rest', start, end: start + found.length, found, choices: [`(${found})`, ''] }];
   });
 }
 

@@ -17,7 +17,7 @@ export type QuestionCode =
   | 'bare-number'
   | 'second-figure'
   | 'unread-word'
-  | 'behind-hours'
+  | 'unread-rest'
   | 'cooking-or-input'
   | 'cooling-or-input'
   | 'shaft-or-input'

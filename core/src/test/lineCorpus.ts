@@ -825,14 +825,14 @@ electric blanket 60W 1h before bed ⇒ W 60; min 60
 slow cooker low 120W 8h ⇒ type slow-cooker; W 120; min 480
 lights in the back 12W about three hours most nights ⇒ ?unread-word
 fridge runs 35W nearly all the time ⇒ ?unread-word
-gps 6W 10 hours on passage ⇒ ?behind-hours
-tablets for kids 2x10W 2h car trips ⇒ ?behind-hours
-wife's hairdryer 1200W 8 min after showers ⇒ ?behind-hours
-induction plate 2000W low setting 20 min lunch 40 min dinner ⇒ ?behind-hours
-kettle 900W 6 min, three brews ⇒ ?behind-hours
-blower 60W 1.5 hrs in the shoulder season ⇒ ?behind-hours
-awning motor 8A 40 s in and out ⇒ ?behind-hours
-heated jacket 30W charging 3h before riding ⇒ ?behind-hours
+gps 6W 10 hours on passage ⇒ ?unread-rest
+tablets for kids 2x10W 2h car trips ⇒ ?unread-rest
+wife's hairdryer 1200W 8 min after showers ⇒ ?unread-rest
+induction plate 2000W low setting 20 min lunch 40 min dinner ⇒ ?unread-rest
+kettle 900W 6 min, three brews ⇒ ?unread-rest
+blower 60W 1.5 hrs in the shoulder season ⇒ ?unread-rest
+awning motor 8A 40 s in and out ⇒ ?unread-rest
+heated jacket 30W charging 3h before riding ⇒ ?unread-rest
 Fan,15W,6h ⇒ W 15; min 360
 Kettle: 1500 W, 4 min, 3x ⇒ type kettle; W 1500; n 3; min 12
 freezer 12V,4A 40% duty ⇒ W 48; duty 40

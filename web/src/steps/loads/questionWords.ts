@@ -35,8 +35,8 @@ export function questionWords({ code, found }: Question): string {
       return `“${found}” of what?`;
     case 'unread-word':
       return `“${found}” says when or how much and was not understood. Write it another way or take it out.`;
-    case 'behind-hours':
-      return `“${found}” stands behind the hours and was not understood. Say it another way; in brackets it belongs to the name.`;
+    case 'unread-rest':
+      return `“${found}” was not understood. Say it another way; in brackets it belongs to the name.`;
     case 'second-figure':
       return `“${found}”: which of them, and what is the other for?`;
     case 'cooking-or-input':
