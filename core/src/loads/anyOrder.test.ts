@@ -113,3 +113,34 @@ describe.each(LINES)('%j', (parts, meant) => {
     for (const mark of [',', ', ', '; ']) expect(factsOf(parts.join(mark)), parts.join(mark)).not.toBeNull();
   });
 });
+
+/** Plates in their lines, with W or the duty's watts and what feeds it. */
+const PLATES: readonly (readonly [readonly string[], number, string])[] = [
+  [['Laptop adapter', 'INPUT 100-240V~ 50/60Hz 1.5A', 'OUTPUT 19V 3.42A'], 64.98, 'inverter-adapter'],
+  [['Water pump', '12V DC', '5A', 'IPX4'], 60, 'direct'],
+  [['Kettle', '230V~', '50Hz', '1200W'], 1200, 'inverter'],
+  [['Fridge', '12/24V', '4/2A', 'R134a'], 48, 'direct'],
+  [['Microwave', '230V 50Hz', 'INPUT 1150W', 'OUTPUT 700W'], 1150, 'inverter'],
+  [['Router', 'IN 12V', '1.5A', 'Class II'], 18, 'direct'],
+  [['Toaster', '220-240V', '50-60Hz', '850-1000W'], 1000, 'inverter'],
+  [['Freezer', 'Rated 230V~', 'Power 85W', '0.45kWh/24h'], 85, 'inverter'],
+  [['Drill', '110V', '60Hz', '6.5A'], 715, 'inverter'],
+  [['Fan', 'Voltage: DC12V', 'Current: 1.2A', 'Power: 14.4W'], 14.4, 'direct'],
+];
+
+describe.each(PLATES)('the plate %j', (lines, w, path) => {
+  const wattsOf = (text: string): [number, string] | null => {
+    const { load, questions } = proposeLoad(text, () => 'x');
+    return load && questions.length === 0 ? [Number(runningPowerW(load.draw).toPrecision(6)), load.path] : null;
+  };
+
+  it('is read as it is meant', () => {
+    expect(wattsOf(lines.join('\n'))).toEqual([w, path]);
+  });
+
+  it('means the same in any order and whatever marks part it, or is asked about', () => {
+    for (const order of inAnyOrder(lines))
+      expect(wattsOf(order.join('\n')) ?? [w, path], order.join(' | ')).toEqual([w, path]);
+    for (const mark of MARKS) expect(wattsOf(lines.join(mark)) ?? [w, path], lines.join(mark)).toEqual([w, path]);
+  });
+});

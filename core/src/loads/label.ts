@@ -129,12 +129,26 @@ export function readLabel(text: string): LabelReading {
       questions.push({ code: 'breaker', start, end, found: text.slice(start, end), choices: [] });
   tokens.push(...protections);
   tokens.sort((a, b) => a.start - b.start);
-  const concluded = conclusion(tokens);
-  const asked = [...questions, ...labelQuestions(text, tokens)];
-  const unlikely = unlikelyFigures(text, tokens, concluded).filter(
+  const sided = ofOneInput(tokens);
+  const concluded = conclusion(sided);
+  const asked = [...questions, ...labelQuestions(text, sided)];
+  const unlikely = unlikelyFigures(text, sided, concluded).filter(
     ({ start, end }) => !asked.some((one) => start < one.end && end > one.start),
   );
-  return { tokens, questions: [...asked, ...unlikely], ...concluded };
+  return { tokens: sided, questions: [...asked, ...unlikely], ...concluded };
+}
+
+/** "1.5 A, input 12 V": of a plate with no output, amps that stand before the word are of the same volts. */
+function ofOneInput(tokens: readonly LabelToken[]): readonly LabelToken[] {
+  const isFeed = ({ quantity }: LabelToken) => quantity === 'V' || quantity === 'A';
+  const [plain, input] = (['plain', 'input'] as const).map((side) =>
+    tokens.filter((token) => token.side === side && isFeed(token)),
+  ) as [LabelToken[], LabelToken[]];
+  const [first, second] = [plain[0]?.quantity, input[0]?.quantity];
+  const isParted =
+    first !== second && [plain, input].every((those) => those.every(({ quantity }) => quantity === those[0]?.quantity));
+  if (!first || !second || !isParted || tokens.some(({ side }) => side === 'output')) return tokens;
+  return tokens.map((token) => (plain.includes(token) ? { ...token, side: 'input' } : token));
 }
 
 /** "8 µF / 450 V": what a motor's capacitor bears. */

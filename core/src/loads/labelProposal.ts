@@ -58,7 +58,7 @@ const isOfUse = (text: string, { kind, value, start, end }: Token): boolean => {
 
 /** Words of a nameplate that are not the appliance's name. */
 const PLATE_WORDS =
-  /\b(?:model|type|rated?|rating|input|output|voltage|power|current|consumption|frequency|supply|mains|serial|no|class|ac|dc|in|out|max|min|nominal|energy|cooling|capacity|heating|i\/p|o\/p|p\/n|s\/n|pri|sec|un|pn|fuse|size|standby|stand-by|peak|annual|starting|running|duty|average|typical|maximum|minimum|total|nennspannung|spannung|leistungsaufnahme|nennleistung|leistung|tensi[oó]n|potencia|puissance|tensione|potenza|vermogen|spanning)\b[.:]?|[~⎓⏛:;|=()]/giu;
+  /\b(?:model|type|rated?|rating|input|output|voltage|power|current|consumption|frequency|supply|mains|serial|no|(?:protection\s+)?class(?:\s+i{1,3}(?!\p{L}))?|class|ac|dc|in|out|max|min|nominal|energy|cooling|capacity|heating|i\/p|o\/p|p\/n|s\/n|pri|sec|un|pn|fuse|size|standby|stand-by|peak|annual|starting|running|duty|average|typical|maximum|minimum|total|nennspannung|spannung|leistungsaufnahme|nennleistung|leistung|tensi[oó]n|potencia|puissance|tensione|potenza|vermogen|spanning)\b[.:]?|[~⎓⏛:;|=()]/giu;
 
 /** W of cooling from which it is a room that is cooled. From memory. */
 const ROOM_FROM_W = 800;
