@@ -114,6 +114,20 @@ describe.each(LINES)('%j', (parts, meant) => {
   });
 });
 
+it.each([
+  ['Lights | 20 W | 4 h', 'Lights'],
+  ['gizmo — 20 W — 4 h', 'Gizmo'],
+  ['heater fan 1.2A 6h (night)', 'Heater fan'],
+  ['TV & sound bar 55 W 2 h', 'TV sound bar'],
+  ['gizmo (left) 20 W = 4 h', 'Gizmo (left)'],
+])('of %s the name is %s, without the marks between its figures', (line, name) => {
+  expect(proposeLoad(line, () => 'x').load?.name).toBe(name);
+});
+
+it('4 min/3x is three times of four minutes', () => {
+  expect(factsOf('kettle 1500W 4min/3x')).toEqual(facts({ w: 1500, uses: 3, minutes: 4, path: 'inverter' }));
+});
+
 /** Plates in their lines, with W or the duty's watts and what feeds it. */
 const PLATES: readonly (readonly [readonly string[], number, string])[] = [
   [['Laptop adapter', 'INPUT 100-240V~ 50/60Hz 1.5A', 'OUTPUT 19V 3.42A'], 64.98, 'inverter-adapter'],
@@ -143,4 +157,9 @@ describe.each(PLATES)('the plate %j', (lines, w, path) => {
       expect(wattsOf(order.join('\n')) ?? [w, path], order.join(' | ')).toEqual([w, path]);
     for (const mark of MARKS) expect(wattsOf(lines.join(mark)) ?? [w, path], lines.join(mark)).toEqual([w, path]);
   });
+});
+
+it('amps before an input are not of it where an output stands there as well', () => {
+  const { label } = proposeLoad('Adapter\n3A\nINPUT 230V~ 50Hz\nOUTPUT 12V', () => 'x');
+  expect(label?.powerW).not.toBe(690);
 });

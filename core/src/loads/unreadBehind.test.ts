@@ -32,6 +32,7 @@ describe('words behind the figures that nothing has read', () => {
     '45 W gizmo by request 10 min',
     '10 min gizmo by request 45 W',
     '2 h TV',
+    '45 W 10 min gizmo by request',
     'gizmo 45 W',
   ])('before the figures they are the name: %s', (line) => {
     expect(asked(line)).toEqual([]);
