@@ -1,8 +1,9 @@
 import type { Load, Use } from '../job/schema.ts';
+import type { PartOfDay } from '../quantity/partsOfDay.ts';
 import type { Question } from '../quantity/question.ts';
 import type { Reading, Token } from '../quantity/token.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
-import { type PartOfDay, partOfDay } from './uses.ts';
+import { partOfDay } from './uses.ts';
 
 /** Minutes that somebody says for a week and means for one day of it. From memory. */
 const ONCE_A_WEEK_MIN = 180;

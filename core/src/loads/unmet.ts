@@ -1,7 +1,8 @@
 import type { Draw, Load, Use } from '../job/schema.ts';
+import type { PartOfDay } from '../quantity/partsOfDay.ts';
 import type { Reading, Token } from '../quantity/token.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
-import { hoursOfPart, minutesPerDay, type PartOfDay, partsNamed } from './uses.ts';
+import { hoursOfPart, minutesPerDay, partsNamed } from './uses.ts';
 
 /** How far what a load does may be from what was said and still be the same, share; figures are rounded. From memory. */
 const SAME = 0.12;

@@ -1,6 +1,7 @@
 import { cycleLength } from '../job/draw.ts';
 import { overlappingUse } from '../job/overlap.ts';
 import type { Draw, Use } from '../job/schema.ts';
+import { HOURS_OF_PART, type PartOfDay } from '../quantity/partsOfDay.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
 
 /** Waking hours over which repeated uses are spread: 07:00 to 21:00. Common practice. */
@@ -92,21 +93,11 @@ export function addUse(uses: readonly Use[], minutes: number): Use[] {
 /** Middle of the night, of the day and of its parts: 02:00 and 13:00, common practice; 08:00, 15:00 and 20:30, from memory. */
 const MIDDLE_MIN = { night: 2 * 60, day: 13 * 60, morning: 8 * 60, afternoon: 15 * 60, evening: 20.5 * 60 } as const;
 
-export type PartOfDay = keyof typeof MIDDLE_MIN;
 /** Over how many minutes of such a part several uses are spread. From memory. */
 const WIDTH_MIN = { night: 360, day: 360, morning: 150, afternoon: 180, evening: 180 } as const;
 
-/** From when on and how long each part is: the night is 22:00 to 07:00. From memory. */
-const HOURS = {
-  night: { startMin: 22 * 60, minutes: 9 * 60 },
-  day: { startMin: 7 * 60, minutes: 14 * 60 },
-  morning: { startMin: 6 * 60, minutes: 5 * 60 },
-  afternoon: { startMin: 12 * 60, minutes: 5 * 60 },
-  evening: { startMin: 17 * 60, minutes: 5 * 60 },
-} as const;
-
 /** All of a part of the day. */
-export const hoursOfPart = (part: PartOfDay): Use => ({ ...HOURS[part] });
+export const hoursOfPart = (part: PartOfDay): Use => ({ ...HOURS_OF_PART[part] });
 
 /** Several uses in a part of the day, evenly; null when they do not fit there. */
 export function usesInThe(part: PartOfDay, times: number, minutes: number): Use[] | null {

@@ -1,5 +1,6 @@
 import { DAILY, DAY as DAY_WORD, PER } from './aDay.ts';
 import { NUMBER_WORDS, NUMERAL, readNumber } from './numeral.ts';
+import { HOURS_OF_PART, type PartOfDay } from './partsOfDay.ts';
 import { pattern } from './pattern.ts';
 import type { Token } from './token.ts';
 
@@ -38,9 +39,6 @@ const MINUTES_PER_DAY = 1440;
 /** When it gets dark and light, minutes after midnight: 19:00 and 06:00. From memory. */
 const DUSK_MIN = 19 * 60;
 const DAWN_MIN = 6 * 60;
-/** From when to when "overnight" is: 22:00 to 07:00. From memory. */
-const NIGHT_MIN = 22 * 60;
-const MORNING_MIN = 7 * 60;
 const IN_ALL = '(?:total|altogether|all\\s+(?:told|together))';
 const END = '(?![\\p{L}\\d])';
 /** What may stand behind "1 hour 20" without the minutes' name; of "2 h 12 lights" the lights are counted. */
@@ -57,6 +55,15 @@ const length = (value: number) => ({ kind: 'duration' as const, value });
 const week = (value: number) => ({ kind: 'days-per-week' as const, value });
 const begins = (minute: number | null) =>
   minute === null ? null : { kind: 'begins' as const, value: minute % MINUTES_PER_DAY };
+/** All of a part of the day, and all but it. */
+const all = (part: PartOfDay) => {
+  const { startMin, minutes } = HOURS_OF_PART[part];
+  return { kind: 'clock' as const, value: startMin, second: (startMin + minutes) % MINUTES_PER_DAY };
+};
+const besides = (part: PartOfDay) => {
+  const { value, second } = all(part);
+  return { kind: 'clock' as const, value: second, second: value };
+};
 const often = (word: string | undefined): number => TIMES_WORD[(word ?? '').toLowerCase()] ?? readNumber(word ?? '');
 
 /** Earlier rules take the longer phrases; what one has taken no other reads. */
@@ -89,7 +96,12 @@ const RULES: readonly Rule[] = [
   // "off overnight": on by day.
   [
     `(?<!\\p{L})(?:(?:switched|turned)\\s+)?off\\s+(?:overnight|(?:at|by|all|during\\s+the)\\s+night)${END}|(?<!\\p{L})(?:overnight|(?:at|by|all)\\s+night)\\s+off${END}`,
-    () => ({ kind: 'clock', value: MORNING_MIN, second: NIGHT_MIN }),
+    () => besides('night'),
+  ],
+  // "all evening": from its beginning to its end.
+  [
+    `(?<!\\p{L})(?:all|the\\s+whole)\\s+(morning|afternoon|evening)(?:\\s+long)?${END}`,
+    (m) => all((m[1] ?? '').toLowerCase() as PartOfDay),
   ],
   // "from 1800 to 2230", "0600-2300".
   [
@@ -106,7 +118,7 @@ const RULES: readonly Rule[] = [
   ],
   [
     '(?<!\\p{L})(?:overnight|all night|(?:die\\s+)?ganze\\s+nacht|toute\\s+la\\s+nuit|toda\\s+la\\s+noche|tutta\\s+la\\s+notte|(?:de\\s+)?hele\\s+nacht)(?!\\p{L})(?!\\s*\\d+(?:[.,]\\d+)?\\s*(?:h|hours?|hrs?|min|mins|minutes)(?!\\p{L}))(?<!\\d\\s*(?:h|hours?|hrs?|min|mins|minutes)\\s*(?:overnight|all night))',
-    () => ({ kind: 'clock', value: NIGHT_MIN, second: MORNING_MIN }),
+    () => all('night'),
   ],
   [
     `${BEGIN}(\\d+)\\s*${HOUR}(?:\\s*(?:and\\s*)?(\\d{1,2})\\s*${MINUTE}|(\\d{1,2})|\\s*(?:and\\s*)?(\\d{1,2})(?!\\s+(?!${GOES_ON})\\p{L}{4,}))(?![\\p{L}\\d.,%:/]|\\s*(?:k?w|v|m?ah?|k?wh|k?va|hp|hz|btu|l|x|×|times|days|nights|evenings|mornings)(?!\\p{L}))`,
@@ -195,7 +207,7 @@ const RULES: readonly Rule[] = [
     (m) => times(often(m[1] ?? m[2] ?? m[3])),
   ],
   [
-    '(?<![\\p{L}\\d.,/])(once|twice|thrice|(?:\\d{1,2}|two|three|four|five|six)\\s*times)(?![\\p{L}\\d])',
+    '(?<![\\p{L}\\d.,/])(once|twice|thrice|(?:\\d{1,2}|two|three|four|five|six)\\s*times)(?![\\p{L}\\d]|\\s+in\\s+a\\s+while)',
     (m) => times(often(m[1]?.replace(/\s*times$/i, ''))),
   ],
   [

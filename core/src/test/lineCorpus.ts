@@ -841,4 +841,9 @@ TV 40W 18:00-22:00. kitchen ⇒ type television; W 40; min 240; at 18:00
 lamp 5W, on 19:00-23:00, winter ⇒ W 5; min 240; at 19:00
 pump 2,5 A,3 min ⇒ W 30; min 3
 gizmo 45 W 2 h every other day in winter ⇒ W 45; min 120; days 3.5
+charging station 100W all evening ⇒ W 100; min 300; at 17:00
+radio 8W all morning ⇒ W 8; min 300; at 6:00
+jigsaw 500W 15min once in a while ⇒ ?unread-word
+drill 600W 5 min now and then ⇒ ?unread-word
+hot water pot 800W every now and again 10 min ⇒ ?unread-word
 `;
