@@ -278,6 +278,7 @@ describe('labels that want a word', () => {
     ['Battery 12.8V 100Ah LiFePO4 1280Wh', 'battery', ''],
     ['Motor 230V~ 50Hz 1/2 hp', 'shaft-or-input', '1/2 hp shaft'],
     ['Fridge 12/24V⎓ 4/2A', null, ''],
+    ['Portable fridge\nDC 12V/24V AC 100-240V\nPower: 45W', 'second-figure', '12V/24V'],
     ['Cooker 230V~ 16A socket', 'breaker', ''],
   ])('%s', (text, code, choice) => {
     const { questions, load } = propose(text);

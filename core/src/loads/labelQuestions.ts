@@ -162,10 +162,15 @@ const WIDE = 5;
 /** How far apart two voltages may be and still be one grid's or one battery's, as a factor. From memory. */
 const ONE_FEED = 1.2;
 
-/** Unlike volts that have no figures each: which of them feeds it is not said; of a span or a pair it is. */
+/**
+ * Unlike volts that have no figures each: which of them feeds it is not said. Of a span or a pair it is, unless those of a
+ * battery stand first and what it takes behind those of the mains.
+ */
 function twoVolts(of: Own): readonly LabelToken[] {
   const volts = of('V');
-  if (volts.some(({ low, high, pair }) => pair !== null || low !== high)) return [];
+  const [first, last] = [volts[0], volts.at(-1)];
+  const isOfBoth = first && last && first.high < MAINS_FROM_V && last.low >= MAINS_FROM_V && of('W').length > 0;
+  if (!isOfBoth && volts.some(({ low, high, pair }) => pair !== null || low !== high)) return [];
   const [lowest, highest] = [Math.min(...volts.map(({ low }) => low)), Math.max(...volts.map(({ high }) => high))];
   if (volts.length < 2 || highest <= lowest * ONE_FEED) return [];
   const told = byVolts(of).filter((own) => [...own('W'), ...own('A'), ...own('VA')].length > 0);
