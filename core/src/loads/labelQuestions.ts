@@ -72,7 +72,9 @@ export function labelQuestions(text: string, tokens: readonly LabelToken[]): Que
       continue;
     }
     const feedsOfOne = twoVolts(of);
-    if (feedsOfOne.length > 1) questions.push(ask('second-figure', feedsOfOne, feedsOfOne.map(textOf)));
+    // "DC 12/24 V AC 230 V": a sign may be of the next.
+    const volts = feedsOfOne.map((one) => textOf(one).replace(/\s*[ad]c$/i, ''));
+    if (feedsOfOne.length > 1) questions.push(ask('second-figure', feedsOfOne, volts));
     for (const own of byVolts(of)) questions.push(...secondFigures(text, own('A')), ...secondFigures(text, own('W')));
     for (const own of byVolts(of)) questions.push(...contradictions(text, own));
   }
