@@ -194,7 +194,7 @@ const wantedIn = (base: number, perK: number, leastC: number, outsideC: number):
   base + perK * (outsideC > leastC ? outsideC : leastC);
 
 /** The air that a load follows, of the step or of the day. */
-const followed = ({ meanC, swingC, dayC }: Today, { byDay }: FollowingLoad['follow']): [number, number] =>
+const airFor = ({ meanC, swingC, dayC }: Today, { byDay }: FollowingLoad['follow']): [number, number] =>
   byDay ? [dayC, 0] : [meanC, swingC];
 
 /**
@@ -205,7 +205,7 @@ function followPlainly(today: Today, before: Before, load: FollowingLoad): numbe
   const { shape, flatWm2, busW, usefulW } = today;
   const { busW: otherBusW, usefulW: otherUsefulW } = before;
   const { mayRun, follow } = load;
-  const [mean, swing] = followed(today, follow);
+  const [mean, swing] = airFor(today, follow);
   const meanC = double(mean);
   const swingC = double(swing);
   const base = double(follow.base);
@@ -246,7 +246,7 @@ function follow(
   const { shape, flatWm2, busW, usefulW, cableW } = today;
   const { index, mayRun, cablePerW } = load;
   const { base, perK, perWm2, leastC } = load.follow;
-  const [meanC, swingC] = followed(today, load.follow);
+  const [meanC, swingC] = airFor(today, load.follow);
   const fullW = double(load.fullW);
   const perUseful = double(load.perUseful);
   const linear = double(load.linear);
