@@ -241,9 +241,10 @@ const WHEN_AT_END = pattern(
   /(?<=\p{L}[\s,;(]+)(?:(?:in the|at|every|each|and|with)\s+)*(?:mornings?|evenings?|nights?|afternoons?|breakfast|lunch|dinner|supper|am|pm|daytime|overnight|total|is|in use|on|uses|draws|takes|runs?|running|used)[\s,;)]*$/iu,
 );
 
-/** Marks with nothing to mark, once the figures are gone; and such as wait for more. */
-const OPEN_END = /[\s([{"|_=~><*@&+,;:/–—-]+$/u;
+/** Marks with nothing to mark, once the figures are gone. */
 const ALONE = /(?<=^|\s)[^\p{L}\p{N}\s]+(?=\s|$)/gu;
+/** Marks that wait for more. */
+const OPEN_END = /[\s([{"|_=~><*@&+,;:/–—-]+$/u;
 
 function nameOf(words: string, base: Appliance | null): string {
   let clean = words

@@ -25,10 +25,22 @@ const TELLS: ReadonlySet<Token['kind']> = new Set([
   'charge-per-day',
 ]);
 
-/** Words that mean what they say there, or nothing: parts of the day, what is counted, small words, units, places. */
-const KNOWN = pattern(
-  /(?<!\p{L})(?:mornings?|evenings?|nights?|nightly|overnight|afternoons?|noon|midday|midnight|breakfasts?|lunch(?:time)?|dinners?|suppers?|bedtime|(?:before\s+)?(?:bed|sleep)|plugged\s+in|maybe|perhaps|usually|normally|mains|battery|adapt[eo]r|usb(?:-?c)?|ac|dc|led|ipx?|rms|charger|psu|compressor|standby|charging|heating|cooking|cycling|starts?|slices?|(?:without|with|w\/o|w\/)\s+humidifier|[ap]\.?\s?m\.?|day(?:s|time|light)?|daily|dusk|dawn|sunset|sunrise|nacht|nuit|noche|notte|abends?|tags?|soir|matin|once|twice|half|an?|the|at|in|on|of|for|from|to|till|until|by|with|and|&|or|so|per|each|every|ea|both|all|only|just|about|approx\.?|around|roughly|max\.?|min\.?|total|in\s+total|usage|used?|uses|is|are|its?|runs?|running|runtime|times?|draws?|takes?|plus|then|together|through|pro|par|am|je|al|por|cups?|mugs?|coffees?|teas?|shots?|showers?|cycles?|wash(?:es)?|loads?|loa(?:f|ves)|charges?|batter(?:y|ies)|goes|flush(?:es)?|meals?|brews?|pieces?|pcs|persons?|people|guests?|compressor\s+(?:time|hours|on|running)|timer|critical|medical|essential|driv\p{L}*|while|whilst|during|travel\p{L}*|parked|stationary|moving|towing|l\s?\/\s?min|lpm|gpm|lit(?:re|er)s?|gal(?:lons?)?|kg|inch(?:es)?|cm|mm|bar|psi|rpm|lumens?|over|m\s+(?:cable|lead)|deg(?:rees)?|min|std|ora|ore|kitchen|galley|lounge|living|dinette|(?:bed|bath|wash|wet|living)\s?room|bathroom|toilet|loo|cab|cabin|cockpit|roof|loft|garage|boot|locker|awning|outside|outdoors?|inside|indoors?|porch|workshop|office|desk|bunk|rear|front|left|right|side|ceiling|wall|floor|step|hall|table|van|camper|caravan|trailer|truck|boat|room)(?!\p{L})/giu,
-);
+/** Words that mean what they say there, or nothing. */
+const KNOWN_WORDS = [
+  // Parts of the day.
+  String.raw`mornings?|evenings?|nights?|nightly|overnight|afternoons?|noon|midday|midnight|breakfasts?|lunch(?:time)?|dinners?|suppers?|bedtime|(?:before\s+)?(?:bed|sleep)|[ap]\.?\s?m\.?|day(?:s|time|light)?|daily|dusk|dawn|sunset|sunrise|nacht|nuit|noche|notte|abends?|tags?|soir|matin`,
+  // What feeds it, and how it runs.
+  String.raw`compressor\s+(?:time|hours|on|running)|timer|critical|medical|essential|driv\p{L}*|while|whilst|during|travel\p{L}*|parked|stationary|moving|towing|plugged\s+in|mains|battery|adapt[eo]r|usb(?:-?c)?|ac|dc|led|ipx?|rms|charger|psu|compressor|standby|charging|heating|cooking|cycling|starts?|slices?|(?:without|with|w\/o|w\/)\s+humidifier`,
+  // Small words.
+  String.raw`in\s+total|maybe|perhaps|usually|normally|once|twice|half|an?|the|at|in|on|of|for|from|to|till|until|by|with|and|&|or|so|per|each|every|ea|both|all|only|just|about|approx\.?|around|roughly|max\.?|min\.?|total|usage|used?|uses|is|are|its?|runs?|running|runtime|times?|draws?|takes?|plus|then|together|through|pro|par|am|je|al|por|over`,
+  // What is counted.
+  'cups?|mugs?|coffees?|teas?|shots?|showers?|cycles?|wash(?:es)?|loads?|loa(?:f|ves)|charges?|batter(?:y|ies)|goes|flush(?:es)?|meals?|brews?|pieces?|pcs|persons?|people|guests?',
+  // Units that no figure needs.
+  String.raw`l\s?\/\s?min|lpm|gpm|lit(?:re|er)s?|gal(?:lons?)?|kg|inch(?:es)?|cm|mm|bar|psi|rpm|lumens?|m\s+(?:cable|lead)|deg(?:rees)?|min|std|ora|ore`,
+  // Places.
+  String.raw`kitchen|galley|lounge|living|dinette|(?:bed|bath|wash|wet|living)\s?room|bathroom|toilet|loo|cab|cabin|cockpit|roof|loft|garage|boot|locker|awning|outside|outdoors?|inside|indoors?|porch|workshop|office|desk|bunk|rear|front|left|right|side|ceiling|wall|floor|step|hall|table|van|camper|caravan|trailer|truck|boat|room`,
+];
+const KNOWN = pattern(`(?<!\\p{L})(?:${KNOWN_WORDS.join('|')})(?!\\p{L})`, 'giu');
 const IN_BRACKETS = /\([^()]*\)/g;
 const RUN = pattern(/\p{L}[\p{L}\p{M}'’./&+-]*(?:\s+\p{L}[\p{L}\p{M}'’./&+-]*)*/giu);
 
