@@ -62,6 +62,8 @@ export function fill(
   const target = untilWh < fullWh ? untilWh : fullWh;
   let stored = storedWh;
   let left = hours;
+  const { overWh } = out;
+  out.overWh = 0;
   if (offeredW > 0 && chargeLimitW > 0 && stored < target) {
     const span = (1 - taperFromSoc) * fullWh * warmShare;
     const fallFrom = fullWh - span;
@@ -76,8 +78,7 @@ export function fill(
       // How often what the store takes at its level goes into its limit.
       let fallen = 1;
       if (stored > fallFrom)
-        fallen = out.overWh === span && out.storedWh === stored ? out.fallen : Math.exp(perWh * (stored - fallFrom));
-      out.overWh = 0;
+        fallen = overWh === span && out.storedWh === stored ? out.fallen : Math.exp(perWh * (stored - fallFrom));
       if (stored < fallFrom || fallen * offeredW < chargeLimitW) {
         const held = offeredW < chargeLimitW ? chargeLimitW / offeredW : 1;
         const heldFrom = held > 1 ? fallFrom + Math.log(held) / perWh : fallFrom;
