@@ -86,7 +86,7 @@ export {
 } from './days/odds.ts';
 export { planOf } from './days/plan.ts';
 export type { DaysRun, Trace } from './days/run.ts';
-export type { StaySimulation } from './days/simulate.ts';
+export type { StaySimulation } from './days/stay.ts';
 export { type WhatIf, whatIfsOf } from './days/whatIf.ts';
 export { arrayFigure } from './explain/arrays.ts';
 export type { FigureId, Figures } from './explain/figures.ts';

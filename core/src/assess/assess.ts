@@ -1,4 +1,4 @@
-import { type StaySimulation, simulateStay } from '../days/simulate.ts';
+import { type StaySimulation, simulateStay } from '../days/stay.ts';
 import { explain } from '../explain/figures.ts';
 import { findAll } from '../findings/rules.ts';
 import type { Job } from '../job/schema.ts';

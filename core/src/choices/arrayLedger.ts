@@ -2,6 +2,7 @@ import type { SolarArray } from '../job/schema.ts';
 import { bestPoint, curveOf, type Point, wattsOf } from '../panels/operating.ts';
 import { arrayRatingW, groupsAt, panelsOf } from '../panels/panels.ts';
 import type { Settled } from '../settle/settle.ts';
+import { wattHours } from '../sources/source.ts';
 import { clearDay } from '../sun/clear.ts';
 import { planeIrradiance } from '../sun/plane.ts';
 
@@ -34,8 +35,6 @@ export interface ArrayLedger {
   /** Hours of laboratory watts that this is. */
   readonly worthH: number;
 }
-
-const wattHours = (watts: Float64Array): number => watts.reduce((sum, w) => sum + w, 0) / 60;
 
 /** @param usedWh of each source, by its id, as the day is played through */
 export function arrayLedgers(settled: Settled, usedWh: ReadonlyMap<string, number>): ArrayLedger[] {

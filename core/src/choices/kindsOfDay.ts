@@ -1,4 +1,4 @@
-import { simulateDay } from '../days/simulate.ts';
+import { simulateDay } from '../days/dayAtStore.ts';
 import { steadyDay } from '../days/steady.ts';
 import type { DesignOption, Job, Place } from '../job/schema.ts';
 import type { LoadProfile } from '../loads/profile.ts';

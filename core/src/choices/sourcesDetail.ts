@@ -1,4 +1,4 @@
-import { simulateDay, traceDay } from '../days/simulate.ts';
+import { simulateDay, traceDay } from '../days/dayAtStore.ts';
 import { steadyDay } from '../days/steady.ts';
 import type { Job } from '../job/schema.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';

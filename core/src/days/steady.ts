@@ -3,7 +3,7 @@ import { type DayIncome, dayIncome } from '../sources/dayIncome.ts';
 import { storeDriftWh } from '../sources/drift.ts';
 import type { Source } from '../sources/source.ts';
 import { passageOf } from '../store/passage.ts';
-import { type DayStore, dayEndWh, dayStore } from './simulate.ts';
+import { type DayStore, dayStore } from './dayAtStore.ts';
 
 /** Days after which one that still drifts is taken as it is. */
 const MOST_DAYS = 40;
@@ -15,7 +15,7 @@ const SETTLED_WH = 0.01;
  * is empty at some time. What is spilled and what goes unserved of it is so of every such day.
  * @param play `simulateDay`, or `traceDay` where its state of charge is looked at
  */
-export function steadyDay<Played>(
+export function steadyDay<Played extends { readonly endWh: number }>(
   settled: Pick<Settled, 'store' | 'option'>,
   busW: Float64Array,
   sources: readonly Source[],
@@ -25,10 +25,10 @@ export function steadyDay<Played>(
   const income = dayIncome(sources);
   const gains = storeDriftWh(busW, income, passageOf(settled.option.system)) >= 0;
   let startWh = gains ? store.model.fullWh : store.floorWh;
-  for (let day = 1; day < MOST_DAYS; day++) {
-    const endWh = dayEndWh(store, startWh, busW, income);
-    if (Math.abs(endWh - startWh) < SETTLED_WH) break;
-    startWh = endWh;
+  let day = play(store, startWh, busW, income);
+  for (let n = 1; n < MOST_DAYS && Math.abs(day.endWh - startWh) >= SETTLED_WH; n++) {
+    startWh = day.endWh;
+    day = play(store, startWh, busW, income);
   }
-  return play(store, startWh, busW, income);
+  return day;
 }

@@ -1,4 +1,4 @@
-import type { StaySimulation } from '../days/simulate.ts';
+import type { StaySimulation } from '../days/stay.ts';
 import type { FigureId, Figures } from '../explain/figures.ts';
 import type { LaidRuns } from '../runs/laid.ts';
 import type { Settled } from '../settle/settle.ts';

@@ -4,6 +4,7 @@ import { arrayRatingW, groupsAt, panelsOf, unlikeOf } from '../panels/panels.ts'
 import type { ArrayLead } from '../paths/cables.ts';
 import { lostIn } from '../paths/lead.ts';
 import { eachMinute } from '../quantity/minutes.ts';
+import { remembering } from '../quantity/remember.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
 import { DEFAULT } from '../reference/defaults.ts';
 
@@ -203,39 +204,49 @@ export function arrayAt(
   };
 }
 
+const rememberedShade = remembering<SolarArray, Float64Array>();
+
 /** W that an array gives at the store in each minute, and what became of the rest. */
 export function arrayYield(array: SolarArray, around: ArraySurroundings, lead: ArrayLead | null = null): ArrayYield {
   const { irradianceWm2, ambientC } = around;
-  const left = shadeLeft(array);
+  const left = rememberedShade(array, [], () => shadeLeft(array));
   const at = arrayAt(array, around, lead);
   const way = noLight();
   const watts = new Float64Array(MINUTES_PER_DAY);
-  const sum = { light: 0, shade: 0, dirt: 0, heat: 0, mismatch: 0, wiring: 0, controller: 0, clipped: 0 };
+  // In variables of the loop: a field written in each minute costs as much as the rest of it.
+  let light = 0,
+    shade = 0,
+    dirt = 0,
+    heat = 0,
+    mismatch = 0,
+    wiring = 0,
+    controller = 0,
+    clipped = 0;
   for (let m = 0; m < MINUTES_PER_DAY; m++) {
     const g = irradianceWm2[m] as number;
     if (g === 0) continue;
     at(way, g, left[m] as number, ambientC[m] as number);
     watts[m] = way.used;
-    sum.light += way.light;
-    sum.shade += way.light - way.lit;
-    sum.dirt += way.lit - way.clean;
-    sum.heat += way.clean - way.hot;
-    sum.mismatch += way.hot - way.matched;
-    sum.wiring += way.matched - way.wired + way.letThrough - way.used;
-    sum.controller += way.wired - way.given;
-    sum.clipped += way.given - way.letThrough;
+    light += way.light;
+    shade += way.light - way.lit;
+    dirt += way.lit - way.clean;
+    heat += way.clean - way.hot;
+    mismatch += way.hot - way.matched;
+    wiring += way.matched - way.wired + way.letThrough - way.used;
+    controller += way.wired - way.given;
+    clipped += way.given - way.letThrough;
   }
   return {
     watts,
     chain: {
-      lightWh: sum.light / 60,
-      shadeWh: sum.shade / 60,
-      dirtWh: sum.dirt / 60,
-      heatWh: sum.heat / 60,
-      mismatchWh: sum.mismatch / 60,
-      wiringWh: sum.wiring / 60,
-      controllerWh: sum.controller / 60,
-      clippedWh: sum.clipped / 60,
+      lightWh: light / 60,
+      shadeWh: shade / 60,
+      dirtWh: dirt / 60,
+      heatWh: heat / 60,
+      mismatchWh: mismatch / 60,
+      wiringWh: wiring / 60,
+      controllerWh: controller / 60,
+      clippedWh: clipped / 60,
     },
   };
 }

@@ -4,6 +4,7 @@ import type { Brief, DrivingLink, System, Use } from '../job/schema.ts';
 import type { Leads } from '../paths/cables.ts';
 import { intoLead, lostIn, togetherOhm } from '../paths/lead.ts';
 import { eachMinute } from '../quantity/minutes.ts';
+import { remembering } from '../quantity/remember.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
 import { chargingVoltageV } from '../reference/chemistries.ts';
 import { passageOf } from '../store/passage.ts';
@@ -97,7 +98,7 @@ export function sizeDriving(
         name: link.name,
         kind: 'driving',
         priority: 1,
-        watts: driveProfile(plan, watts),
+        watts: rememberedDrive(plan, [watts], () => driveProfile(plan, watts)),
         limitW: link.ratingA * chargingV,
         clippedWh: 0,
         efficiency,
@@ -118,6 +119,11 @@ function leadOhm(driving: System['driving'], leads: Pick<Leads, 'ofLink'> | null
     links.map(({ id, ratingA }) => ({ ohm: leads.ofLink.get(id) ?? 0, share: allA > 0 ? ratingA / allA : 0 })),
   );
 }
+
+/** Days kept of one plan, by what comes while driving. */
+const KEPT_PLANS = 8;
+
+const rememberedDrive = remembering<readonly Use[], Float64Array>(KEPT_PLANS);
 
 /** W from the alternator in each minute of a day. @param watts while driving */
 export function driveProfile(plan: readonly Use[], watts: number): Float64Array {

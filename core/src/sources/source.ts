@@ -20,7 +20,10 @@ export interface Source {
 }
 
 /** Wh that a source offers in a day. */
-export function offeredWh({ watts }: Source): number {
+export const offeredWh = ({ watts }: Source): number => wattHours(watts);
+
+/** Wh of a day, W in each minute. */
+export function wattHours(watts: Float64Array): number {
   const known = knownWh.get(watts);
   if (known !== undefined) return known;
   let wattMinutes = 0;

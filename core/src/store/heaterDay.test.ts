@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { dayBalance, sourcesDetail } from '../choices/sourcesDetail.ts';
-import { simulateStay } from '../days/simulate.ts';
+import { simulateStay } from '../days/stay.ts';
 import { settle } from '../settle/settle.ts';
 import { aJob, aLoad, withSystem } from '../test/jobs.ts';
 import { heaterDay } from './heaterDay.ts';

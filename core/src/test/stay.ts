@@ -1,4 +1,5 @@
-import { type DayTrace, type StaySimulation, simulateStay } from '../days/simulate.ts';
+import type { DayTrace } from '../days/dayAtStore.ts';
+import { type StaySimulation, simulateStay } from '../days/stay.ts';
 import type { Job } from '../job/schema.ts';
 import { settle } from '../settle/settle.ts';
 import type { SourceKind } from '../sources/source.ts';

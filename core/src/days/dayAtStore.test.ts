@@ -1,7 +1,8 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { dayIncome } from '../sources/dayIncome.ts';
 import type { Source } from '../sources/source.ts';
-import { dayEndWh, simulateDay, traceDay } from './simulate.ts';
+import { simulateDay, traceDay } from './dayAtStore.ts';
 
 const DAY_MIN = 1440;
 const flat = (w: number) => new Float64Array(DAY_MIN).fill(w);
@@ -84,12 +85,47 @@ describe('a day at the store’s terminals', () => {
     expect(lowestSoc).toBeCloseTo(0.7, 9);
   });
 
-  it('ends as its end alone is reckoned, whatever comes and goes', () => {
-    const sun = flat(0).map((_, m) => Math.max(0, 700 * Math.sin((Math.PI * (m - 360)) / 720)));
-    const loads = flat(0).map((_, m) => 80 + ((m * 37) % 300));
-    const income = dayIncome([source('sun', 'sun', sun), source('alternator', 'driving', flat(20))]);
-    const lossy = { ...store, model: { ...store.model, inBySun: 0.95, inByAmps: 0.9, out: 0.96, taperFromSoc: 0.9 } };
-    for (const startWh of [100, 400, 1000])
-      expect(dayEndWh(lossy, startWh, loads, income)).toBe(simulateDay(lossy, startWh, loads, income).endWh);
+  it('comes to the same at once in the dark and minute by minute', () => {
+    const runs = fc.array(
+      fc.record({
+        fromMin: fc.integer({ min: 0, max: DAY_MIN - 1 }),
+        minutes: fc.integer({ min: 1, max: 400 }),
+        watts: fc.double({ min: 0.01, max: 250, noNaN: true }),
+      }),
+      { maxLength: 5 },
+    );
+    const wattsOf = (parts: readonly { fromMin: number; minutes: number; watts: number }[]) =>
+      flat(0).map((_, m) =>
+        parts.reduce(
+          (sum, { fromMin, minutes, watts }) => sum + (m >= fromMin && m < fromMin + minutes ? watts : 0),
+          0,
+        ),
+      );
+    let short = 0;
+    fc.assert(
+      fc.property(
+        fc.record({ asked: runs, sun: runs, driving: runs, startWh: fc.double({ min: 100, max: 1000, noNaN: true }) }),
+        ({ asked, sun, driving, startWh }) => {
+          const income = dayIncome([source('sun', 'sun', wattsOf(sun)), source('it', 'driving', wattsOf(driving))]);
+          const lossy = {
+            ...store,
+            model: { ...store.model, inBySun: 0.95, inByAmps: 0.9, out: 0.96, taperFromSoc: 0.9, dischargeLimitW: 900 },
+          };
+          const busW = wattsOf(asked);
+          const atOnce = simulateDay(lossy, startWh, busW, income);
+          const byMinutes = traceDay(lossy, startWh, busW, income);
+          if (atOnce.unservedFromMin !== null) short++;
+          expect(atOnce.unservedFromMin).toBe(byMinutes.unservedFromMin);
+          expect(atOnce.endWh).toBeCloseTo(byMinutes.endWh, 6);
+          expect(atOnce.lowestWh / 1000).toBeCloseTo(byMinutes.lowestSoc, 9);
+          const { takenWh, ...rest } = atOnce.books;
+          expect(takenWh).toEqual(byMinutes.books.takenWh.map((wh) => expect.closeTo(wh, 6)));
+          for (const [key, wh] of Object.entries(rest))
+            expect(wh, key).toBeCloseTo(byMinutes.books[key as keyof typeof rest], 6);
+        },
+      ),
+      { numRuns: 300 },
+    );
+    expect(short).toBeGreaterThan(30);
   });
 });
