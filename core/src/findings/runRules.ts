@@ -2,6 +2,7 @@ import { chainOf } from '../paths/chain.ts';
 import { FUSES_A } from '../reference/conductors.ts';
 import { holdsSeconds, PROTECTION, SELECTIVE_RATIO } from '../reference/protection.ts';
 import type { RunRow } from '../runs/laid.ts';
+import { thickerThan } from '../runs/sized.ts';
 import type { Assessed, Finding, Rule } from './finding.ts';
 import { namesOf } from './names.ts';
 
@@ -9,6 +10,14 @@ import { namesOf } from './names.ts';
 const rowsOf = ({ runs }: Assessed): readonly RunRow[] => runs?.rows ?? [];
 
 const at = ({ run }: RunRow) => ({ step: 'runs', runId: run.id }) as const;
+
+const sizeOf = ({ areaMm2, parallel }: RunRow) => ({ areaMm2, parallel });
+
+/** Of the next thicker that is sold, all beside one another, mm²; 0 = none is. */
+function thickerMm2(row: RunRow): number {
+  const next = thickerThan(row.run.conductor, row);
+  return next ? next.areaMm2 * next.parallel : 0;
+}
 
 /** A below which nothing heats. */
 const NO_CURRENT_A = 0.01;
@@ -21,7 +30,7 @@ export const runUndersized: Rule = (assessed) =>
       code: 'run-undersized',
       severity: 'stop',
       where: at(row),
-      values: { name: row.run.name, amps: row.carried.lowA, bearsA: row.ampacityA, areaMm2: row.areaMm2 },
+      values: { name: row.run.name, amps: row.carried.lowA, bearsA: row.ampacityA, ...sizeOf(row) },
     }));
 
 /** A fuse that lets more through than its cable bears: it protects nothing. */
@@ -34,7 +43,7 @@ export const runOverFused: Rule = (assessed) =>
         code: 'run-over-fused',
         severity: 'stop',
         where: at(row),
-        values: { name: row.run.name, ratingA, bearsA: row.ampacityA, areaMm2: row.areaMm2 },
+        values: { name: row.run.name, ratingA, bearsA: row.ampacityA, ...sizeOf(row) },
       },
     ];
   });
@@ -92,7 +101,7 @@ export const runNoFuseFits: Rule = (assessed) =>
       code: 'run-no-fuse-fits',
       severity: 'caution',
       where: at(row),
-      values: { name: row.run.name, neededA: row.fuse.neededA, bearsA: row.ampacityA, areaMm2: row.areaMm2 },
+      values: { name: row.run.name, neededA: row.fuse.neededA, bearsA: row.ampacityA, ...sizeOf(row) },
     }));
 
 /** A start that lasts longer than the fuse surely holds at that current. */
@@ -167,7 +176,8 @@ export const runDrop: Rule = (assessed) =>
         share: row.wayShare,
         limit: row.limitShare,
         lostV: row.wayShare * row.volts,
-        areaMm2: row.areaMm2,
+        ...sizeOf(row),
+        thickerMm2: thickerMm2(row),
         lengthM: row.lengthM,
       },
     }));

@@ -165,12 +165,14 @@ export interface FindingValues {
     readonly amps: number;
     readonly bearsA: number;
     readonly areaMm2: number;
+    readonly parallel: number;
   };
   readonly 'run-over-fused': {
     readonly name: string;
     readonly ratingA: number;
     readonly bearsA: number;
     readonly areaMm2: number;
+    readonly parallel: number;
   };
   readonly 'run-unfused': {
     readonly name: string;
@@ -182,6 +184,7 @@ export interface FindingValues {
     readonly neededA: number;
     readonly bearsA: number;
     readonly areaMm2: number;
+    readonly parallel: number;
   };
   readonly 'run-fuse-small': {
     readonly name: string;
@@ -216,6 +219,9 @@ export interface FindingValues {
     readonly limit: number;
     readonly lostV: number;
     readonly areaMm2: number;
+    readonly parallel: number;
+    /** Of the next thicker that is sold, all beside one another; 0 = none is. */
+    readonly thickerMm2: number;
     readonly lengthM: number;
   };
   readonly 'run-collapse': {

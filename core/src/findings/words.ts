@@ -20,8 +20,10 @@ const w = <V>(values: V, key: KeysOf<V, number>): string => showText(n(values, k
 const a = <V>(values: V, key: KeysOf<V, number>): string => showText(n(values, key), 'A');
 const kiloA = <V>(values: V, key: KeysOf<V, number>): string =>
   n(values, key) >= 1000 ? `${formatNumber(n(values, key) / 1000, 1)} kA` : a(values, key);
-const area = <V extends { readonly areaMm2: number }>({ areaMm2 }: V, units: Units): string =>
-  units === 'imperial' ? sizeWords({ areaMm2, conductor: 'awg', parallel: 1 }) : `${formatNumber(areaMm2, 2)} mm²`;
+const area = <V extends { readonly areaMm2: number; readonly parallel?: number }>(
+  { areaMm2, parallel = 1 }: V,
+  units: Units,
+): string => sizeWords({ areaMm2, conductor: units === 'imperial' ? 'awg' : 'flexible', parallel });
 const size = <V extends { readonly unit: string }>(values: V, key: KeysOf<V, number>): string =>
   showText(n(values, key), values.unit);
 
@@ -236,7 +238,10 @@ const WORDS: { readonly [C in FindingCode]: (values: FindingValues[C], units: Un
   'run-drop': (v, units) => ({
     what: `${s(v, 'name')}: ${formatNumber(n(v, 'share') * 100, 1)} % is lost on the way, ${showText(n(v, 'lostV'), 'V')}; ${formatNumber(n(v, 'limit') * 100)} % is the limit.`,
     why: 'What is lost warms the cable; a charger ends early and a motor starts badly.',
-    act: `More than ${area(v, units)}, or less than ${showText(n(v, 'lengthM'), 'm', units)}; joints count too.`,
+    act:
+      n(v, 'thickerMm2') > 0
+        ? `More than ${area(v, units)}, or less than ${showText(n(v, 'lengthM'), 'm', units)}; joints count too.`
+        : `No more than ${area(v, units)} are laid: less than ${showText(n(v, 'lengthM'), 'm', units)}, two such with a lead each, or a higher voltage.`,
   }),
   'run-collapse': (v) => ({
     what: `${s(v, 'name')} cannot ${s(v, 'what')} on a low store: the volts break down at ${s(v, 'falls')}.`,
