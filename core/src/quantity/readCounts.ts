@@ -1,6 +1,7 @@
 import { NUMBER_WORDS } from './numeral.ts';
 import { pattern } from './pattern.ts';
 import type { Token } from './token.ts';
+import { MINUTES_PER_DAY } from './units.ts';
 
 const WRITTEN_OUT = 'two|three|four|five|six|seven|eight|nine|ten|twelve';
 /** What pieces have each. */
@@ -29,7 +30,8 @@ export function withCounts(text: string, tokens: readonly Token[], taken: { star
     all.push(token);
   };
   const isSize = (token: Token | undefined) => token !== undefined && SIZES.has(token.kind);
-  const isLength = (token: Token | undefined) => token?.kind === 'duration';
+  // What is on all day is so once: "24 h x2" are two.
+  const isLength = (token: Token | undefined) => token?.kind === 'duration' && token.value < MINUTES_PER_DAY;
   const before = (at: number) =>
     tokens.find((token) => token.end <= at && /^[^\p{L}\p{N}]*$/u.test(text.slice(token.end, at)));
   const after = (at: number) => tokens.find((token) => token.start >= at && text.slice(at, token.start).trim() === '');

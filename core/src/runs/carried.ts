@@ -4,8 +4,10 @@ import { startOf } from '../moment/starts.ts';
 import { Weighed } from '../moment/weighed.ts';
 import { chainOf } from '../paths/chain.ts';
 import { remembering } from '../quantity/remember.ts';
+import { CHEMISTRY } from '../reference/chemistries.ts';
 import { DROP_LIMIT } from '../reference/conductors.ts';
 import { DEFAULT } from '../reference/defaults.ts';
+import { restVoltageV } from '../store/rest.ts';
 import type { Fitted } from './fitted.ts';
 import { likelyRatingA } from './suited.ts';
 import { type Branch, zoneVolts } from './tree.ts';
@@ -24,6 +26,8 @@ export interface Carried {
   readonly branchFuseA: number;
   /** Of what hangs behind it the largest A ÷ the share of the volts that it may lose on its way. */
   readonly perShareA: number;
+  /** Ω that the whole way to something behind it may have, so that it still starts on a store at its reserve; Infinity where no cable decides that. */
+  readonly leastWayOhm: number;
   /** Whether a charger or something critical hangs on it, for which less may be lost. */
   readonly isCritical: boolean;
   /** Loads that draw through it, straight or through devices, by their ids. */
@@ -47,6 +51,7 @@ interface Hanging {
   chargeA: number;
   branchFuseA: number;
   perShareA: number;
+  leastWayOhm: number;
   /** W on top of what runs, of the largest start, and its s. */
   extraW: number;
   seconds: number;
@@ -67,6 +72,7 @@ export function carriedBy(branches: readonly Branch[], fitted: Fitted): Carried[
       chargeA: 0,
       branchFuseA: 0,
       perShareA: 0,
+      leastWayOhm: Number.POSITIVE_INFINITY,
       extraW: 0,
       seconds: 0,
       isCritical: false,
@@ -85,6 +91,7 @@ export function carriedBy(branches: readonly Branch[], fitted: Fitted): Carried[
     passOn(branch, parent, own, above);
     if (parent.zone.kind !== branch.zone.kind) continue;
     above.perShareA = Math.max(above.perShareA, through.perShareA);
+    above.leastWayOhm = Math.min(above.leastWayOhm, through.leastWayOhm);
     if (branch.run.protection !== 'none')
       above.branchFuseA = Math.max(above.branchFuseA, likelyRatingA(branch.run, through));
   }
@@ -93,7 +100,7 @@ export function carriedBy(branches: readonly Branch[], fitted: Fitted): Carried[
 
 function flows(
   { zone, run }: Branch,
-  { own, deviceW, chargeA, branchFuseA, perShareA, extraW, seconds, isCritical, loads }: Hanging,
+  { own, deviceW, chargeA, branchFuseA, perShareA, leastWayOhm, extraW, seconds, isCritical, loads }: Hanging,
   byId: ReadonlyMap<string, { readonly runningW: number }>,
   fitted: Fitted,
 ): Carried {
@@ -103,7 +110,7 @@ function flows(
     const amps = zone.lead.far?.amps ?? 0;
     const lowA = zone.kind === 'panels' ? amps * DEFAULT.panelCurrentFactor.value : amps;
     const shared = { nominalA: amps, lowA, chargeA: amps, startA: lowA, startSeconds: 0 };
-    return { ...shared, branchFuseA: 0, perShareA: 0, isCritical: true, loads };
+    return { ...shared, branchFuseA: 0, perShareA: 0, leastWayOhm: Number.POSITIVE_INFINITY, isCritical: true, loads };
   }
   const lowV = zone.kind === 'bus' ? (LOW_12V * busV) / 12 : volts;
   const drawnW = deviceW + (own.size === 1 ? aloneW(own, byId) : heaviestW(own, fitted));
@@ -111,17 +118,45 @@ function flows(
   const nominalA = Math.max(drawnW / volts, chargeA);
   const limits = DROP_LIMIT[fitted.job.rules.cables.limits];
   const ownShareA = run.end === 'busbar' ? 0 : nominalA / (isCritical ? limits.critical : limits.general);
+  const startA = Math.max(lowA, (drawnW + extraW) / lowV);
+  const ownWayOhm = zone.kind === 'bus' ? wayOhmToStart(run, startA, fitted) : Number.POSITIVE_INFINITY;
   return {
     nominalA,
     lowA,
     chargeA,
-    startA: Math.max(lowA, (drawnW + extraW) / lowV),
+    startA,
     startSeconds: seconds,
     branchFuseA,
     perShareA: Math.max(perShareA, ownShareA),
+    leastWayOhm: Math.min(leastWayOhm, ownWayOhm),
     isCritical,
     loads,
   };
+}
+
+/** Share of the volts between a low store and a cut-off that a way may take at its start; the rest is for what runs beside it. From memory. */
+const OWN_ROOM = 0.5;
+
+/**
+ * Ω that the way to what hangs on a run may have before it cuts out at its start on a store at its reserve, inside which
+ * volts are lost as well; Infinity where no cut-off is known or no cable could help.
+ */
+function wayOhmToStart(run: Run, startA: number, { job, option, bank }: Fitted): number {
+  const { store, busVoltageV, devices } = option.system;
+  const device = run.end === 'device' ? devices.find(({ id }) => id === run.part) : undefined;
+  const cutOffs =
+    device && device.kind !== 'port'
+      ? [device.cutOffV ?? (DEFAULT.cutOff12V.value * busVoltageV) / 12]
+      : job.loads
+          .filter(
+            ({ id, path, minV }) => minV !== null && (path === 'direct' || path === 'fuel') && run.loads.includes(id),
+          )
+          .map(({ minV }) => minV as number);
+  if (cutOffs.length === 0 || startA <= 0) return Number.POSITIVE_INFINITY;
+  const reserve = store.cutOff ?? 1 - (store.usableDepth ?? CHEMISTRY[store.chemistry].usableDepth);
+  const roomOhm = (restVoltageV(store.chemistry, busVoltageV, reserve) - Math.max(...cutOffs)) / startA;
+  const wayOhm = Math.min(OWN_ROOM * roomOhm, roomOhm - (bank?.resistanceOhm ?? 0));
+  return wayOhm > 0 ? wayOhm : Number.POSITIVE_INFINITY;
 }
 
 /** What lies at the very end of a run. */

@@ -195,6 +195,9 @@ function voltsOf(
   });
 }
 
+/** How often what charges may come to be as large once what is lost in cables counts. From memory. */
+const GROWS = 1.1;
+
 /**
  * The runs with the sizes that were settled said: what was only proposed is laid. What is sized by a source whose own
  * size is still left to the program goes on following it.
@@ -204,7 +207,7 @@ export function asLaid(rows: readonly SizedRun[], { arrays, driving }: System): 
   const follows = ({ run: { end }, carried }: SizedRun): boolean => {
     if (end === 'array' || end === 'panels') return arrays === null;
     if (end === 'driving' || end === 'alternator') return driving === null;
-    return end === 'busbar' && isOpen && carried.chargeA >= carried.lowA;
+    return end === 'busbar' && isOpen && carried.chargeA * GROWS >= carried.lowA;
   };
   return rows.map((row) => {
     const { run, areaMm2, parallel, lengthM } = row;

@@ -1,9 +1,8 @@
 import type { Run } from '../job/schema.ts';
 import { remembering } from '../quantity/remember.ts';
-import { CHEMISTRY, nominalVoltageV } from '../reference/chemistries.ts';
+import { nominalVoltageV } from '../reference/chemistries.ts';
 import { AREAS_MM2, ampacityA, CONDUCTORS, DROP_LIMIT, FUSES_A, ohmPerM } from '../reference/conductors.ts';
 import { DEFAULT } from '../reference/defaults.ts';
-import { restVoltageV } from '../store/rest.ts';
 import { type Carried, carriedBy } from './carried.ts';
 import type { Fitted } from './fitted.ts';
 import { type Fuse, fuseOf, shortCircuitA } from './fuse.ts';
@@ -98,15 +97,19 @@ function settled(branch: Branch, carried: Carried, above: SizedRun | undefined, 
   const link = run.end === 'alternator' ? alternatorLead(run, fitted) : null;
   const isMain = branch.depth === 0 && run.end === 'busbar';
   const lengthM = (link ? link.cableM : run.lengthM) ?? usualLengthM(run, isMain, store.leadM, zone.kind === 'output');
-  const leftShare = limitShare - before > 0 ? limitShare - before : limitShare * HALF;
-  // What others share may take only so much of what each of them is allowed.
-  const mostOhm = Math.min(
-    (leftShare * volts) / carried.nominalA,
-    run.end === 'busbar' ? (TRUNK_SHARE * volts) / carried.perShareA : Number.POSITIVE_INFINITY,
-  );
-  const cutOffOhm = zone.kind === 'bus' ? roomAboveCutOffV(run, fitted) / carried.startA - beforeOhm : null;
+  const leastOhm = ohmOf({ run, lengthM }, ENDLESS, job.rules.cables.hotC);
+  // Of some limits the first that a cable can keep.
+  const kept = (...ohms: number[]): number => ohms.find((ohm) => ohm > leastOhm) ?? Number.POSITIVE_INFINITY;
+  const perShareOhm = volts / carried.nominalA;
+  const ownOhm = kept((limitShare - before) * perShareOhm, limitShare * HALF * perShareOhm);
+  // What others share may take only so much of what its joints leave of what each of them is allowed.
+  const trunkOhm = (wayOhm: number) =>
+    wayOhm > leastOhm ? leastOhm + TRUNK_SHARE * (wayOhm - leastOhm) : Number.POSITIVE_INFINITY;
+  const isTrunk = run.end === 'busbar';
+  const dropOhm = isTrunk ? Math.min(ownOhm, trunkOhm(volts / carried.perShareA)) : ownOhm;
+  const startOhm = isTrunk ? trunkOhm(carried.leastWayOhm) : kept(carried.leastWayOhm - beforeOhm);
   const fusedAboveA = above && sameVolts(above.zone, zone) ? (above.fuse.ratingA ?? above.fusedAboveA) : null;
-  const laid: Laid = { run, lengthM, carried, mostOhm, cutOffOhm, fusedAboveA, fitted };
+  const laid: Laid = { run, lengthM, carried, dropOhm, startOhm, fusedAboveA, fitted };
   const size =
     link?.areaMm2 != null
       ? { areaMm2: link.areaMm2, parallel: run.parallel, decidedBy: 'given' as const }
@@ -153,26 +156,6 @@ const dropVolts = ({ job, option }: Fitted): number =>
     ? nominalVoltageV(option.system.store.chemistry, option.system.busVoltageV)
     : option.system.busVoltageV;
 
-/** Share of the volts between a low store and a cut-off that a lead may take at its start; the rest is for what runs beside it. From memory. */
-const OWN_ROOM = 0.5;
-
-/** V that a run may lose before what hangs on it cuts out on a store at its reserve; Infinity where no cut-off is known. */
-function roomAboveCutOffV(run: Run, { job, option }: Fitted): number {
-  const { store, busVoltageV, devices } = option.system;
-  const device = run.end === 'device' ? devices.find(({ id }) => id === run.part) : undefined;
-  const cutOffs =
-    device && device.kind !== 'port'
-      ? [device.cutOffV ?? (DEFAULT.cutOff12V.value * busVoltageV) / 12]
-      : job.loads
-          .filter(
-            ({ id, path, minV }) => minV !== null && (path === 'direct' || path === 'fuel') && run.loads.includes(id),
-          )
-          .map(({ minV }) => minV as number);
-  if (cutOffs.length === 0) return Number.POSITIVE_INFINITY;
-  const reserve = store.cutOff ?? 1 - (store.usableDepth ?? CHEMISTRY[store.chemistry].usableDepth);
-  return OWN_ROOM * (restVoltageV(store.chemistry, busVoltageV, reserve) - Math.max(...cutOffs));
-}
-
 const sameVolts = (a: Zone, b: Zone): boolean =>
   a.kind === b.kind && (a.kind !== 'output' || b.kind !== 'output' || a.device.id === b.device.id);
 
@@ -187,9 +170,9 @@ interface Laid {
   readonly lengthM: number;
   readonly carried: Carried;
   /** Ω that it may have, hot. */
-  readonly mostOhm: number;
-  /** Ω at which its start still leaves the volts that its loads need; null, or 0 and less, where no cable decides that. */
-  readonly cutOffOhm: number | null;
+  readonly dropOhm: number;
+  /** Ω at which a start still leaves the volts that it needs. */
+  readonly startOhm: number;
   readonly fusedAboveA: number | null;
   readonly fitted: Fitted;
 }
@@ -198,6 +181,9 @@ interface Size {
   readonly areaMm2: number;
   readonly parallel: number;
 }
+
+/** What joints and chassis lose no cable can win back. */
+const ENDLESS: Size = { areaMm2: 1e6, parallel: 1 };
 
 type OfLength = Pick<Laid, 'run' | 'lengthM'>;
 
@@ -222,12 +208,9 @@ function suggestedSize(laid: Laid): Size & { readonly decidedBy: DecidedBy } {
   const { run, carried, fitted } = laid;
   const sizes = sizesOf(run.conductor);
   const { hotC } = fitted.job.rules.cables;
-  // What joints and chassis lose no cable can win back.
-  const canReach = ohmOf(laid, { areaMm2: 1e6, parallel: 1 }, hotC) < laid.mostOhm;
-  const canStart = ohmOf(laid, { areaMm2: 1e6, parallel: 1 }, hotC) < (laid.cutOffOhm ?? 0);
   const fails = (size: Size): DecidedBy | null => {
-    if (canReach && ohmOf(laid, size, hotC) > laid.mostOhm) return 'drop';
-    if (canStart && ohmOf(laid, size, hotC) > (laid.cutOffOhm ?? 0)) return 'cut-off';
+    if (ohmOf(laid, size, hotC) > laid.dropOhm) return 'drop';
+    if (ohmOf(laid, size, hotC) > laid.startOhm) return 'cut-off';
     const bears = bearsA(laid, size);
     if (bears < carried.lowA) return 'ampacity';
     // What has no fuse of its own must bear the one before it.

@@ -846,4 +846,9 @@ radio 8W all morning ⇒ W 8; min 300; at 6:00
 jigsaw 500W 15min once in a while ⇒ ?unread-word
 drill 600W 5 min now and then ⇒ ?unread-word
 hot water pot 800W every now and again 10 min ⇒ ?unread-word
+security camera 5 W round the clock, x2 ⇒ q 2; W 5; min 1440; n 1
+router 9W 24h, 3x ⇒ type router; q 3; W 9; min 1440
+camera 5W 2x 24h ⇒ q 2; W 5; min 1440
+pump 60W 24 h x 3 ⇒ q 3; W 60; min 1440; n 1
+tv 2 x 12h 30W ⇒ ?over-a-day
 `;
