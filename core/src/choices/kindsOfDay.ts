@@ -1,5 +1,3 @@
-import { simulateDay } from '../days/dayAtStore.ts';
-import { steadyDay } from '../days/steady.ts';
 import type { DesignOption, Job, Place } from '../job/schema.ts';
 import type { LoadProfile } from '../loads/profile.ts';
 import { Effort } from '../moment/effort.ts';
@@ -10,8 +8,10 @@ import { type Asked, askedBy } from '../settle/asked.ts';
 import { aroundOn, settleDay } from '../settle/day.ts';
 import { type Fit, fitFor, heaterOn } from '../settle/fit.ts';
 import { throughBoxes } from '../sources/allInOne.ts';
+import { simulateDay } from '../sources/dayAtStore.ts';
 import { throughInputs } from '../sources/shared.ts';
 import { offeredWh, type Source, yieldOf } from '../sources/source.ts';
+import { steadyDay } from '../sources/steady.ts';
 import { type SupplyDay, supplyDay } from '../sources/supplyDay.ts';
 import { withHeater } from '../store/heaterDay.ts';
 import { placeIn, type SunDay, sunDay } from '../sun/day.ts';
@@ -140,7 +140,6 @@ function hardestCooler(profiles: readonly LoadProfile[], ledger: Ledger): Cooler
 /** What a kind of day asks for, whatever fills the store. */
 interface AskedDay extends Asked {
   readonly cooler: Cooler | null;
-  readonly busW: Float64Array;
   readonly supply: SupplyDay | null;
 }
 
@@ -174,11 +173,11 @@ function askedOn(
   supplyId: string | null,
 ): AskedDay {
   const day = settleDay(job, option.id, new Effort(effort), leads);
-  const { ledger, needWh, demand, typicalA, worstA } = askedBy(day);
-  const asked = { needWh, demand, typicalA, worstA, cooler: hardestCooler(day.profiles, ledger) };
+  const { ledger, needWh, busW, demand, typicalA, worstA } = askedBy(day);
+  const asked = { needWh, busW, demand, typicalA, worstA, cooler: hardestCooler(day.profiles, ledger) };
   const given = job.brief.supplies.find(({ id }) => id === supplyId);
-  if (!given) return { ...asked, busW: day.bus.busW, supply: null };
-  const supply = supplyDay(given, { ...day, system: day.option.system, busW: day.bus.busW });
+  if (!given) return { ...asked, supply: null };
+  const supply = supplyDay(given, { ...day, system: day.option.system, busW });
   const busWh = supply.busW.reduce((sum, w) => sum + w, 0) / 60;
   return { ...asked, needWh: busWh / day.roundTripEfficiency, busW: supply.busW, supply };
 }

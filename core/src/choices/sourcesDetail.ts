@@ -1,11 +1,11 @@
-import { simulateDay, traceDay } from '../days/dayAtStore.ts';
-import { steadyDay } from '../days/steady.ts';
 import type { Job } from '../job/schema.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
 import { asFitted } from '../settle/fitted.ts';
 import { settledWithin } from '../settle/settle.ts';
+import { simulateDay, traceDay } from '../sources/dayAtStore.ts';
 import type { LinkFlow } from '../sources/link.ts';
 import { yieldOf } from '../sources/source.ts';
+import { steadyDay } from '../sources/steady.ts';
 import type { Window } from '../sources/window.ts';
 import { withHeater } from '../store/heaterDay.ts';
 import { type ArrayLedger, arrayLedgers, panelsSum, type UnlikeDetail, unlikeDetails } from './arrayLedger.ts';

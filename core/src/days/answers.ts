@@ -1,10 +1,11 @@
 import type { Settled } from '../settle/settle.ts';
 import { chargersOf } from '../sources/supplyDay.ts';
 import { FULL_SOC } from '../store/charging.ts';
+import type { Age } from '../store/model.ts';
 import type { HourlyYear } from '../weather/hours.ts';
 import type { PlanDay } from './plan.ts';
 import { runDays } from './run.ts';
-import { type Age, type DaysSetup, setUpDays } from './setup.ts';
+import { type DaysSetup, setUpDays } from './setup.ts';
 import { type Climate, importedRun, syntheticRun, typicalRun, type WeatherRun } from './weather.ts';
 
 /** How long a full store carries the loads when no sun comes and nobody drives. */

@@ -1,8 +1,8 @@
+import { socOf, whAt } from '../store/fill.ts';
 import { emptyWarmth, neverCold, type Warmth, warmShareAt, warmthOf } from '../store/warmth.ts';
 import { MONTH_OF_DAY } from '../sun/months.ts';
 import { assertBalanced, type Books, noBooks } from './books.ts';
 import type { DemandTable } from './demand.ts';
-import { socOf, whAt } from './fill.ts';
 import type { DaysSetup, DayTables } from './setup.ts';
 import { type LoadShares, makeSteps, type StepRows, type StepState } from './step.ts';
 import { emptyDay, fillDay, type Today, tellFollowed, writeAir } from './today.ts';

@@ -4,18 +4,17 @@ import type { Day, DesignOption, Job } from '../job/schema.ts';
 import { loadProfile } from '../loads/profile.ts';
 import { chainOf } from '../paths/chain.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
-import { CHEMISTRY, chargingVoltageV } from '../reference/chemistries.ts';
+import { chargingVoltageV } from '../reference/chemistries.ts';
 import type { Settled } from '../settle/settle.ts';
 import { boxLimits } from '../sources/allInOne.ts';
 import { driveProfile } from '../sources/driving.ts';
 import { hourlyYield, type MeasuredHours } from '../sources/hourlyYield.ts';
 import { chargersOf, hoursOf, passing, supplyDay } from '../sources/supplyDay.ts';
-import { passageOf } from '../store/passage.ts';
-import { chargeAtPeukert } from '../store/peukert.ts';
+import type { StoreModel } from '../store/fill.ts';
+import { type Age, storeModelOf } from '../store/model.ts';
 import { type Battery, batteryOf } from '../store/warmth.ts';
 import { seasonOf } from '../sun/season.ts';
 import { type DemandTable, demandTable, stepMeans } from './demand.ts';
-import type { StoreModel } from './fill.ts';
 import { type MonthSky, monthSky } from './income.ts';
 import { type OutletDay, outletDay } from './outlet.ts';
 import { dayKind, daysOfPlan, type PlanDay, runsOn, WEEK } from './plan.ts';
@@ -78,20 +77,6 @@ export interface Sharing {
 
 /** State of charge that loads must gain above the cut-off before they come back. Common practice. */
 export const RECONNECT_SHARE = 0.1;
-
-export type Age = 'now' | 'old';
-
-/** The store as it is now, or old: full at the day's current, with what it loses going in and coming out. */
-export function storeModelOf({ store, option }: Pick<Settled, 'store' | 'option'>, age: Age): StoreModel {
-  const { nominalV, typicalA, peukert } = store.factors;
-  return {
-    fullWh: chargeAtPeukert(store.ah, typicalA, peukert) * nominalV * (age === 'old' ? store.ageing : 1),
-    ...passageOf(option.system),
-    chargeLimitW: store.chargeLimitA * chargingVoltageV(option.system.busVoltageV),
-    dischargeLimitW: store.dischargeLimitA * nominalV,
-    taperFromSoc: CHEMISTRY[option.system.store.chemistry].taperFromSoc,
-  };
-}
 
 /** @param settled of the job with its sizes fitted; `stepMin` a divisor of the day; `plan` the job's own when left out */
 export function setUpDays(

@@ -2,11 +2,11 @@ import { onItsDay, shareOfDays } from '../job/day.ts';
 import { type LoadProfile, rememberedProfile } from '../loads/profile.ts';
 import { busDay } from '../paths/ledger.ts';
 import type { Settled } from '../settle/settle.ts';
+import { type DayTrace, dayStore, traceDay } from '../sources/dayAtStore.ts';
 import { dayIncome } from '../sources/dayIncome.ts';
 import type { Source } from '../sources/source.ts';
+import { socOf } from '../store/fill.ts';
 import { withHeater } from '../store/heaterDay.ts';
-import { type DayTrace, dayStore, traceDay } from './dayAtStore.ts';
-import { socOf } from './fill.ts';
 
 export interface StaySimulation {
   /** The day after arriving with a full store, and the last day of the stay. */

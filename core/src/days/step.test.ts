@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import type { StoreModel } from '../store/fill.ts';
 import { noBooks } from './books.ts';
-import type { StoreModel } from './fill.ts';
 import { type CutOff, type LoadShares, makeSteps, type StepRows, type StepState } from './step.ts';
 
 const MODEL: StoreModel = {

@@ -1,6 +1,6 @@
 import { FULL_SOC, TAPER_END } from '../store/charging.ts';
+import { fill, notFilled, type StoreModel, socOf, whAt } from '../store/fill.ts';
 import type { Books } from './books.ts';
-import { fill, notFilled, type StoreModel, socOf, whAt } from './fill.ts';
 
 /** What the steps of a day begin with, a value for each: what is asked for, what is offered, how it is around the store. */
 export interface StepRows {

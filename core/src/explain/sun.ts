@@ -74,11 +74,15 @@ function required(settled: Settled): Draft {
   const shares = factors(settled);
   const heater = heaterInput(settled);
   const asks = ['{need}', ...heater.map(() => ' + {heater}'), ...(everything ? [] : [' − {alternator}'])];
+  const fills = solar.moreW > 0;
+  const covers = `${asks.length > 1 ? `(${asks.join('')})` : asks.join('')} ÷ ({sun} × ${productOf(shares)})`;
   const formula = !solar.sunRises
     ? '0: the sun does not rise'
     : solar.toCoverWh <= 0
-      ? '0: driving already covers the need'
-      : `${asks.length > 1 ? `(${asks.join('')})` : asks.join('')} ÷ ({sun} × ${productOf(shares)})`;
+      ? fills
+        ? '{fills}'
+        : '0: driving already covers the need'
+      : `${covers}${fills ? ' + {fills}' : ''}`;
   return {
     value: solar.requiredW,
     unit: 'W',
@@ -92,6 +96,7 @@ function required(settled: Settled): Draft {
         ...(everything ? [] : [refer('alternator', 'alternator.counts')]),
         refer('sun', 'sun.hours'),
         ...shares,
+        ...(fills ? [computed('fills', 'More, as a store takes less the fuller it is', solar.moreW, 'W')] : []),
       ],
       note: solar.sunRises
         ? `Flat on the roof, unshaded, in ${month(settled)}. ${everything ? 'The alternator is not counted on.' : 'The alternator gives its share first.'}`

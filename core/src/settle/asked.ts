@@ -11,6 +11,8 @@ import { demandOn } from './demand.ts';
 export interface Asked {
   /** Wh at the store. */
   readonly needWh: number;
+  /** W on the bus in each minute, a heater of the store apart. */
+  readonly busW: Float64Array;
   /** What the store must carry on which days. */
   readonly demand: Demand;
   /** A at nominal volts: the mean by charge, and at the worst moment. */
@@ -36,6 +38,7 @@ export function askedBy(day: SettledDay): AskedBy {
     busPeak,
     nominalV,
     needWh: ledger.total.batteryWh,
+    busW: bus.busW,
     demand: demandOn(day),
     typicalA: chargeWeightedMeanA(bus.busW, nominalV),
     worstA: busPeak.weight / nominalV,

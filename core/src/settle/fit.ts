@@ -1,10 +1,13 @@
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
+import { ARRAY_STEP_W } from '../reference/sizes.ts';
 import { throughBoxes } from '../sources/allInOne.ts';
+import { isWorthAWord, simulateDay } from '../sources/dayAtStore.ts';
 import { type DrivingSize, driveProfile, sizeDriving } from '../sources/driving.ts';
 import { sharingOutputs, throughInputs } from '../sources/shared.ts';
 import { type Sky, type SolarSize, sizeSolar } from '../sources/solar.ts';
 import { type Source, togetherW } from '../sources/source.ts';
-import { type Charging, type HeaterDay, heaterDay, NO_HEATER } from '../store/heaterDay.ts';
+import { steadyDay } from '../sources/steady.ts';
+import { type Charging, type HeaterDay, heaterDay, NO_HEATER, withHeater } from '../store/heaterDay.ts';
 import { storeFactors } from '../store/requirement.ts';
 import { type StoreSize, sizeStore } from '../store/size.ts';
 import { batteryOf } from '../store/warmth.ts';
@@ -29,7 +32,7 @@ export interface Fit {
 type Around = Pick<SettledDay, 'job' | 'brief' | 'option' | 'sun' | 'ambientC' | 'leads'>;
 
 /** The store and what fills it, as given or as the day asks for them. */
-export function fitFor({ needWh, demand, typicalA, worstA }: Asked, around: Around): Fit {
+export function fitFor({ needWh, busW, demand, typicalA, worstA }: Asked, around: Around): Fit {
   const { job, brief, option, ambientC, leads } = around;
   const { system } = option;
   const store = sizeStore(system, brief, demand, storeFactors(system, typicalA), worstA);
@@ -37,9 +40,29 @@ export function fitFor({ needWh, demand, typicalA, worstA }: Asked, around: Arou
   const heaterAsksWh = battery.heaterW > 0 ? heaterDay(battery, ambientC, amply(around)).wh : 0;
   const driving = sizeDriving(brief, system, needWh + heaterAsksWh, store, leads);
   const coveredWh = job.rules.arrayCovers === 'everything' ? 0 : driving.yieldWh * driving.countsShare;
-  const solar = sizeSolar(system, skyOver(around), Math.max(0, needWh + heaterAsksWh - coveredWh), leads);
-  const sources = sourcesOf(solar.sources, driving.sources, system);
-  return { store, driving, solar, sources, heaterAsksWh, heater: heaterOn(store, around, sources) };
+  const sky = skyOver(around);
+  const filledBy = (moreW: number) => {
+    const solar = sizeSolar(system, sky, Math.max(0, needWh + heaterAsksWh - coveredWh), leads, moreW);
+    const sources = sourcesOf(solar.sources, driving.sources, system);
+    return { solar, sources, heater: heaterOn(store, around, sources) };
+  };
+  const isServed = ({ sources, heater }: ReturnType<typeof filledBy>): boolean =>
+    !isWorthAWord(steadyDay({ store, option }, withHeater(busW, heater), sources, simulateDay).books.unservedWh, busW);
+  const byBalance = filledBy(0);
+  const served =
+    system.arrays === null && byBalance.solar.sunRises && !isServed(byBalance)
+      ? largerArrays(byBalance.solar, needWh).map(filledBy).find(isServed)
+      : null;
+  return { store, driving, heaterAsksWh, ...(served ?? byBalance) };
+}
+
+/** Arrays that are tried, the last covering all of the need once more. From memory. */
+const MOST_TRIED = 20;
+
+/** W more than an array has by its balance, to be tried one after the other. */
+function largerArrays({ requiredW, ratingW, flat }: SolarSize, needWh: number): number[] {
+  const stepW = Math.ceil(needWh / flat.whPerRatedW / MOST_TRIED / ARRAY_STEP_W) * ARRAY_STEP_W;
+  return Array.from({ length: MOST_TRIED }, (_, n) => ratingW + (n + 1) * stepW - requiredW);
 }
 
 /** More than any heater takes, W. */

@@ -22,6 +22,8 @@ export interface SolarSize {
   readonly flat: ArrayDay;
   /** Wh a day that is left for the sun to cover. */
   readonly toCoverWh: number;
+  /** W on top, since a store takes less as it fills. */
+  readonly moreW: number;
   /** Whether there is sun enough in that month for any array to help. */
   readonly sunRises: boolean;
   readonly requiredW: number;
@@ -44,18 +46,19 @@ export interface Sky {
 
 const rememberedFlat = remembering<Float64Array, ArrayDay>();
 
-/** @param toCoverWh Wh a day; `leads` of the arrays where they are laid */
+/** @param toCoverWh Wh a day; `leads` of the arrays where they are laid; `moreW` on top of what covers it */
 export function sizeSolar(
   { arrays, busVoltageV }: System,
   sky: Sky,
   toCoverWh: number,
   leads: Pick<Leads, 'ofArray'> | null,
+  moreW = 0,
 ): SolarSize {
   const { ambientC, flatFactor } = sky;
   const light = sky.onPlane({ slopeDeg: 0, azimuthDeg: null, follows: false });
   const flat = rememberedFlat(light, [ambientC, flatFactor], () => arrayDay(light, ambientC, flatFactor));
   const sunRises = flat.whPerRatedW >= LEAST_YIELD_WH;
-  const requiredW = sunRises ? toCoverWh / flat.whPerRatedW : 0;
+  const requiredW = sunRises ? toCoverWh / flat.whPerRatedW + moreW : 0;
   const isChosen = arrays !== null;
   const suggestedW = Math.ceil(requiredW / ARRAY_STEP_W - 1e-9) * ARRAY_STEP_W;
   const fitted = arrays ?? [blankArray('array', 'Solar array', suggestedW)];
@@ -63,6 +66,7 @@ export function sizeSolar(
   return {
     flat,
     toCoverWh,
+    moreW,
     sunRises,
     requiredW,
     ratingW: fitted.reduce((sum, array) => sum + arrayRatingW(array), 0),

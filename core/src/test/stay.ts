@@ -1,7 +1,7 @@
-import type { DayTrace } from '../days/dayAtStore.ts';
 import { type StaySimulation, simulateStay } from '../days/stay.ts';
 import type { Job } from '../job/schema.ts';
 import { settle } from '../settle/settle.ts';
+import type { DayTrace } from '../sources/dayAtStore.ts';
 import type { SourceKind } from '../sources/source.ts';
 
 /** The stay of a job's first option. */

@@ -1,9 +1,8 @@
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
-import type { Settled } from '../settle/settle.ts';
-import type { DayIncome } from '../sources/dayIncome.ts';
-import { offeredWh } from '../sources/source.ts';
-import { fill, notFilled, type StoreModel, socOf, whAt } from './fill.ts';
-import { storeModelOf } from './setup.ts';
+import { fill, notFilled, type StoreModel, socOf, whAt } from '../store/fill.ts';
+import { type Fitted, storeModelOf } from '../store/model.ts';
+import type { DayIncome } from './dayIncome.ts';
+import { offeredWh, wattHours } from './source.ts';
 
 /** A store and the level at which it has nothing left to give. */
 export interface DayStore {
@@ -14,9 +13,9 @@ export interface DayStore {
 }
 
 /** The store as it is sized: old, at its coldest; the reserve is a share of the capacity as it then is. */
-export function dayStore(settled: Pick<Settled, 'store' | 'option'>): DayStore {
-  const model = storeModelOf(settled, 'old');
-  const { coldFactor, usableDepth } = settled.store.factors;
+export function dayStore(fitted: Fitted): DayStore {
+  const model = storeModelOf(fitted, 'old');
+  const { coldFactor, usableDepth } = fitted.store.factors;
   return { model, warmShare: coldFactor, floorWh: whAt(model, 1 - usableDepth, coldFactor) };
 }
 
@@ -55,6 +54,13 @@ export interface TracedDay extends DayTrace {
   readonly startWh: number;
   readonly endWh: number;
 }
+
+/** Unserved energy worth a word: what an average hour of the day asks for. Less is within what the model can tell. From memory. */
+const WORTH_A_WORD_H = 1;
+
+/** @param unservedWh of a day on which this is asked for, W in each minute */
+export const isWorthAWord = (unservedWh: number, busW: Float64Array): boolean =>
+  unservedWh > 0 && unservedWh * 24 >= wattHours(busW) * WORTH_A_WORD_H;
 
 /** Of a step. */
 const HOURS = 1 / 60;

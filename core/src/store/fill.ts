@@ -1,5 +1,5 @@
-import { TAPER_END } from '../store/charging.ts';
-import type { Passage } from '../store/passage.ts';
+import { TAPER_END } from './charging.ts';
+import type { Passage } from './passage.ts';
 
 /** A store as the simulation steps it, all plain numbers; Wh are ampere-hours × nominal volts. */
 export interface StoreModel extends Passage {

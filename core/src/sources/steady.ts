@@ -1,9 +1,9 @@
-import type { Settled } from '../settle/settle.ts';
-import { type DayIncome, dayIncome } from '../sources/dayIncome.ts';
-import { storeDriftWh } from '../sources/drift.ts';
-import type { Source } from '../sources/source.ts';
+import type { Fitted } from '../store/model.ts';
 import { passageOf } from '../store/passage.ts';
 import { type DayStore, dayStore } from './dayAtStore.ts';
+import { type DayIncome, dayIncome } from './dayIncome.ts';
+import { storeDriftWh } from './drift.ts';
+import type { Source } from './source.ts';
 
 /** Days after which one that still drifts is taken as it is. */
 const MOST_DAYS = 40;
@@ -16,14 +16,14 @@ const SETTLED_WH = 0.01;
  * @param play `simulateDay`, or `traceDay` where its state of charge is looked at
  */
 export function steadyDay<Played extends { readonly endWh: number }>(
-  settled: Pick<Settled, 'store' | 'option'>,
+  fitted: Fitted,
   busW: Float64Array,
   sources: readonly Source[],
   play: (store: DayStore, startWh: number, busW: Float64Array, income: DayIncome) => Played,
 ): Played {
-  const store = dayStore(settled);
+  const store = dayStore(fitted);
   const income = dayIncome(sources);
-  const gains = storeDriftWh(busW, income, passageOf(settled.option.system)) >= 0;
+  const gains = storeDriftWh(busW, income, passageOf(fitted.option.system)) >= 0;
   let startWh = gains ? store.model.fullWh : store.floorWh;
   let day = play(store, startWh, busW, income);
   for (let n = 1; n < MOST_DAYS && Math.abs(day.endWh - startWh) >= SETTLED_WH; n++) {

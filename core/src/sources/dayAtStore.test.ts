@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { dayIncome } from '../sources/dayIncome.ts';
-import type { Source } from '../sources/source.ts';
 import { simulateDay, traceDay } from './dayAtStore.ts';
+import { dayIncome } from './dayIncome.ts';
+import type { Source } from './source.ts';
 
 const DAY_MIN = 1440;
 const flat = (w: number) => new Float64Array(DAY_MIN).fill(w);

@@ -1,0 +1,78 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import type { Job } from '../job/schema.ts';
+import { asFitted } from '../settle/fitted.ts';
+import { settle } from '../settle/settle.ts';
+import { assess } from './assess.ts';
+
+const demos = readdirSync('demo').map((file): Job => JSON.parse(readFileSync(`demo/${file}`, 'utf8')));
+// Of loads that run on every day: what runs on some is sized for in its heaviest days, of which many may be short.
+const loads = demos.flatMap((job) => job.loads).filter(({ daysPerWeek }) => daysPerWeek === 7);
+
+/** Jobs put together from the loads of the demo jobs, every size left to the program. */
+const aJobOfAll = fc
+  .record({
+    base: fc.integer({ min: 0, max: demos.length - 1 }),
+    picks: fc.array(fc.integer({ min: 0, max: loads.length - 1 }), { minLength: 1, maxLength: 15 }),
+    busVoltageV: fc.constantFrom(12 as const, 24 as const, 48 as const),
+    chemistry: fc.constantFrom('lfp' as const, 'agm' as const, 'flooded' as const),
+    months: fc.uniqueArray(fc.integer({ min: 1, max: 12 }), { minLength: 1, maxLength: 12 }),
+    nightsOffGrid: fc.integer({ min: 1, max: 10 }),
+    // Nearer the poles no array helps in winter.
+    latitudeDeg: fc.integer({ min: -50, max: 50 }),
+  })
+  .map(({ base, picks, busVoltageV, chemistry, months, nightsOffGrid, latitudeDeg }): Job => {
+    const job = demos[base] as Job;
+    const [option] = job.options as [Job['options'][number]];
+    const { system, ...rest } = option;
+    return {
+      ...job,
+      loads: picks.map((pick, i) => ({ ...(loads[pick] as Job['loads'][number]), id: `load-${i}` })),
+      together: { atMost: [], always: [] },
+      brief: { ...job.brief, months, nightsOffGrid, place: { ...job.brief.place, latitudeDeg } },
+      options: [
+        {
+          ...rest,
+          system: {
+            ...system,
+            busVoltageV,
+            devices: system.devices.map((device) =>
+              device.kind === 'inverter' ? { ...device, ratingW: null } : device,
+            ),
+            runs: null,
+            arrays: null,
+            driving: null,
+            store: { ...system.store, chemistry, strings: null },
+          },
+        },
+      ],
+    };
+  });
+
+/** What no size changes: what the job gives, how its loads are fed, and what is wrong with the voltage or the weight. */
+const OF_THE_JOB = new Set([
+  'supply-charger',
+  'supply-overload',
+  'supply-start',
+  'double-conversion',
+  'idle-dominates',
+  'voltage-range',
+  'payload-exceeded',
+  'low-voltage-high-current',
+  'no-sun',
+  'critical-single-source',
+]);
+
+describe('the program’s own sizes', () => {
+  it('pass its own findings once they are taken: jobs of any loads, lead and LFP, anywhere and at any time', () => {
+    fc.assert(
+      fc.property(aJobOfAll, (job) => {
+        const { findings } = assess(asFitted(settle(job), job));
+        const found = findings.filter(({ severity, code }) => severity !== 'note' && !OF_THE_JOB.has(code));
+        expect(found).toEqual([]);
+      }),
+      { numRuns: 150, seed: 9 },
+    );
+  });
+});

@@ -1,0 +1,26 @@
+import type { DesignOption } from '../job/schema.ts';
+import { CHEMISTRY, chargingVoltageV } from '../reference/chemistries.ts';
+import type { StoreModel } from './fill.ts';
+import { passageOf } from './passage.ts';
+import { chargeAtPeukert } from './peukert.ts';
+import type { StoreSize } from './size.ts';
+
+/** A store that is settled, and the option it belongs to. */
+export interface Fitted {
+  readonly store: StoreSize;
+  readonly option: Pick<DesignOption, 'system'>;
+}
+
+export type Age = 'now' | 'old';
+
+/** The store as it is now, or old: full at the day's current, with what it loses going in and coming out. */
+export function storeModelOf({ store, option }: Fitted, age: Age): StoreModel {
+  const { nominalV, typicalA, peukert } = store.factors;
+  return {
+    fullWh: chargeAtPeukert(store.ah, typicalA, peukert) * nominalV * (age === 'old' ? store.ageing : 1),
+    ...passageOf(option.system),
+    chargeLimitW: store.chargeLimitA * chargingVoltageV(option.system.busVoltageV),
+    dischargeLimitW: store.dischargeLimitA * nominalV,
+    taperFromSoc: CHEMISTRY[option.system.store.chemistry].taperFromSoc,
+  };
+}
