@@ -1,9 +1,11 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { blankArray } from '../job/blank.ts';
 import type { Job } from '../job/schema.ts';
 import { asFitted } from '../settle/fitted.ts';
 import { settle } from '../settle/settle.ts';
+import { workedOut } from '../test/formula.ts';
 import { assess } from './assess.ts';
 
 const demos = readdirSync('demo').map((file): Job => JSON.parse(readFileSync(`demo/${file}`, 'utf8')));
@@ -74,5 +76,25 @@ describe('the program’s own sizes', () => {
       }),
       { numRuns: 150, seed: 9 },
     );
+  });
+
+  it('say what they are made of where a store that fills takes less, and no smaller array serves the day', () => {
+    let larger = 0;
+    for (const job of fc.sample(aJobOfAll, { numRuns: 300, seed: 9 })) {
+      const { solar } = settle(job);
+      if (!(solar.moreW > 0)) continue;
+      larger++;
+      const required = assess(job).figures['array.required'];
+      expect(required.working.formula).toMatch(/\{fills\}$/);
+      expect(workedOut(required)).toBeCloseTo(required.value, 6);
+      expect(required.value).toBeCloseTo(solar.ratingW, 6);
+      // By its balance alone, over so long a stay that the store has gone down.
+      const byBalanceW = Math.ceil((required.value - solar.moreW) / 50) * 50;
+      const arrays = [blankArray('array', 'Array', byBalanceW)];
+      const long = { ...job, brief: { ...job.brief, nightsOffGrid: 30 } };
+      const smaller = asFitted({ ...settle(job), solar: { ...solar, arrays } }, long);
+      expect(assess(smaller).findings.map(({ code }) => code)).toContain('runs-short');
+    }
+    expect(larger).toBeGreaterThan(5);
   });
 });
