@@ -96,10 +96,10 @@ function required(settled: Settled): Draft {
         ...(everything ? [] : [refer('alternator', 'alternator.counts')]),
         refer('sun', 'sun.hours'),
         ...shares,
-        ...(fills ? [computed('fills', 'More, as a store takes less the fuller it is', solar.moreW, 'W')] : []),
+        ...(fills ? [computed('fills', 'More, as a store that fills takes less', solar.moreW, 'W')] : []),
       ],
       note: solar.sunRises
-        ? `Flat on the roof, unshaded, in ${month(settled)}. ${everything ? 'The alternator is not counted on.' : 'The alternator gives its share first.'}`
+        ? `Flat on the roof, unshaded, in ${month(settled)}. ${everything ? 'The alternator is not counted on.' : 'The alternator gives its share first.'}${fills ? ' By that alone the day played through goes short, as a store takes less the fuller it is: the array is made larger in steps until it does not.' : ''}`
         : 'The sun does not rise in that month: no array can help.',
     },
   };
