@@ -80,10 +80,12 @@ describe('the program’s own sizes', () => {
 
   it('say what they are made of where a store that fills takes less, and no smaller array serves the day', () => {
     let larger = 0;
-    for (const job of fc.sample(aJobOfAll, { numRuns: 300, seed: 9 })) {
-      const { solar } = settle(job);
+    const isLead = (job: Job) => job.options[0]?.system.store.chemistry !== 'lfp';
+    for (const job of fc.sample(aJobOfAll, { numRuns: 300, seed: 9 }).filter(isLead)) {
+      const settled = settle(job);
+      const { solar } = settled;
       if (!(solar.moreW > 0)) continue;
-      larger++;
+      if (++larger > 5) break;
       const required = assess(job).figures['array.required'];
       expect(required.working.formula).toMatch(/\{fills\}$/);
       expect(workedOut(required)).toBeCloseTo(required.value, 6);
@@ -92,7 +94,7 @@ describe('the program’s own sizes', () => {
       const byBalanceW = Math.ceil((required.value - solar.moreW) / 50) * 50;
       const arrays = [blankArray('array', 'Array', byBalanceW)];
       const long = { ...job, brief: { ...job.brief, nightsOffGrid: 30 } };
-      const smaller = asFitted({ ...settle(job), solar: { ...solar, arrays } }, long);
+      const smaller = asFitted({ ...settled, solar: { ...solar, arrays } }, long);
       expect(assess(smaller).findings.map(({ code }) => code)).toContain('runs-short');
     }
     expect(larger).toBeGreaterThan(5);

@@ -49,20 +49,27 @@ export function fitFor({ needWh, busW, demand, typicalA, worstA }: Asked, around
   const isServed = ({ sources, heater }: ReturnType<typeof filledBy>): boolean =>
     !isWorthAWord(steadyDay({ store, option }, withHeater(busW, heater), sources, simulateDay).books.unservedWh, busW);
   const byBalance = filledBy(0);
-  const served =
-    system.arrays === null && byBalance.solar.sunRises && !isServed(byBalance)
-      ? largerArrays(byBalance.solar, needWh).map(filledBy).find(isServed)
-      : null;
-  return { store, driving, heaterAsksWh, ...(served ?? byBalance) };
+  const isOpen = system.arrays === null && byBalance.solar.sunRises;
+  const moreW =
+    isOpen && !isServed(byBalance) ? leastServing(byBalance.solar, needWh, (w) => isServed(filledBy(w))) : 0;
+  return { store, driving, heaterAsksWh, ...(moreW > 0 ? filledBy(moreW) : byBalance) };
 }
 
-/** Arrays that are tried, the last covering all of the need once more. From memory. */
+/** Steps in which larger arrays are tried, the last covering all of the need once more. From memory. */
 const MOST_TRIED = 20;
 
-/** W more than an array has by its balance, to be tried one after the other. */
-function largerArrays({ requiredW, ratingW, flat }: SolarSize, needWh: number): number[] {
+/** The least W more than an array needs by its balance with which the day is served; 0 where the largest does not help. */
+function leastServing({ requiredW, ratingW, flat }: SolarSize, needWh: number, serves: (w: number) => boolean): number {
   const stepW = Math.ceil(needWh / flat.whPerRatedW / MOST_TRIED / ARRAY_STEP_W) * ARRAY_STEP_W;
-  return Array.from({ length: MOST_TRIED }, (_, n) => ratingW + (n + 1) * stepW - requiredW);
+  const moreW = (steps: number) => ratingW + steps * stepW - requiredW;
+  if (!serves(moreW(MOST_TRIED))) return 0;
+  let [short, enough] = [0, MOST_TRIED];
+  while (enough - short > 1) {
+    const middle = Math.floor((short + enough) / 2);
+    if (serves(moreW(middle))) enough = middle;
+    else short = middle;
+  }
+  return moreW(enough);
 }
 
 /** More than any heater takes, W. */
