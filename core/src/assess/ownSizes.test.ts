@@ -99,4 +99,13 @@ describe('the program’s own sizes', () => {
     }
     expect(larger).toBeGreaterThan(5);
   });
+
+  it('are no field of panels where there is next to no sun', () => {
+    for (const job of fc.sample(aJobOfAll, { numRuns: 40, seed: 9 })) {
+      const place = { ...job.brief.place, latitudeDeg: 65 };
+      const { solar } = settle({ ...job, brief: { ...job.brief, months: [12], place } });
+      expect(solar.flat.whPerRatedW).toBeLessThan(0.3);
+      expect(solar.moreW).toBe(0);
+    }
+  });
 });

@@ -49,12 +49,14 @@ export function fitFor({ needWh, busW, demand, typicalA, worstA }: Asked, around
   const isServed = ({ sources, heater }: ReturnType<typeof filledBy>): boolean =>
     !isWorthAWord(steadyDay({ store, option }, withHeater(busW, heater), sources, simulateDay).books.unservedWh, busW);
   const byBalance = filledBy(0);
-  const isOpen = system.arrays === null && byBalance.solar.sunRises;
+  const isOpen = system.arrays === null && byBalance.solar.flat.whPerRatedW >= HELPS_WH;
   const moreW =
     isOpen && !isServed(byBalance) ? leastServing(byBalance.solar, needWh, (w) => isServed(filledBy(w))) : 0;
   return { store, driving, heaterAsksWh, ...(moreW > 0 ? filledBy(moreW) : byBalance) };
 }
 
+/** Wh a day that 1 W of an array gives where one is made larger than its balance asks: in less sun it would fill a field. From memory. */
+const HELPS_WH = 0.3;
 /** Steps in which larger arrays are tried, the last covering all of the need once more. From memory. */
 const MOST_TRIED = 20;
 
