@@ -60,7 +60,7 @@ test('many findings of one kind do not hide the others: the first stand in full,
   page,
 }) => {
   const fridge = proposeLoad('fridge 45W', (name) => name.toLowerCase()).load as Load;
-  const loads = Array.from({ length: 7 }, (_, i) => ({ ...fridge, id: `f${i}`, name: `Fridge ${i}`, minV: 12.7 }));
+  const loads = Array.from({ length: 7 }, (_, i) => ({ ...fridge, id: `f${i}`, name: `Fridge ${i}`, minV: 13 }));
   await openJob(page, (job) => ({ ...job, loads }), 'runs');
   await ready(page);
   await page.getByRole('button', { name: 'Lay these runs' }).click();
