@@ -19,12 +19,13 @@ const aJobOfAll = fc
     picks: fc.array(fc.integer({ min: 0, max: loads.length - 1 }), { minLength: 1, maxLength: 15 }),
     busVoltageV: fc.constantFrom(12 as const, 24 as const, 48 as const),
     chemistry: fc.constantFrom('lfp' as const, 'agm' as const, 'flooded' as const),
+    heaterW: fc.constantFrom(null, null, 60),
     months: fc.uniqueArray(fc.integer({ min: 1, max: 12 }), { minLength: 1, maxLength: 12 }),
     nightsOffGrid: fc.integer({ min: 1, max: 10 }),
     // Nearer the poles no array helps in winter.
     latitudeDeg: fc.integer({ min: -50, max: 50 }),
   })
-  .map(({ base, picks, busVoltageV, chemistry, months, nightsOffGrid, latitudeDeg }): Job => {
+  .map(({ base, picks, busVoltageV, chemistry, heaterW, months, nightsOffGrid, latitudeDeg }): Job => {
     const job = demos[base] as Job;
     const [option] = job.options as [Job['options'][number]];
     const { system, ...rest } = option;
@@ -45,7 +46,7 @@ const aJobOfAll = fc
             runs: null,
             arrays: null,
             driving: null,
-            store: { ...system.store, chemistry, strings: null },
+            store: { ...system.store, chemistry, strings: null, heaterW, ...(heaterW && { coldestC: -12 }) },
           },
         },
       ],
@@ -63,6 +64,7 @@ const OF_THE_JOB = new Set([
   'payload-exceeded',
   'low-voltage-high-current',
   'no-sun',
+  'store-cold',
   'critical-single-source',
 ]);
 
@@ -90,9 +92,10 @@ describe('the program’s own sizes', () => {
       expect(required.working.formula).toMatch(/\{fills\}$/);
       expect(workedOut(required)).toBeCloseTo(required.value, 6);
       expect(required.value).toBeCloseTo(solar.ratingW, 6);
-      // By its balance alone, over so long a stay that the store has gone down.
-      const byBalanceW = Math.ceil((required.value - solar.moreW) / 50) * 50;
-      const arrays = [blankArray('array', 'Array', byBalanceW)];
+      // One step smaller, over so long a stay that the store has gone down. A step is a twentieth of all of the need.
+      const needWh = assess(job).figures['demand.battery'].value;
+      const stepW = Math.ceil(needWh / solar.flat.whPerRatedW / 20 / 50) * 50;
+      const arrays = [blankArray('array', 'Array', required.value - stepW)];
       const long = { ...job, brief: { ...job.brief, nightsOffGrid: 30 } };
       const smaller = asFitted({ ...settled, solar: { ...solar, arrays } }, long);
       expect(assess(smaller).findings.map(({ code }) => code)).toContain('runs-short');

@@ -559,6 +559,29 @@ describe('the program’s own proposal', () => {
     expect(two.filter(({ code }) => code === 'run-drop').map(({ values }) => thickerOf(values))).toEqual([300]);
   });
 
+  it('mains whose joints take a third of what may be lost are no thicker than what they leave asks', () => {
+    // An inverter that draws 234 A: 0.36 V of 12 are 1.5 mΩ, of which 6 joints of 0.1 mΩ leave 0.9 mΩ.
+    const job = withSystem(aJob([aLoad({ watts: 1700, path: 'inverter', critical: true, hours: 4 })]), {});
+    const main = rowOf(job, 'main');
+    const wayOhm = 0.36 / rowOf(job, 'to-inverter').carried.nominalA;
+    expect(wayOhm / 3).toBeLessThan(0.0006);
+    expect(main.parallel * main.areaMm2).toBeLessThan(450);
+    expect(main.hotOhm).toBeLessThanOrEqual(0.0006 + (wayOhm - 0.0006) / 3 + 1e-12);
+  });
+
+  it('is half of the limit where what comes before has used it up', () => {
+    // 10 A through 10 m of 2.5 mm² there and back lose more than 3 %.
+    const job = oneLead(
+      { watts: 120, critical: true },
+      { areaMm2: null, ratingA: null },
+      { main: { areaMm2: 2.5, lengthM: 5, ratingA: 20 } },
+    );
+    expect(rowOf(job, 'main').dropV / 12).toBeGreaterThan(0.03);
+    expect(rowOf(job, 'lead').decidedBy).toBe('drop');
+    expect(rowOf(job, 'lead').dropV / 12).toBeLessThan(0.015);
+    expect(rowOf(job, 'lead').dropV / 12).toBeGreaterThan(0.008);
+  });
+
   it('passes its own findings once laid: the demo jobs', () => {
     for (const job of demoJobs())
       for (const { id } of job.options) {
@@ -667,6 +690,37 @@ describe('the program’s own proposal', () => {
             12,
             'metric',
             'marine',
+          ],
+          // A bank so small that most of the room is lost inside it.
+          [
+            [{ watts: 21, startRatio: 5, critical: false, path: 'direct', circuit: '', hours: 0.7, cutOff: 11.2 }],
+            12,
+            'metric',
+            'marine',
+          ],
+          // What an array brings is just below what is drawn, and above it once what its leads lose counts.
+          [
+            [
+              {
+                watts: 270,
+                startRatio: 1.5,
+                critical: false,
+                path: 'inverter-adapter',
+                circuit: 'Galley',
+                hours: 1,
+                cutOff: null,
+              },
+              { watts: 107, startRatio: 1, critical: false, path: 'direct', circuit: 'Galley', hours: 8, cutOff: 11.5 },
+              { watts: 284, startRatio: 1, critical: false, path: 'dc-dc', circuit: 'Galley', hours: 6, cutOff: 11.5 },
+              { watts: 379, startRatio: 1, critical: true, path: 'inverter', circuit: '', hours: 2, cutOff: null },
+              { watts: 109, startRatio: 1.5, critical: true, path: 'inverter', circuit: '', hours: 3, cutOff: 10.5 },
+              { watts: 181, startRatio: 5, critical: true, path: 'dc-dc', circuit: '', hours: 6, cutOff: null },
+              { watts: 55, startRatio: 1, critical: false, path: 'inverter', circuit: '', hours: 7, cutOff: null },
+              { watts: 178, startRatio: 5, critical: true, path: 'direct', circuit: '', hours: 6, cutOff: 10.5 },
+            ],
+            12,
+            'imperial',
+            'caravan',
           ],
         ],
       },

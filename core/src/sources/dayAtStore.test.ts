@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { simulateDay, traceDay } from './dayAtStore.ts';
+import { isWorthAWord, simulateDay, traceDay } from './dayAtStore.ts';
 import { dayIncome } from './dayIncome.ts';
 import type { Source } from './source.ts';
 
@@ -83,6 +83,12 @@ describe('a day at the store’s terminals', () => {
       expect.closeTo(0.7, 9),
     ]);
     expect(lowestSoc).toBeCloseTo(0.7, 9);
+  });
+
+  it('goes short of what is worth a word from an hour’s worth of it on', () => {
+    // 24 W all day are 576 Wh, 24 of them an hour.
+    expect([0, 23.9, 24.1].map((wh) => isWorthAWord(wh, flat(24)))).toEqual([false, false, true]);
+    expect(isWorthAWord(0, flat(0))).toBe(false);
   });
 
   it('comes to the same at once in the dark and minute by minute', () => {
