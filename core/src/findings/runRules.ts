@@ -200,15 +200,15 @@ export const runCollapse: Rule = ({ runs }) =>
 /** A start that pulls its own volts below what it needs. */
 export const runStartDip: Rule = ({ runs }) =>
   (runs?.appliances ?? []).flatMap((one): Finding[] => {
-    const { cutOffV, startV, startSeconds, volts } = one;
-    if (cutOffV === null || startV === null || startSeconds === 0) return [];
+    const { cutOffV, startV, startAtStoreV: storeV, startSeconds, volts } = one;
+    if (cutOffV === null || startV === null || storeV === null || startSeconds === 0) return [];
     if (startV >= cutOffV || (volts.low.hot ?? 0) < cutOffV) return [];
     return [
       {
         code: 'run-start-dip',
         severity: 'caution',
         where: { step: 'runs', loadId: one.loadId, ...(one.runId === null ? {} : { runId: one.runId }) },
-        values: { name: one.name, startV, cutOffV, seconds: startSeconds },
+        values: { name: one.name, startV, storeV, cutOffV, seconds: startSeconds },
       },
     ];
   });

@@ -232,6 +232,7 @@ export interface FindingValues {
   readonly 'run-start-dip': {
     readonly name: string;
     readonly startV: number;
+    readonly storeV: number;
     readonly cutOffV: number;
     readonly seconds: number;
   };

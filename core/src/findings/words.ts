@@ -251,7 +251,10 @@ const WORDS: { readonly [C in FindingCode]: (values: FindingValues[C], units: Un
   'run-start-dip': (v) => ({
     what: `${s(v, 'name')} may not start on a low store: ${showText(n(v, 'startV'), 'V')} for ${showText(n(v, 'seconds'), 's')}, it needs ${showText(n(v, 'cutOffV'), 'V')}.`,
     why: 'The start pulls its own volts down; it cuts out and tries again.',
-    act: 'A thicker lead, or a lead of its own.',
+    act:
+      n(v, 'storeV') < n(v, 'cutOffV')
+        ? `At the store itself there are ${showText(n(v, 'storeV'), 'V')}: a larger one, or one that gives more at a time.`
+        : 'A thicker lead, or a lead of its own.',
   }),
   'run-output-low': (v) => ({
     what: `${s(v, 'name')} gets ${showText(n(v, 'volts'), 'V')} at the end of ${s(v, 'run')}; it needs ${showText(n(v, 'leastV'), 'V')}.`,

@@ -30,6 +30,8 @@ export interface ApplianceVolts {
   readonly volts: Readonly<Record<Charged, Readonly<Record<Copper, number | null>>>>;
   /** V for the moment of its start, at a low store and hot; null = it cannot start; the same as running where nothing starts. */
   readonly startV: number | null;
+  /** V then at the terminals of the store: below its cut-off no cable helps. */
+  readonly startAtStoreV: number | null;
   readonly startSeconds: number;
   /** The run that gives way where it cannot hold at a low store or start; null = it holds. */
   readonly fallsAt: string | null;
@@ -187,6 +189,7 @@ function voltsOf(
       deviceName: chain.device?.name ?? null,
       volts: { full: pair('full'), typical: pair('typical'), low: pair('low') },
       startV: voltAt(start, node),
+      startAtStoreV: voltAt(start, 0),
       startSeconds: extraW > 0 ? startOf(load).seconds : 0,
       fallsAt: start.collapse === null ? null : (net.runAt[start.collapse]?.run.name ?? 'the store itself'),
       cutOffV,

@@ -4,6 +4,7 @@ import { describe, expect, it } from 'vitest';
 import { assess, evaluate } from '../assess/assess.ts';
 import { prepareDays, tripDetail } from '../choices/daysDetail.ts';
 import { thickerRuns } from '../choices/runsDetail.ts';
+import { wordsFor } from '../findings/words.ts';
 import { blankArray, blankCharger, blankDevice, blankInverter, blankPanels } from '../job/blank.ts';
 import type { Device, Job, Run } from '../job/schema.ts';
 import { validateJob } from '../job/validate.ts';
@@ -569,6 +570,17 @@ describe('the program’s own proposal', () => {
     expect(main.hotOhm).toBeLessThanOrEqual(0.0006 + (wayOhm - 0.0006) / 3 + 1e-12);
   });
 
+  it('a start that the store itself cannot carry is no matter of cables', () => {
+    const act = (ah: number) => {
+      const found = assess(oneLead({ watts: 60, startRatio: 5, minV: 12.3 }, {}, { ah })).findings;
+      const [dip] = found.filter(({ code }) => code === 'run-start-dip');
+      return dip && wordsFor(dip).act;
+    };
+    // 4 mΩ for 100 Ah: a start of 25 to 30 A takes 0.1 V of 12.9 inside 100 Ah, 1.5 V inside 8.
+    expect(act(100)).toMatch(/^A thicker lead/);
+    expect(act(8)).toMatch(/^At the store itself there are 1[01]\.\d+\sV: a larger one/);
+  });
+
   it('is half of the limit where what comes before has used it up', () => {
     // 10 A through 10 m of 2.5 mm² there and back lose more than 3 %.
     const job = oneLead(
@@ -693,7 +705,7 @@ describe('the program’s own proposal', () => {
           ],
           // A bank so small that most of the room is lost inside it.
           [
-            [{ watts: 21, startRatio: 5, critical: false, path: 'direct', circuit: '', hours: 0.7, cutOff: 11.2 }],
+            [{ watts: 281, startRatio: 2.5, critical: false, path: 'direct', circuit: '', hours: 0.1, cutOff: 11 }],
             12,
             'metric',
             'marine',
