@@ -1,18 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { StoreModel } from '../store/fill.ts';
+import { aStoreModel } from '../test/storeModel.ts';
 import { noBooks } from './books.ts';
 import { type CutOff, type LoadShares, makeSteps, type StepRows, type StepState } from './step.ts';
 
-const MODEL: StoreModel = {
-  fullWh: 1000,
-  inBySun: 0.97,
-  inByAmps: 0.95,
-  out: 0.96,
-  chargeLimitW: 300,
-  dischargeLimitW: 400,
-  taperFromSoc: 0.8,
-};
 const CUT_OFF: CutOff = {
   soc: 0.2,
   keep: 0.1,
@@ -60,9 +51,9 @@ function rowsOf(day: readonly Given[]): StepRows {
 
 /** Plays a day: in stretches as far as they are usual, or each step looked at closely. */
 function play(day: readonly Given[], fromSoc: number, closely: boolean) {
-  const { usual, close } = makeSteps(MODEL, CUT_OFF, HOURS);
+  const { usual, close } = makeSteps(aStoreModel, CUT_OFF, HOURS);
   const state: StepState = {
-    storedWh: fromSoc * MODEL.fullWh,
+    storedWh: fromSoc * aStoreModel.fullWh,
     cut: new Uint8Array(4),
     cutCount: 0,
     shortAtH: -1,

@@ -1,6 +1,6 @@
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
 import { fill, notFilled, type StoreModel, socOf, whAt } from '../store/fill.ts';
-import { type Fitted, storeModelOf } from '../store/model.ts';
+import { type FittedStore, storeModelOf } from '../store/model.ts';
 import type { DayIncome } from './dayIncome.ts';
 import { offeredWh, wattHours } from './source.ts';
 
@@ -13,7 +13,7 @@ export interface DayStore {
 }
 
 /** The store as it is sized: old, at its coldest; the reserve is a share of the capacity as it then is. */
-export function dayStore(fitted: Fitted): DayStore {
+export function dayStore(fitted: FittedStore): DayStore {
   const model = storeModelOf(fitted, 'old');
   const { coldFactor, usableDepth } = fitted.store.factors;
   return { model, warmShare: coldFactor, floorWh: whAt(model, 1 - usableDepth, coldFactor) };

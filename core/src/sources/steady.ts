@@ -1,4 +1,4 @@
-import type { Fitted } from '../store/model.ts';
+import type { FittedStore } from '../store/model.ts';
 import { passageOf } from '../store/passage.ts';
 import { type DayStore, dayStore } from './dayAtStore.ts';
 import { type DayIncome, dayIncome } from './dayIncome.ts';
@@ -16,7 +16,7 @@ const SETTLED_WH = 0.01;
  * @param play `simulateDay`, or `traceDay` where its state of charge is looked at
  */
 export function steadyDay<Played extends { readonly endWh: number }>(
-  fitted: Fitted,
+  fitted: FittedStore,
   busW: Float64Array,
   sources: readonly Source[],
   play: (store: DayStore, startWh: number, busW: Float64Array, income: DayIncome) => Played,

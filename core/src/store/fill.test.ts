@@ -1,16 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { fill, notFilled, type StoreModel } from './fill.ts';
+import { aStoreModel } from '../test/storeModel.ts';
+import { fill, notFilled } from './fill.ts';
 
-const MODEL: StoreModel = {
-  fullWh: 1000,
-  inBySun: 0.97,
-  inByAmps: 0.95,
-  out: 0.96,
-  chargeLimitW: 300,
-  dischargeLimitW: 400,
-  taperFromSoc: 0.8,
-};
 const EFFICIENCY = 0.95;
 /** Of the limit, what a full store still takes: common practice, as in the model. */
 const LEFT_AT_FULL = 0.02;
@@ -35,7 +27,7 @@ describe('charging a store', () => {
     fc.assert(
       fc.property(fc.double({ min: 500, max: 1000, noNaN: true }), watts, shares, (storedWh, offeredW, warmShare) => {
         const out = notFilled();
-        fill(MODEL, storedWh, offeredW, EFFICIENCY, warmShare, 1.5, Number.POSITIVE_INFINITY, out);
+        fill(aStoreModel, storedWh, offeredW, EFFICIENCY, warmShare, 1.5, Number.POSITIVE_INFINITY, out);
         expect(out.storedWh).toBeCloseTo(inSmallSteps(storedWh, offeredW, warmShare, 1.5), 1);
         expect(out.takenWh * EFFICIENCY).toBeCloseTo(out.storedWh - storedWh, 9);
       }),
@@ -62,8 +54,8 @@ describe('charging a store', () => {
           for (const { offeredW, warmShare, hours, outWh, untilWh } of pieces) {
             storedWh -= outWh;
             const alone = notFilled();
-            fill(MODEL, storedWh, offeredW, EFFICIENCY, warmShare, hours, untilWh, alone);
-            fill(MODEL, storedWh, offeredW, EFFICIENCY, warmShare, hours, untilWh, out);
+            fill(aStoreModel, storedWh, offeredW, EFFICIENCY, warmShare, hours, untilWh, alone);
+            fill(aStoreModel, storedWh, offeredW, EFFICIENCY, warmShare, hours, untilWh, out);
             expect(out.storedWh).toBeCloseTo(alone.storedWh, 6);
             expect(out.takenWh).toBeCloseTo(alone.takenWh, 6);
             expect(out.hours).toBeCloseTo(alone.hours, 9);

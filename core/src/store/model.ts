@@ -6,7 +6,7 @@ import { chargeAtPeukert } from './peukert.ts';
 import type { StoreSize } from './size.ts';
 
 /** A store that is settled, and the option it belongs to. */
-export interface Fitted {
+export interface FittedStore {
   readonly store: StoreSize;
   readonly option: Pick<DesignOption, 'system'>;
 }
@@ -14,7 +14,7 @@ export interface Fitted {
 export type Age = 'now' | 'old';
 
 /** The store as it is now, or old: full at the day's current, with what it loses going in and coming out. */
-export function storeModelOf({ store, option }: Fitted, age: Age): StoreModel {
+export function storeModelOf({ store, option }: FittedStore, age: Age): StoreModel {
   const { nominalV, typicalA, peukert } = store.factors;
   return {
     fullWh: chargeAtPeukert(store.ah, typicalA, peukert) * nominalV * (age === 'old' ? store.ageing : 1),

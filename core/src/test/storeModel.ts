@@ -1,0 +1,12 @@
+import type { StoreModel } from '../store/fill.ts';
+
+/** 1,000 Wh that lose something on each way and take less from 80 % on. */
+export const aStoreModel: StoreModel = {
+  fullWh: 1000,
+  inBySun: 0.97,
+  inByAmps: 0.95,
+  out: 0.96,
+  chargeLimitW: 300,
+  dischargeLimitW: 400,
+  taperFromSoc: 0.8,
+};
