@@ -100,7 +100,7 @@ const OneArray = memo(function OneArray({
   const text = useText();
   const { id } = array;
   return (
-    <article aria-label={array.name} className="border-t border-line-2 pb-3 pt-2 first-of-type:mt-2">
+    <article aria-label={array.name} className="painted-in-view border-t border-line-2 pb-3 pt-2 first-of-type:mt-2">
       <ArrayFields
         array={array}
         isBoxed={isBoxed}

@@ -99,7 +99,7 @@ function optionsOf(
   return {
     animation: false,
     textStyle: text,
-    grid: { left: 46, right: 46, top: 26, bottom: 24 },
+    grid: { left: 46, right: 46, top: 26, bottom: 24, outerBoundsMode: 'none' },
     legend: { show: false },
     tooltip: {
       trigger: 'axis',

@@ -60,7 +60,7 @@ export function DrivingPart({ links }: { links: readonly LinkDetail[] }) {
     replace([...list, blankLink(id, list.length === 0 ? 'DC-DC charger' : `Charger ${list.length + 1}`, amps)], 'more');
   };
   return (
-    <section aria-label="Driving" className="border-t border-line py-3">
+    <section aria-label="Driving" className="painted-in-view border-t border-line py-3">
       <h2 className="text-body font-semibold">
         Driving{' '}
         <span className="num font-normal text-note text-ink-2">

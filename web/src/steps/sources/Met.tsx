@@ -9,7 +9,7 @@ export const Met = memo(function Met({ rows }: { rows: readonly MetBy[] }) {
   if (used.length === 0) return null;
   const drives = used.some(({ fromDrivingWh }) => fromDrivingWh > 0);
   return (
-    <section aria-label="How uses are met" className="border-t border-line py-3">
+    <section aria-label="How uses are met" className="painted-in-view border-t border-line py-3">
       <h2 className="text-body font-semibold">
         How uses are met{' '}
         <span className="num font-normal text-note text-ink-2">

@@ -24,7 +24,7 @@ export function OneBox() {
   const settled = useSettled(job, AFTER_MS);
   const { value: choice, problem } = useBoxChoice(isOpen ? settled : null, optionId, all);
   return (
-    <section aria-label="One box or separate" className="border-t border-line py-3">
+    <section aria-label="One box or separate" className="painted-in-view border-t border-line py-3">
       <h2 className="text-body font-semibold">
         One box, or separate{' '}
         <span className="num font-normal text-note text-ink-2">

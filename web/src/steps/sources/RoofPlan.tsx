@@ -24,7 +24,7 @@ export function RoofPlan() {
   const listed = system.arrays?.some(({ panels, mount }) => panels.length > 0 && mount !== 'portable') ?? false;
   if (!roof) {
     return (
-      <section aria-label="Roof" className="border-t border-line py-3">
+      <section aria-label="Roof" className="painted-in-view border-t border-line py-3">
         <h2 className="text-body font-semibold">
           The roof <span className="font-normal text-note text-ink-2">not drawn</span>
         </h2>
@@ -40,7 +40,7 @@ export function RoofPlan() {
   const plan = roofPlan(roof, system);
   const change = (part: Partial<Roof>, key: string) => edit(changeRoof({ ...roof, ...part }), `roof-${key}`);
   return (
-    <section aria-label="Roof" className="border-t border-line py-3">
+    <section aria-label="Roof" className="painted-in-view border-t border-line py-3">
       <h2 className="text-body font-semibold">
         The roof{' '}
         <span className="num font-normal text-note text-ink-2">

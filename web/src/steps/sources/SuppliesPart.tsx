@@ -10,7 +10,7 @@ export function SuppliesPart({ uses }: { uses: readonly SupplyUse[] }) {
   const { job, optionId } = useJob();
   const { supplies } = job.brief;
   return (
-    <section aria-label="Supplies" className="border-t border-line py-3">
+    <section aria-label="Supplies" className="painted-in-view border-t border-line py-3">
       <h2 className="text-body font-semibold">Hookup, generator, vehicle outlet</h2>
       <p className="pt-1 text-ink-2">
         {supplies.length === 0 ? 'None is taken down. ' : ''}
