@@ -9,7 +9,7 @@ export function Fillings({ fillings }: { fillings: readonly Filling[] | null }) 
   const scale = Math.min(LONGEST_H, Math.max(1, ...fillings.map(({ hours }) => hours ?? 0)));
   const drive = fillings.find((one) => one.drive)?.drive;
   return (
-    <section aria-label="Hours to full" className="border-t border-line py-3">
+    <section aria-label="Hours to full" className="painted-in-view border-t border-line py-3">
       <Heading />
       {fillings.length === 0 && (
         <p className="text-ink-2">Nothing charges it yet: choose sources in the Sources step.</p>

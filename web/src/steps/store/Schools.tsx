@@ -11,7 +11,7 @@ export function Schools({ schools }: { schools: readonly DepthSchool[] | null })
   const { usableDepth, chemistry } = useOption().system.store;
   const chosen = usableDepth ?? CHEMISTRY[chemistry].usableDepth;
   return (
-    <fieldset className="border-t border-line py-3">
+    <fieldset className="painted-in-view border-t border-line py-3">
       <legend className="float-left w-full pb-1 text-body font-semibold">
         How deep it is used{' '}
         <span className="num font-normal text-note text-ink-2">less to buy, or longer until it is bought again</span>

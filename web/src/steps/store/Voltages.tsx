@@ -33,7 +33,7 @@ export function Voltages({ detail }: { detail: StoreDetail | null }) {
   const { voltages, advised } = detail;
   const guide = voltages.find(({ isByGuide }) => isByGuide)?.busV;
   return (
-    <section aria-label="Voltages" className="border-t border-line py-3">
+    <section aria-label="Voltages" className="painted-in-view border-t border-line py-3">
       <h2 className="pb-1 text-body font-semibold">
         12, 24 or 48 V{' '}
         <span className="num font-normal text-note text-ink-2">this very job, everything else as it is</span>
