@@ -204,6 +204,15 @@ describe('driving, by hand', () => {
     expect(link?.wh).toBeCloseTo(852, 6);
   });
 
+  it('held to what the alternator can spare, its cable costs it the volts of those amps, not of what it asks', () => {
+    // 100 × 0.8 − 60 = 20 A; 10 m × 1.91 mΩ/m take 0.382 V of 13.5 V; 90 % of what arrives.
+    const part = { ratingA: 100, ownLoadA: 60 };
+    const [link] = detail(driving([{ ...blankLink('d', 'D', 60), cableM: 5, cableMm2: 10 }], part)).links;
+    expect(link?.inputA).toBeCloseTo(20, 9);
+    expect(link?.farV).toBeCloseTo(13.118, 9);
+    expect(link?.outputW).toBeCloseTo(20 * 13.118 * 0.9, 6);
+  });
+
   it('a relay passes what the voltages push through its cable and the store', () => {
     const job = driving([{ ...blankLink('r', 'R', 100), kind: 'relay', cableM: 6, cableMm2: 16 }]);
     const [link] = detail(job).links;

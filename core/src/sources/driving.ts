@@ -9,7 +9,7 @@ import { MINUTES_PER_DAY } from '../quantity/units.ts';
 import { chargingVoltageV } from '../reference/chemistries.ts';
 import { passageOf } from '../store/passage.ts';
 import { type AlternatorLimit, alternatorLimit, standardDcdc } from './alternator.ts';
-import { type LinkFlow, linkFlow } from './link.ts';
+import { heldTo, type LinkFlow, linkFlow } from './link.ts';
 import type { Source } from './source.ts';
 
 /** Less driving than a minute is none. */
@@ -73,10 +73,10 @@ export function sizeDriving(
   const askedA = asked.reduce((sum, { inputA }) => sum + inputA, 0);
   // What the alternator can feed is shared by what each asks.
   const held = askedA > limit.inputA ? limit.inputA / askedA : 1;
-  const links = asked.map((flow) => {
-    const givenW = flow.outputW * held;
-    const lostW = lostIn(givenW, leads?.ofLink.get(flow.link.id) ?? 0, chargingV);
-    return { ...flow, inputA: flow.inputA * held, outputW: givenW - lostW };
+  const links = asked.map((one) => {
+    const flow = heldTo(one, held, alternator);
+    const lostW = lostIn(flow.outputW, leads?.ofLink.get(flow.link.id) ?? 0, chargingV);
+    return { ...flow, outputW: flow.outputW - lostW };
   });
   const outputW = links.reduce((sum, flow) => sum + flow.outputW, 0);
   return {

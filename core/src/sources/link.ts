@@ -26,6 +26,17 @@ interface Joined {
   readonly resistanceOhm: number;
 }
 
+/** V of an alternator of a vehicle of 12 or 24 V. */
+const alternatorVoltage = (systemV: number): number => (DEFAULT.alternatorVoltage12V.value * systemV) / 12;
+
+/** The same on fewer amps of the alternator: they cost its cable fewer volts. @param share of what it asks, 0…1 */
+export function heldTo(flow: LinkFlow, share: number, { systemV }: Brief['alternator']): LinkFlow {
+  if (share === 1) return flow;
+  const inputA = flow.inputA * share;
+  const farV = flow.farV + (alternatorVoltage(systemV) - flow.farV) * (1 - share);
+  return { ...flow, inputA, farV, outputW: inputA * farV * flow.efficiency };
+}
+
 /**
  * A DC-DC charger gives its rating: I_in = P_out ÷ (η·V_far), V_far what the cable leaves. A relay passes what the
  * voltages push: I = (V_alternator − V_store) ÷ (R_cable + R_store), at most what it carries. Common practice.
@@ -36,7 +47,7 @@ export function linkFlow(
   busVoltageV: number,
   joined: Joined,
 ): LinkFlow {
-  const alternatorV = (DEFAULT.alternatorVoltage12V.value * systemV) / 12;
+  const alternatorV = alternatorVoltage(systemV);
   // Of a charger whose cable is not known nothing is lost in it; a relay's lives by its cable.
   const cableM = link.cableM ?? (link.kind === 'relay' ? DEFAULT.alternatorCableM.value : 0);
   const outW = link.ratingA * chargingVoltageV(busVoltageV);
