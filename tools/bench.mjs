@@ -81,7 +81,10 @@ await withApp(async ({ browser, baseURL, databaseUrl }) => {
   await openJobOf(page, 40, 'store', undefined, withArrays);
   await page.locator('[data-store="ready"]').waitFor();
   await page.getByRole('button', { name: 'Choose the units' }).click();
-  const ah = await page.getByLabel(/: a unit holds$/).first().getAttribute('id');
+  const ah = await page
+    .getByLabel(/: a unit holds$/)
+    .first()
+    .getAttribute('id');
   const store = await editTimes(page, 100, `[id="${ah}"]`, 'store.usable');
   report(
     'Edit in Store to all figures on screen, 40 loads and three arrays',

@@ -263,6 +263,7 @@ export { formatClock, formatDuration, formatNumber, IMPERIAL, show, showText, ty
 export { readNumber } from './quantity/numeral.ts';
 export type { Question } from './quantity/question.ts';
 export { readField, readInput } from './quantity/readField.ts';
+export { readMeasure } from './quantity/readMeasure.ts';
 export type { Kind } from './quantity/token.ts';
 // What is taken when nothing is known?
 export { APPLIANCES, type Appliance, findAppliances, fromFirm, nearMatches } from './reference/appliances.ts';

@@ -1,4 +1,5 @@
 import type { Run } from '../job/schema.ts';
+import { awgAreaMm2 } from '../quantity/awg.ts';
 import { ORIGIN } from './origins.ts';
 
 /** A conductor that can be bought: its name in the region's terms, its area, and what it carries. */
@@ -7,9 +8,6 @@ export interface Conductor {
   readonly areaMm2: number;
   readonly ampacityA: number;
 }
-
-/** Area of an AWG number, mm²: d = 0.127 mm · 92^((36 − n)/39), ASTM B258. 1/0 is 0, 2/0 is −1 and so on. */
-export const awgAreaMm2 = (n: number): number => (Math.PI / 4) * (0.127 * 92 ** ((36 - n) / 39)) ** 2;
 
 /**
  * Single conductors in free air, 105 °C insulation, outside engine spaces: A (ABYC E-11, recalled; P·M). Where a

@@ -1,6 +1,7 @@
 import type { Run } from '../job/schema.ts';
+import { awgAreaMm2, gaugeNumber, THINNEST_AWG } from '../quantity/awg.ts';
 import { show, showText, type Units } from '../quantity/format.ts';
-import { awgAreaMm2 } from '../reference/conductors.ts';
+import { readMeasure } from '../quantity/readMeasure.ts';
 
 /** A size of cable as it can be bought. */
 export interface CableSize {
@@ -29,7 +30,6 @@ const SMALLEST_MM2 = 0.2;
 const LARGEST_MM2 = 300;
 /** mm² of a thousand circular mils. */
 const KCMIL_MM2 = 0.50671;
-const THINNEST_AWG = 24;
 
 const NUMBER = '(\\d+(?:[.,]\\d+)?)';
 const AREA = new RegExp(`^${NUMBER}\\s*(?:mm\\s*(?:²|2|\\^2)|sq\\.?\\s*mm|qmm|mmq)$`);
@@ -119,14 +119,6 @@ const within = (size: CableSize): ReadSize =>
     ? { kind: 'size', size }
     : problem(`From ${SMALLEST_MM2} to ${LARGEST_MM2} mm²; this is ${shown(size.areaMm2)} mm².`);
 
-/** 10 → 10, "0" → 0, "2/0" and "00" → −1; null where there is no such size. */
-function gaugeNumber(text: string): number | null {
-  if (/^0{2,4}$/.test(text)) return 1 - text.length;
-  const aught = /^([1-4])\/0$/.exec(text);
-  if (aught) return 1 - Number(aught[1]);
-  return /^\d{1,2}$/.test(text) && Number(text) <= THINNEST_AWG ? Number(text) : null;
-}
-
 /** A size as it is written on the cable: "6 mm²", "10 AWG", "2 × 2/0 AWG". */
 export function sizeWords({ areaMm2, conductor, parallel }: CableSize): string {
   const times = parallel > 1 ? `${parallel} × ` : '';
@@ -148,17 +140,6 @@ function gaugeWords(areaMm2: number): string | null {
 const LEAST_M = 0.05;
 const MOST_M = 100;
 
-const LENGTH_M: Readonly<Record<string, number>> = {
-  m: 1,
-  cm: 0.01,
-  mm: 0.001,
-  ft: 0.3048,
-  "'": 0.3048,
-  in: 0.0254,
-  '"': 0.0254,
-};
-const LENGTH = /^(\d+(?:[.,]\d+)?)\s*(m|cm|mm|ft|feet|foot|'|in|inch|inches|")?$/;
-
 /**
  * Reads "4", "4 m", "400 cm", "13 ft", "6 in" as m one way.
  * @param units of the reader's region: a bare number is m, or feet
@@ -167,12 +148,10 @@ export function readLengthM(
   typed: string,
   units: Units = 'metric',
 ): { readonly value: number } | { readonly problem: string } {
-  const match = LENGTH.exec(typed.trim().toLowerCase());
-  if (!match) return { problem: 'Type a length one way, such as 4 m or 13 ft.' };
-  const unit = (match[2] ?? (units === 'imperial' ? 'ft' : 'm'))
-    .replace(/^fe?e?o?o?t$/, 'ft')
-    .replace(/^inch(es)?$/, 'in');
-  const value = numberOf(match[1]) * (LENGTH_M[unit] ?? 1);
+  const isBare = /^[\d.,]+$/.test(typed.trim());
+  const read = readMeasure(isBare && units === 'imperial' ? `${typed} ft` : typed, 'm');
+  if ('problem' in read) return { problem: 'Type a length one way, such as 4 m or 13 ft.' };
+  const { value } = read;
   return value >= LEAST_M && value <= MOST_M
     ? { value }
     : { problem: `From ${show(LEAST_M, 'm', units).number} to ${showText(MOST_M, 'm', units)} one way.` };

@@ -1,4 +1,4 @@
-import { QuantityField } from './Field.tsx';
+import { PriceField } from './PriceField.tsx';
 import { RegionField } from './RegionField.tsx';
 
 interface Bought {
@@ -31,15 +31,7 @@ export function BoughtFields({
         max={2000}
         onChange={(kg) => onChange({ kg }, 'kg')}
       />
-      <QuantityField
-        label={label('Price')}
-        unit=""
-        value={bought.price}
-        auto="not known"
-        min={0}
-        max={1_000_000}
-        onChange={(price) => onChange({ price }, 'price')}
-      />
+      <PriceField label={label('Price')} value={bought.price} onChange={(price) => onChange({ price }, 'price')} />
     </>
   );
 }

@@ -1,6 +1,5 @@
-import { type Kind, readField, readInput } from '@joulemetric/core';
+import { readInput, readMeasure } from '@joulemetric/core';
 import { useEffect, useId, useRef, useState } from 'react';
-import { readPlain } from './readPlain.ts';
 
 interface TextFieldProps {
   readonly label: string;
@@ -81,9 +80,8 @@ interface QuantityFieldProps {
   readonly value: number | null;
   readonly onChange: (value: number | null) => void;
   readonly unit: string;
-  /** Reads units when given ("45 min"); a plain number otherwise. */
-  /** What is typed there; of an input what an appliance takes in. */
-  readonly kind?: Kind | 'input';
+  /** It is what an appliance takes in, W: what a text says of its shaft, its cooling or its sound is refused. */
+  readonly isInput?: boolean;
   /** What one of the shown unit is in the core's unit. */
   readonly factor?: number;
   readonly min: number;
@@ -95,9 +93,13 @@ interface QuantityFieldProps {
   readonly hideLabel?: boolean;
 }
 
+/** Units that are often typed in other ways, such as 12 V 3.5 A: a keypad of figures has no letters. */
+const SPELT: ReadonlySet<string> = new Set(['W', 'VA', 'V', 'A', 'Ah', 'Wh']);
+
 /**
- * A number with its unit. What is typed stays until it can be read; a reading out of range or in the wrong
- * unit is asked about at the field and the job keeps its last good value.
+ * A number with its unit, typed with it, without it, or in another unit of the same quantity. What is typed stays until
+ * it can be read; a reading out of range or of another quantity is asked about at the field and the job keeps its last
+ * good value.
  */
 export function QuantityField(props: QuantityFieldProps) {
   const { value, onChange, factor = 1, auto } = props;
@@ -109,7 +111,7 @@ export function QuantityField(props: QuantityFieldProps) {
       placeholder={auto}
       note={props.note}
       hideLabel={props.hideLabel}
-      inputMode={props.kind ? 'text' : 'decimal'}
+      inputMode={SPELT.has(props.unit) || props.min < 0 ? 'text' : 'decimal'}
       read={(text) => {
         if (text.trim() === '' && auto !== undefined) {
           onChange(null);
@@ -172,14 +174,23 @@ export function LineField({
 
 function readQuantity(
   text: string,
-  { unit, kind, factor = 1, min, max, whole }: QuantityFieldProps,
+  { unit, isInput = false, factor = 1, min, max, whole }: QuantityFieldProps,
 ): { value: number } | { problem: string } {
-  const read = kind === 'input' ? readInput(text) : kind ? readField(text, kind, factor) : readPlain(text, factor);
+  const read = isInput ? readInput(text) : readMeasure(text, unit);
   if ('problem' in read) return read;
-  const inUnit = read.value / factor;
-  if (inUnit < min || inUnit > max) return { problem: `Between ${min} and ${max} ${unit}`.trim() };
-  if (whole && !Number.isInteger(inUnit)) return { problem: 'A whole number' };
-  return read;
+  const { value } = read;
+  if (value < min || value > max) {
+    // 0.8 of one for 80 %, and a loss that a data sheet has below zero.
+    const others = [
+      ...(unit.startsWith('%') && value > 0 && value <= 1 ? [value * 100] : []),
+      ...(max <= 0 ? [-value] : []),
+    ];
+    const meant = others.find((one) => one >= min && one <= max);
+    const ask = meant === undefined ? '' : `: did you mean ${plain(meant)}?`;
+    return { problem: `Between ${min} and ${max} ${unit}`.trim() + ask };
+  }
+  if (whole && !Number.isInteger(value)) return { problem: 'A whole number' };
+  return { value: value * factor };
 }
 
 const plain = (value: number): string => String(Math.round(value * 1000) / 1000);

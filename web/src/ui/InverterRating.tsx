@@ -15,7 +15,6 @@ export function InverterRating({
     <QuantityField
       label={label}
       unit="W"
-      kind="power"
       value={device.ratingW}
       auto="as required"
       min={50}

@@ -1,5 +1,4 @@
-import { monthName } from '@joulemetric/core';
-import { readPlain } from './readPlain.ts';
+import { monthName, readMeasure } from '@joulemetric/core';
 
 const MONTHS = 12;
 
@@ -12,7 +11,7 @@ export function readMonths(
   const parts = text.trim().split(/\s*;\s*|,\s+|\s+/);
   const months: number[] = [];
   for (const [i, part] of parts.slice(0, MONTHS).entries()) {
-    const read = readPlain(part);
+    const read = readMeasure(part, '');
     const month = monthName(i + 1);
     if ('problem' in read) return { problem: `${month}: “${part.slice(0, 20)}” is no number` };
     if (read.value < min || read.value > max)

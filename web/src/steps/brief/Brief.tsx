@@ -127,19 +127,16 @@ function Vehicle() {
       <QuantityField
         label="Driving on a usual day"
         unit="h"
-        kind="duration"
-        factor={60}
-        value={driveHours(brief) * 60}
+        value={driveHours(brief)}
         min={0}
         max={24}
-        onChange={(value) =>
-          value !== null && edit(changeBrief({ drives: withDriveHours(brief.drives, value / 60) }), 'drive')
+        onChange={(hours) =>
+          hours !== null && edit(changeBrief({ drives: withDriveHours(brief.drives, hours) }), 'drive')
         }
       />
       <QuantityField
         label="Alternator, on its label"
         unit="A"
-        kind="current"
         value={brief.alternator.ratingA}
         min={0}
         max={1000}

@@ -120,7 +120,6 @@ function RoomFields({ draw, onChange }: FieldsOf<'room'>) {
       />
       <QuantityField
         label="Moves heat at"
-        kind="power"
         unit="W"
         value={draw.capacityW}
         min={50}
@@ -189,7 +188,7 @@ function Phases({ load, draw, onChange }: { load: Load; draw: Of<'cycle'>; onCha
             <TextField label="Phase" value={phase.label} maxLength={40} onChange={(label) => set(index, { label })} />
             <QuantityField
               label="Power"
-              kind="input"
+              isInput
               unit="W"
               value={phase.powerW}
               min={0}
@@ -198,7 +197,6 @@ function Phases({ load, draw, onChange }: { load: Load; draw: Of<'cycle'>; onCha
             />
             <QuantityField
               label="For"
-              kind="duration"
               unit="min"
               value={phase.minutes}
               min={0.01}

@@ -52,7 +52,7 @@ export function LoadDetail({ id }: { id: string }) {
       <div className="grid grid-cols-2 gap-x-4 gap-y-3">
         <QuantityField
           label="Power, one piece"
-          kind="input"
+          isInput
           unit="W"
           value={runningPowerW(load.draw)}
           min={0}
@@ -103,7 +103,7 @@ export function LoadDetail({ id }: { id: string }) {
         {load.path === 'fuel' && (
           <QuantityField
             label="Still takes from the bus"
-            kind="input"
+            isInput
             unit="W"
             value={load.residueW}
             min={0}
@@ -138,7 +138,6 @@ export function LoadDetail({ id }: { id: string }) {
         />
         <QuantityField
           label="Runs from"
-          kind="voltage"
           unit="V"
           value={load.minV}
           auto="not known"
@@ -148,7 +147,6 @@ export function LoadDetail({ id }: { id: string }) {
         />
         <QuantityField
           label="Bears up to"
-          kind="voltage"
           unit="V"
           value={load.maxV}
           auto="not known"

@@ -2,7 +2,6 @@ import { DAY_KINDS, type DayKind, proposeLoad, type Question } from '@joulemetri
 import { describe, expect, it } from 'vitest';
 import { LABELS } from '../../../../core/src/test/labelCorpus.ts';
 import { LINES } from '../../../../core/src/test/lineCorpus.ts';
-import { readPlain } from '../../ui/readPlain.ts';
 import { DAY_KIND_WORDS, dayOf, dayWords } from './dayWords.ts';
 import { KIND_CHOICES, usesOfKind } from './kinds.ts';
 import { questionWords } from './questionWords.ts';
@@ -57,22 +56,6 @@ describe('a kind of day in words', () => {
       const parts = Object.values(dayOf(kind)).filter((part) => part !== 'usual');
       expect(parts).toEqual([kind]);
     }
-  });
-});
-
-describe('a plain number', () => {
-  it.each([
-    ['12', 1, 12],
-    ['-7,5', 1, -7.5],
-    ['−10', 1, -10],
-    [' 3.25 ', 2, 6.5],
-    ['80', 0.01, 0.8],
-  ])('%j times %d is %d', (text, factor, value) => {
-    expect(readPlain(text, factor)).toEqual({ value: expect.closeTo(value, 12) });
-  });
-
-  it.each(['', '-', 'ten', '1e3', '12 V', '--4', '4-', '.', '∞'])('%j is asked for again', (text) => {
-    expect(readPlain(text)).toEqual({ problem: 'Write a number' });
   });
 });
 

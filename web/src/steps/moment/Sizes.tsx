@@ -98,7 +98,6 @@ export function Sizes({
         <QuantityField
           label="VA on its data sheet"
           unit="VA"
-          kind="apparent"
           value={device.ratingVa}
           auto="as many as W"
           min={50}
@@ -109,7 +108,6 @@ export function Sizes({
         <QuantityField
           label="Holds at a start, data sheet"
           unit="W"
-          kind="power"
           value={device.surgeW}
           auto="twice its rating"
           min={50}

@@ -219,7 +219,6 @@ function Charger({
         <QuantityField
           label="Charges with"
           unit="A"
-          kind="current"
           value={charger.ratingA}
           min={0}
           max={1000}
@@ -229,7 +228,6 @@ function Charger({
         <QuantityField
           label="Can be turned down to"
           unit="A"
-          kind="current"
           value={charger.leastA}
           auto="cannot be"
           min={0}

@@ -57,7 +57,6 @@ function Limits({ supply, change }: { supply: Supply; change: Change }) {
           <QuantityField
             label="Breaker"
             unit="A"
-            kind="current"
             value={supply.amps}
             min={1}
             max={200}
@@ -80,7 +79,6 @@ function Limits({ supply, change }: { supply: Supply; change: Change }) {
         <QuantityField
           label="Volts of a leg"
           unit="V"
-          kind="voltage"
           value={supply.volts}
           min={90}
           max={260}
@@ -103,7 +101,6 @@ function Limits({ supply, change }: { supply: Supply; change: Change }) {
       <QuantityField
         label="Gives for hours"
         unit="W"
-        kind="power"
         value={supply.ratedW}
         min={supply.kind === 'generator' ? 100 : 50}
         max={supply.kind === 'generator' ? 100_000 : 30_000}
@@ -112,7 +109,6 @@ function Limits({ supply, change }: { supply: Supply; change: Change }) {
       <QuantityField
         label="Bears at a start"
         unit="W"
-        kind="power"
         value={supply.startW}
         auto="no more"
         min={supply.kind === 'generator' ? 100 : 50}

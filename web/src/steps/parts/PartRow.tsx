@@ -6,9 +6,9 @@ import {
   PART_KINDS,
   type Part,
   type PartField,
+  readMeasure,
 } from '@joulemetric/core';
 import { useDraft } from '../../ui/Field.tsx';
-import { readPlain } from '../../ui/readPlain.ts';
 
 type Values = Readonly<Record<string, number | string | null>>;
 
@@ -163,10 +163,11 @@ function NumberCell({
       onChange(null);
       return null;
     }
-    const read = readPlain(text, factor);
+    const read = readMeasure(text, unit);
     if ('problem' in read) return read.problem;
-    if (read.value < min || read.value > max) return `Between ${min / factor} and ${max / factor} ${unit}`.trim();
-    onChange(read.value);
+    const stored = read.value * factor;
+    if (stored < min || stored > max) return `Between ${min / factor} and ${max / factor} ${unit}`.trim();
+    onChange(stored);
     return null;
   });
   return (

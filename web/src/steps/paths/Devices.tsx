@@ -81,7 +81,6 @@ function DeviceRow({ device, last }: { device: Device; last: boolean }) {
       <QuantityField
         label="Idle, data sheet"
         unit="W"
-        kind="power"
         value={device.idleW}
         auto={device.points.length > 1 ? 'as fitted' : `${formatNumber(usual.idleShare.value * 100, 1)} % of rating`}
         min={0}
@@ -102,7 +101,6 @@ function DeviceRow({ device, last }: { device: Device; last: boolean }) {
         <QuantityField
           label="Shuts off below"
           unit="V at its terminals"
-          kind="voltage"
           value={device.cutOffV}
           auto="10.5 for each 12"
           min={3}
@@ -165,7 +163,6 @@ function SizeFields({ device, change }: { device: Device; change: Change }) {
         <QuantityField
           label="At most"
           unit="W"
-          kind="power"
           value={device.ratingW}
           min={1}
           max={10_000}
@@ -179,7 +176,6 @@ function SizeFields({ device, change }: { device: Device; change: Change }) {
       <QuantityField
         label="Gives"
         unit="V"
-        kind="voltage"
         value={device.outputV}
         min={5}
         max={240}
@@ -188,7 +184,6 @@ function SizeFields({ device, change }: { device: Device; change: Change }) {
       <QuantityField
         label="Shuts off at"
         unit="A"
-        kind="current"
         value={device.limitA}
         auto="no limit in A"
         min={0.1}
@@ -198,7 +193,6 @@ function SizeFields({ device, change }: { device: Device; change: Change }) {
       <QuantityField
         label="or at"
         unit="W"
-        kind="power"
         value={device.limitW}
         auto="no limit in W"
         min={1}
@@ -244,7 +238,6 @@ function SineFields({ device, change }: { device: Extract<Device, { kind: 'inver
       <QuantityField
         label="Search mode takes"
         unit="W"
-        kind="power"
         value={search?.idleW ?? null}
         auto="off"
         min={0}
@@ -257,7 +250,6 @@ function SineFields({ device, change }: { device: Extract<Device, { kind: 'inver
         <QuantityField
           label="Wakes from"
           unit="W"
-          kind="power"
           value={search.wakeW}
           min={0}
           max={500}

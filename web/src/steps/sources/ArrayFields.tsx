@@ -105,7 +105,6 @@ export function ArrayFields({
           <QuantityField
             label="Laboratory watts"
             unit="W"
-            kind="power"
             value={array.ratingW}
             min={0}
             max={20_000}
@@ -214,7 +213,6 @@ export function ArrayFields({
         <QuantityField
           label="It bears at most"
           unit="V"
-          kind="voltage"
           value={controller.maxV}
           auto="not known"
           min={5}
@@ -224,7 +222,6 @@ export function ArrayFields({
         <QuantityField
           label="Gives at most"
           unit="A"
-          kind="current"
           value={controller.maxA}
           auto="no limit"
           min={1}
@@ -234,7 +231,6 @@ export function ArrayFields({
         <QuantityField
           label="Takes at most"
           unit="W"
-          kind="power"
           value={controller.maxW}
           auto="no limit"
           min={5}
@@ -244,7 +240,6 @@ export function ArrayFields({
         <QuantityField
           label="Its input bears"
           unit="A"
-          kind="current"
           value={controller.maxInputA}
           auto="not known"
           min={0.5}
@@ -256,7 +251,6 @@ export function ArrayFields({
             <QuantityField
               label="It works from"
               unit="V"
-              kind="voltage"
               value={controller.minV}
               auto="what the store needs"
               min={1}

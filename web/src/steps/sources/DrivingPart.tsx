@@ -79,7 +79,6 @@ export function DrivingPart({ links }: { links: readonly LinkDetail[] }) {
         <QuantityField
           label="Alternator, on its label"
           unit="A"
-          kind="current"
           value={alternator.ratingA}
           min={0}
           max={1000}
@@ -94,7 +93,6 @@ export function DrivingPart({ links }: { links: readonly LinkDetail[] }) {
         <QuantityField
           label="The vehicle itself needs"
           unit="A"
-          kind="current"
           value={alternator.ownLoadA}
           auto="35, usual"
           min={0}
@@ -136,7 +134,6 @@ export function DrivingPart({ links }: { links: readonly LinkDetail[] }) {
               <QuantityField
                 label={link.kind === 'relay' ? 'It carries' : 'It gives'}
                 unit="A"
-                kind="current"
                 value={link.ratingA}
                 min={0}
                 max={500}

@@ -82,7 +82,6 @@ function Unit({ unit }: { unit: AllInOne }) {
         <QuantityField
           label="Charges with at most"
           unit="A, sun and mains together"
-          kind="current"
           value={unit.chargeA}
           auto="no limit of its own"
           min={1}

@@ -1,6 +1,7 @@
 import { groupOf, type PanelGroup } from '@joulemetric/core';
 import { QuantityField, TextField } from '../../ui/Field.tsx';
 import { PartPicker } from '../../ui/PartPicker.tsx';
+import { PriceField } from '../../ui/PriceField.tsx';
 import { RegionField } from '../../ui/RegionField.tsx';
 
 type Change = (part: Partial<PanelGroup>, key: string) => void;
@@ -22,7 +23,6 @@ export function PanelFields({
     <QuantityField
       label={text}
       unit={unit}
-      kind={unit === 'V' ? 'voltage' : 'current'}
       value={group[key]}
       auto="not known"
       min={unit === 'V' ? 0.5 : 0.05}
@@ -48,7 +48,6 @@ export function PanelFields({
         <QuantityField
           label={`${group.name}: one has`}
           unit="W"
-          kind="power"
           value={group.ratingW}
           min={1}
           max={2000}
@@ -140,12 +139,9 @@ export function PanelFields({
             max={100}
             onChange={(kg) => onChange({ kg }, 'kg')}
           />
-          <QuantityField
+          <PriceField
             label="Price of one"
-            unit=""
             value={group.price}
-            auto="not known"
-            min={0}
             max={100_000}
             onChange={(price) => onChange({ price }, 'price')}
           />

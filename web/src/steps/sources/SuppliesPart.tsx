@@ -114,7 +114,6 @@ function SupplyAsSource({ supply }: { supply: Supply }) {
           <QuantityField
             label="Draws for itself"
             unit="W"
-            kind="power"
             value={supply.ownW}
             auto="not known"
             min={0}

@@ -13,6 +13,7 @@ import { useAssessment, useEditing, useOption } from '../../shell/JobContext.tsx
 import { Button } from '../../ui/Button.tsx';
 import { QuantityField, TextField } from '../../ui/Field.tsx';
 import { PartPicker } from '../../ui/PartPicker.tsx';
+import { PriceField } from '../../ui/PriceField.tsx';
 import { RegionField } from '../../ui/RegionField.tsx';
 
 const MOST_STRINGS = 12;
@@ -111,7 +112,6 @@ function StringFields({
         <QuantityField
           label={`${string.name}: a unit holds`}
           unit="Ah"
-          kind="charge"
           value={string.capacityAh}
           min={0.5}
           max={20_000}
@@ -159,7 +159,6 @@ function StringFields({
           <QuantityField
             label="Charge, a unit"
             unit="A"
-            kind="current"
             value={string.chargeA}
             auto={`${data.chargeLimitC} C, usual`}
             min={0.1}
@@ -169,7 +168,6 @@ function StringFields({
           <QuantityField
             label="Gives, a unit"
             unit="A"
-            kind="current"
             value={string.dischargeA}
             auto={`${data.dischargeLimitC} C, usual`}
             min={0.1}
@@ -194,15 +192,7 @@ function StringFields({
             max={2000}
             onChange={(kg) => onChange({ kg }, 'kg')}
           />
-          <QuantityField
-            label="Price of a unit"
-            unit=""
-            value={string.price}
-            auto="not known"
-            min={0}
-            max={1_000_000}
-            onChange={(price) => onChange({ price }, 'price')}
-          />
+          <PriceField label="Price of a unit" value={string.price} onChange={(price) => onChange({ price }, 'price')} />
           <button
             type="button"
             onClick={onRemove}

@@ -75,7 +75,6 @@ export function UseFields() {
       <QuantityField
         label="Heater in it"
         unit="W"
-        kind="power"
         value={store.heaterW}
         auto="none"
         min={1}
@@ -91,7 +90,6 @@ export function UseFields() {
       <QuantityField
         label="Takes in at most"
         unit="W"
-        kind="power"
         value={store.inputW}
         auto="what comes"
         min={5}
