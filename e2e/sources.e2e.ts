@@ -78,6 +78,16 @@ test('driving, a relay on a smart alternator, and a generator as a source', asyn
   await driving.getByRole('button', { name: 'Choose the charger' }).click();
   await driving.getByLabel('It gives').fill('30');
   await expect(driving).toContainText('gives 426 W: 1 278 Wh a day');
+  // Another unit of the same quantity is read; another quantity is refused, and what was there stays.
+  const cable = driving.getByLabel('Cable to it, one way');
+  await cable.fill('400 cm');
+  await driving.getByLabel('Of', { exact: true }).fill('4 AWG');
+  await expect(driving).toContainText(/at the end of 4\sm of 21\smm²/);
+  await cable.fill('4 kg');
+  await expect(driving).toContainText('Write a length, such as 4 m or 13 ft');
+  await cable.fill('13\' 6"');
+  await cable.blur();
+  await expect(cable).toHaveValue('4.115');
   await driving.getByLabel('Links by').selectOption('relay');
   await driving.getByLabel('Its voltage is').selectOption('smart');
   await expect(page.locator('[data-finding="relay-smart"]')).toBeVisible();
@@ -93,7 +103,9 @@ test('driving, a relay on a smart alternator, and a generator as a source', asyn
     { startMin: 540, minutes: 120 },
     { startMin: 960, minutes: 60 },
   ]);
-  expect(stored.options[0]?.system.driving).toMatchObject([{ kind: 'relay', ratingA: 30 }]);
+  expect(stored.options[0]?.system.driving).toMatchObject([
+    { kind: 'relay', ratingA: 30, cableM: expect.closeTo(4.1148, 9), cableMm2: expect.closeTo(21.151, 3) },
+  ]);
 });
 
 for (const [name, viewport] of [
