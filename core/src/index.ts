@@ -262,6 +262,7 @@ export type { Figure, OriginLabel, WorkingInput } from './quantity/figure.ts';
 export { formatClock, formatDuration, formatNumber, IMPERIAL, show, showText, type Units } from './quantity/format.ts';
 export { readNumber } from './quantity/numeral.ts';
 export type { Question } from './quantity/question.ts';
+export { readBearing, readCoordinate } from './quantity/readDegrees.ts';
 export { readField, readInput } from './quantity/readField.ts';
 export { readMeasure } from './quantity/readMeasure.ts';
 export type { Kind } from './quantity/token.ts';

@@ -71,7 +71,7 @@ export function readField(text: string, kind: Kind, bare: number | null = 1): { 
         ? { value: watts }
         : { problem: `Volts × amps are ${Math.round(byVoltsAndAmps)} W, not ${Math.round(watts)} W: which?` };
   }
-  return { problem: `Write a ${FIELD_WORDS[kind] ?? kind}, such as ${EXAMPLE[kind] ?? '5'}` };
+  return { problem: `Write ${FIELD_WORDS[kind] ?? `a ${kind}`}, such as ${EXAMPLE[kind] ?? '5'}` };
 }
 
 function voltAmps(tokens: readonly Token[]): number | null {
@@ -89,7 +89,11 @@ function twoReadings(text: string): string {
     : text;
 }
 
-const FIELD_WORDS: Readonly<Partial<Record<Kind, string>>> = { 'energy-per-day': 'energy' };
+const FIELD_WORDS: Readonly<Partial<Record<Kind, string>>> = {
+  energy: 'an energy',
+  'energy-per-day': 'an energy',
+  apparent: 'an apparent power',
+};
 const EXAMPLE: Readonly<Partial<Record<Kind, string>>> = {
   power: '1.2 kW or 12 V 3.5 A',
   apparent: '600 VA',

@@ -97,12 +97,11 @@ const GAUGE = pattern(/^(?:(?:awg|ga|gauge)\s*([\d/]+)|([\d/]+)\s*(?:awg|ga|gaug
  * quantity ("13 ft" where m are shown). What is something else is refused, and what would be understood is named.
  * @param unit as it is shown; what stands behind a blank or a comma only explains it. '' = a plain number
  */
-export function readMeasure(text: string, unit: string): Read {
+export function readMeasure(written: string, unit: string): Read {
   const [shown = ''] = unit.split(/[ ,]/);
+  const text = written.trim().replace(/^\+\s*(?=[\d.,])/, '');
   const line = OF_LINES[shown];
-  const clock = shown === 'h' ? /^(\d{1,3}):([0-5]\d)$/.exec(text.trim()) : null;
-  if (clock) return { value: Number(clock[1]) + Number(clock[2]) / 60 };
-  if (line) return inUnit(readField(text, ...line), line[1]);
+  if (line) return asInLines(text, shown, line);
   if (shown === '°C' || shown === '°F') return readTemperature(plain(text), shown);
   const typed = plain(text);
   const bare = signed(BARE.exec(typed));
@@ -119,7 +118,15 @@ export function readMeasure(text: string, unit: string): Read {
   return { problem: isPrice ? `Write a price, such as 250 ${shown}` : 'Write a number' };
 }
 
-const inUnit = (read: Read, worth: number): Read => ('problem' in read ? read : { value: read.value / worth });
+/** What a line would make of it, with a sign before it; hours as a clock has them too, "1:30". */
+function asInLines(text: string, shown: string, [kind, worth]: readonly [Kind, number]): Read {
+  const size = text.replace(/^[-−]\s*(?=[\d.,])/, '');
+  const sign = size === text ? 1 : -1;
+  const clock = shown === 'h' ? /^(\d{1,3}):([0-5]\d)$/.exec(size) : null;
+  if (clock) return { value: sign * (Number(clock[1]) + Number(clock[2]) / 60) };
+  const read = readField(size, kind, worth);
+  return 'problem' in read ? read : { value: (sign * read.value) / worth };
+}
 
 /** The number of a match of a sign and digits; null where there is none. */
 function signed(match: RegExpExecArray | null): number | null {

@@ -80,6 +80,8 @@ interface QuantityFieldProps {
   readonly value: number | null;
   readonly onChange: (value: number | null) => void;
   readonly unit: string;
+  /** What reads it, of a quantity that is written in ways of its own. */
+  readonly read?: (text: string) => ReturnType<typeof readMeasure>;
   /** It is what an appliance takes in, W: what a text says of its shaft, its cooling or its sound is refused. */
   readonly isInput?: boolean;
   /** What one of the shown unit is in the core's unit. */
@@ -111,7 +113,7 @@ export function QuantityField(props: QuantityFieldProps) {
       placeholder={auto}
       note={props.note}
       hideLabel={props.hideLabel}
-      inputMode={SPELT.has(props.unit) || props.min < 0 ? 'text' : 'decimal'}
+      inputMode={SPELT.has(props.unit) || props.read || props.min < 0 ? 'text' : 'decimal'}
       read={(text) => {
         if (text.trim() === '' && auto !== undefined) {
           onChange(null);
@@ -174,9 +176,9 @@ export function LineField({
 
 function readQuantity(
   text: string,
-  { unit, isInput = false, factor = 1, min, max, whole }: QuantityFieldProps,
+  { unit, isInput = false, read: own, factor = 1, min, max, whole }: QuantityFieldProps,
 ): { value: number } | { problem: string } {
-  const read = isInput ? readInput(text) : readMeasure(text, unit);
+  const read = own ? own(text) : isInput ? readInput(text) : readMeasure(text, unit);
   if ('problem' in read) return read;
   const { value } = read;
   if (value < min || value > max) {

@@ -1,4 +1,4 @@
-import { IMPERIAL, type Job, monthlyExtraterrestrialKwh, SKY } from '@joulemetric/core';
+import { IMPERIAL, type Job, monthlyExtraterrestrialKwh, readCoordinate, SKY } from '@joulemetric/core';
 import { useState } from 'react';
 import { changePlace, changeRegion } from '../../commands/design.ts';
 import { useJob } from '../../shell/JobContext.tsx';
@@ -40,6 +40,7 @@ function FinerPlace() {
         <QuantityField
           label="Longitude, west negative"
           unit="°"
+          read={(text) => readCoordinate(text, 'longitude')}
           value={place.longitudeDeg}
           auto="not known"
           min={-180}
@@ -144,6 +145,7 @@ export function Place() {
       <QuantityField
         label="Latitude, south negative"
         unit="°"
+        read={(text) => readCoordinate(text, 'latitude')}
         value={place.latitudeDeg}
         min={-90}
         max={90}

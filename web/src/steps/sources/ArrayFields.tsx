@@ -4,6 +4,7 @@ import {
   freeId,
   groupOf,
   type PanelGroup,
+  readBearing,
   type SolarArray,
   type SolarController,
   smallestController,
@@ -140,6 +141,7 @@ export function ArrayFields({
             label="Faces, from north"
             unit="°"
             value={array.azimuthDeg}
+            read={readBearing}
             auto="any heading"
             min={0}
             max={360}
