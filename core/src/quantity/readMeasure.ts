@@ -146,10 +146,7 @@ function readTemperature(typed: string, shown: '°C' | '°F'): Read {
 /** "13 ft 6 in": all parts of one quantity, and nothing beside them; NaN where there is something else. */
 function sumOf(typed: string, { worth }: Measure): number {
   const names = Object.keys(worth).sort((a, b) => b.length - a.length);
-  const part = pattern(
-    `^(${NUMERAL})\\s*(${names.map((name) => name.replace('^', '\\^')).join('|')})(?![\\p{L}\\d])`,
-    'iu',
-  );
+  const part = pattern(`^(${NUMERAL})\\s*(${names.map((name) => name.replace('^', '\\^')).join('|')})`, 'iu');
   const isBelow = typed.startsWith('-');
   let [sum, rest] = [0, isBelow ? typed.slice(1).trim() : typed];
   do {
