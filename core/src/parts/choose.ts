@@ -1,5 +1,6 @@
 import type { Part, PartKind, PartOf } from '../job/partFields.ts';
 import type { BatteryString, Charger, DrivingLink, Inverter, PanelGroup, SolarController } from '../job/schema.ts';
+import { CHEMISTRY } from '../reference/chemistries.ts';
 
 /** A part as it stands in a job: all that is said of it is copied, what stands around it stays. */
 
@@ -54,25 +55,54 @@ export const partsOf = <K extends PartKind>(parts: readonly Part[], kind: K): Pa
 const MOST_PARALLEL = 4;
 const MOST_PANELS = 8;
 
-/** Units that make a bank of at least so much, with the least over; of equal ones the fewest units. */
+/** Units of the list that make a bank. */
+export interface Bank {
+  readonly part: PartOf<'battery'>;
+  readonly series: number;
+  readonly parallel: number;
+}
+
+/**
+ * Units that make a bank of at least so much, with the least over; of equal ones the fewest units.
+ * @param asks Wh that it holds, and A at the bus that it gives at the worst moment
+ */
 export function smallestBank(
   parts: readonly Part[],
   chemistry: PartOf<'battery'>['chemistry'],
   busV: number,
-  requiredAh: number,
-): { readonly part: PartOf<'battery'>; readonly series: number; readonly parallel: number } | null {
+  { requiredWh, worstA }: { readonly requiredWh: number; readonly worstA: number },
+): Bank | null {
   const banks = partsOf(parts, 'battery')
     .filter((part) => part.chemistry === chemistry)
-    .flatMap((part) => {
-      const series = Math.max(1, Math.round(busV / part.unitV));
-      const parallel = Math.max(1, Math.ceil(requiredAh / part.capacityAh - 1e-9));
+    .flatMap((part): Bank[] => {
+      const series = inRow(part, busV);
+      const givesA = part.dischargeA ?? part.capacityAh * CHEMISTRY[chemistry].dischargeLimitC;
+      const asked = Math.max(requiredWh / (part.capacityAh * part.unitV * series), worstA / givesA);
+      const parallel = Math.max(1, Math.ceil(asked - 1e-9));
       // 12.0 and 12.8 V are both called 12 V.
       const fits = Math.abs((series * part.unitV) / busV - 1) < 0.1;
       return fits && parallel <= MOST_PARALLEL ? [{ part, series, parallel }] : [];
     });
-  const ah = ({ part, parallel }: (typeof banks)[number]) => part.capacityAh * parallel;
-  const units = ({ series, parallel }: (typeof banks)[number]) => series * parallel;
-  return banks.sort((a, b) => ah(a) - ah(b) || units(a) - units(b))[0] ?? null;
+  const holds = ({ part, series, parallel }: Bank) => part.capacityAh * part.unitV * series * parallel;
+  const units = ({ series, parallel }: Bank) => series * parallel;
+  return banks.sort((a, b) => holds(a) - holds(b) || units(a) - units(b))[0] ?? null;
+}
+
+/** Units in a row that come to a bus. */
+const inRow = ({ unitV }: PartOf<'battery'>, busV: number): number => Math.max(1, Math.round(busV / unitV));
+
+/** What the list has for a bank of so much: of units of its voltage, and of units in a row, which are to be kept alike. */
+export function banksOfList(
+  parts: readonly Part[],
+  chemistry: PartOf<'battery'>['chemistry'],
+  busV: number,
+  asks: { readonly requiredWh: number; readonly worstA: number },
+): { readonly native: Bank | null; readonly inRow: Bank | null } {
+  const [native, rows] = [true, false].map((isNative) => {
+    const some = partsOf(parts, 'battery').filter((part) => (inRow(part, busV) === 1) === isNative);
+    return smallestBank(some, chemistry, busV, asks);
+  });
+  return { native: native ?? null, inRow: rows ?? null };
 }
 
 /** Like panels that come to at least so many W, with the least over; of equal ones the fewest. */

@@ -2,11 +2,12 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { assess } from '../assess/assess.ts';
 import { blankArray, blankLink, blankPanels, blankString } from '../job/blank.ts';
-import type { Part } from '../job/partFields.ts';
+import type { Part, PartOf } from '../job/partFields.ts';
 import { validateJob, validatePart } from '../job/validate.ts';
 import { PARTS } from '../reference/parts.ts';
 import { aJob, aLoad } from '../test/jobs.ts';
 import {
+  banksOfList,
   controllerOf,
   groupOf,
   linkOf,
@@ -78,13 +79,48 @@ describe('the smallest that will do', () => {
     [24, 90, ['LFP 25.6 V 100 Ah', 1, 1]],
     [48, 150, ['LFP 12.8 V 50 Ah', 4, 3]],
   ] as const)('at %d V %d Ah are %j', (busV, ah, [name, series, parallel]) => {
-    expect(smallestBank(PARTS, 'lfp', busV, ah)).toMatchObject({ part: { name }, series, parallel });
+    const asks = { requiredWh: ah * (busV / 12) * 12.8, worstA: 0 };
+    expect(smallestBank(PARTS, 'lfp', busV, asks)).toMatchObject({ part: { name }, series, parallel });
   });
 
   it('two flooded units of 6 V make a string of 12 V; what no four strings reach is none', () => {
-    expect(smallestBank(PARTS, 'flooded', 12, 200)).toMatchObject({ series: 2, parallel: 1 });
-    expect(smallestBank(PARTS, 'lfp', 12, 900)).toBeNull();
-    expect(smallestBank([], 'lfp', 12, 1)).toBeNull();
+    expect(smallestBank(PARTS, 'flooded', 12, { requiredWh: 2400, worstA: 0 })).toMatchObject({
+      series: 2,
+      parallel: 1,
+    });
+    expect(smallestBank(PARTS, 'lfp', 12, { requiredWh: 11_520, worstA: 0 })).toBeNull();
+    expect(smallestBank([], 'lfp', 12, { requiredWh: 1, worstA: 0 })).toBeNull();
+  });
+
+  it('a bank gives the worst moment too, by the BMS of its units or the usual of its chemistry', () => {
+    // 160 A are more than one BMS of 150 A gives: two of 100 Ah give 200 A, and hold no more than one of 200 Ah.
+    expect(smallestBank(PARTS, 'lfp', 12, { requiredWh: 2048, worstA: 160 })).toMatchObject({
+      part: { name: 'LFP 12.8 V 100 Ah' },
+      parallel: 2,
+    });
+    // A quarter of 100 Ah is what lead gives where nothing is said: 60 A are three of them.
+    const plain = {
+      ...(partsOf(PARTS, 'battery')[0] as PartOf<'battery'>),
+      chemistry: 'agm',
+      unitV: 12,
+      capacityAh: 100,
+    };
+    const unsaid: Part = { ...plain, chemistry: 'agm', dischargeA: null };
+    expect(smallestBank([unsaid], 'agm', 12, { requiredWh: 600, worstA: 60 })?.parallel).toBe(3);
+    // By energy and not by Ah: units of 12.0 V hold less.
+    const low: Part = { ...plain, chemistry: 'lfp', dischargeA: 500 };
+    expect(smallestBank([low], 'lfp', 12, { requiredWh: 1280, worstA: 0 })?.parallel).toBe(2);
+  });
+
+  it('banks of the list: of units of the bus, and of units in a row', () => {
+    // 3,000 Wh at 24 V: two of 25.6 V 100 Ah; in a row two of 12.8 V, 1,280 Wh each, 2,560 Wh a string.
+    const { native, inRow } = banksOfList(PARTS, 'lfp', 24, { requiredWh: 3000, worstA: 0 });
+    expect(native).toMatchObject({ part: { name: 'LFP 25.6 V 100 Ah' }, series: 1, parallel: 2 });
+    expect(inRow).toMatchObject({ part: { name: 'LFP 12.8 V 50 Ah' }, series: 2, parallel: 3 });
+    expect(banksOfList(PARTS, 'agm', 24, { requiredWh: 2000, worstA: 0 })).toMatchObject({
+      native: null,
+      inRow: { series: 2 },
+    });
   });
 
   it('panels with the least over, of equal ones the fewest', () => {

@@ -155,7 +155,7 @@ export function LineField({
       <Label id={id} hidden={hideLabel}>
         {label}
       </Label>
-      <div className={`flex min-h-8 items-baseline gap-1 phone:min-h-11 ${LINE}`}>
+      <div className={`flex items-baseline gap-1 ${LINE}`}>
         <input
           id={id}
           inputMode={inputMode}
@@ -165,7 +165,7 @@ export function LineField({
           aria-describedby={problem || note ? `${id}-note` : undefined}
           onChange={(event) => type(event.target.value)}
           onBlur={leave}
-          className="num w-full min-w-0 bg-transparent py-1 text-number font-medium placeholder:font-normal focus:outline-none"
+          className="num min-h-8 w-full min-w-0 bg-transparent py-1 text-number font-medium placeholder:font-normal focus:outline-none phone:min-h-11"
         />
         <span className="num whitespace-nowrap text-note text-ink-2">{unit}</span>
       </div>

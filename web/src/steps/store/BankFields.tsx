@@ -81,7 +81,8 @@ function StringFields({
   const { chemistry } = store;
   const { edit, optionId } = useEditing();
   const parts = useParts().all;
-  const { value: requiredWh } = useAssessment().figures['store.required'];
+  const { figures } = useAssessment();
+  const [requiredWh, worstA] = [figures['store.required'].value, figures['peak.current'].value];
   const take = (part: PartOf<'battery'>, series: number, parallel: number) => {
     // A bank is of one chemistry: a part of another makes it that.
     if (part.chemistry !== chemistry)
@@ -89,8 +90,7 @@ function StringFields({
     onChange({ ...stringOf(part, string), series, parallel }, 'part');
   };
   const takeSmallest = () => {
-    const nominalV = (CHEMISTRY[chemistry].nominal12V * busVoltageV) / 12;
-    const found = smallestBank(parts, chemistry, busVoltageV, requiredWh / nominalV);
+    const found = smallestBank(parts, chemistry, busVoltageV, { requiredWh, worstA });
     if (found) take(found.part, found.series, found.parallel);
   };
   const data = CHEMISTRY[chemistry];
