@@ -235,6 +235,7 @@ export {
   rankMoves,
   type Sequence,
 } from './moves/rank.ts';
+export { arrayRatingW } from './panels/panels.ts';
 // Where do the panels lie?
 export { type LyingPanel, layOut, type RoofPlan, roofPlan } from './panels/roof.ts';
 export {
@@ -248,7 +249,6 @@ export {
   smallestController,
   smallestInverter,
   smallestLink,
-  smallestPanels,
   stringOf,
 } from './parts/choose.ts';
 export { PART_COLUMNS, partsFromRows, partToRow } from './parts/csv.ts';
@@ -291,6 +291,7 @@ export {
 } from './runs/typedSize.ts';
 export { asCabled, runsOf } from './settle/runs.ts';
 export { settle } from './settle/settle.ts';
+export { broughtBy, panelsOfList } from './sources/listed.ts';
 export type { Check, Window } from './sources/window.ts';
 export type { Bank, BankString } from './store/bank.ts';
 export { monthlyExtraterrestrialKwh } from './sun/geometry.ts';

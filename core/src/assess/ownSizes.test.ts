@@ -1,10 +1,14 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { blankArray } from '../job/blank.ts';
+import { blankArray, blankPanels, blankString } from '../job/blank.ts';
 import type { Job } from '../job/schema.ts';
+import { controllerOf, groupOf, smallestBank, smallestController, stringOf } from '../parts/choose.ts';
+import { PARTS } from '../reference/parts.ts';
 import { asFitted } from '../settle/fitted.ts';
 import { settle } from '../settle/settle.ts';
+import { broughtBy, panelsOfList } from '../sources/listed.ts';
+import { windowOf } from '../sources/window.ts';
 import { workedOut } from '../test/formula.ts';
 import { assess } from './assess.ts';
 
@@ -101,6 +105,42 @@ describe('the program’s own sizes', () => {
       expect(assess(smaller).findings.map(({ code }) => code)).toContain('runs-short');
     }
     expect(larger).toBeGreaterThan(5);
+  });
+
+  it('so do the smallest bank, panels and controller of the parts list', () => {
+    let taken = 0;
+    for (const job of fc.sample(aJobOfAll, { numRuns: 60, seed: 9 })) {
+      const fitted = asFitted(settle(job), job);
+      const { figures } = assess(fitted);
+      const [option] = fitted.options as [Job['options'][number]];
+      const { store, busVoltageV } = option.system;
+      const withPart = (part: Partial<typeof option.system>): Job => ({
+        ...fitted,
+        options: [{ ...option, system: { ...option.system, ...part } }],
+      });
+      const codesOf = (one: Job) =>
+        assess(one).findings.filter(({ severity, code }) => severity !== 'note' && !OF_THE_JOB.has(code));
+      const [requiredWh, worstA] = [figures['store.required'].value, figures['peak.current'].value];
+      const bank = smallestBank(PARTS, store.chemistry, busVoltageV, { requiredWh, worstA });
+      if (bank) {
+        const { part, series, parallel } = bank;
+        const strings = [{ ...stringOf(part, blankString('string', 'String', 1)), series, parallel }];
+        expect(codesOf(withPart({ store: { ...store, strings } }))).toEqual([]);
+      }
+      const group = blankPanels('group', 'Group', 1);
+      const blank = { ...blankArray('array', 'Array', 0), ratingW: null, panels: [group] };
+      const requiredW = figures['array.required'].value;
+      const panels = panelsOfList(PARTS, blank, group, requiredW, fitted.brief, option.system);
+      if (panels === null || requiredW === 0) continue;
+      const { part, series, parallel } = panels;
+      const array = { ...blank, panels: [{ ...groupOf(part, group), series, parallel }] };
+      const controller = smallestController(PARTS, broughtBy(windowOf(array, fitted.brief, option.system)));
+      if (controller === null) continue;
+      taken++;
+      const arrays = [{ ...array, controller: controllerOf(controller) }];
+      expect(codesOf(withPart({ arrays }))).toEqual([]);
+    }
+    expect(taken).toBeGreaterThan(20);
   });
 
   it('are no field of panels where there is next to no sun', () => {

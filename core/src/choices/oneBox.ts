@@ -6,6 +6,7 @@ import { Effort } from '../moment/effort.ts';
 import { partsOf, smallestCharger, smallestController, smallestInverter } from '../parts/choose.ts';
 import { asApart, asOneBox } from '../parts/oneBox.ts';
 import { asFitted } from '../settle/fitted.ts';
+import { broughtBy } from '../sources/listed.ts';
 
 /** This job with separate units, or with what they do in one box. */
 export interface BoxColumn {
@@ -70,7 +71,7 @@ export function boxChoice(
       inverter: smallestInverter(parts, neededW),
       controllerFor: ({ id }) => {
         const window = asItIs.windows.find(({ arrayId }) => arrayId === id);
-        return window ? smallestController(parts, window.outputA.value, window.coldVoc?.value ?? null) : null;
+        return window ? smallestController(parts, broughtBy(window)) : null;
       },
       charger: smallestCharger(parts, system.chargers[0]?.ratingA ?? 0),
     });

@@ -105,38 +105,66 @@ export function banksOfList(
   return { native: native ?? null, inRow: rows ?? null };
 }
 
-/** Like panels that come to at least so many W, with the least over; of equal ones the fewest. */
+/**
+ * Like panels that come to at least so many W, with the least over; of equal ones the fewest.
+ * @param suits whether so many in a row, and so many rows, go with their controller: of each part the shortest row that does
+ */
 export function smallestPanels(
   parts: readonly Part[],
   requiredW: number,
-): { readonly part: PartOf<'panel'>; readonly count: number } | null {
+  suits: (part: PartOf<'panel'>, series: number, parallel: number) => boolean,
+): { readonly part: PartOf<'panel'>; readonly series: number; readonly parallel: number } | null {
   const sets = partsOf(parts, 'panel').flatMap((part) => {
     const count = Math.max(1, Math.ceil(requiredW / part.ratingW - 1e-9));
-    return count <= MOST_PANELS ? [{ part, count }] : [];
+    const rows = Array.from({ length: MOST_PANELS }, (_, i) => ({
+      part,
+      series: i + 1,
+      parallel: Math.ceil(count / (i + 1)),
+    }));
+    const found = rows.find(
+      ({ series, parallel }) => series * parallel <= MOST_PANELS && suits(part, series, parallel),
+    );
+    return found ? [found] : [];
   });
-  const watts = ({ part, count }: (typeof sets)[number]) => part.ratingW * count;
-  return sets.sort((a, b) => watts(a) - watts(b) || a.count - b.count)[0] ?? null;
+  const panels = ({ series, parallel }: (typeof sets)[number]) => series * parallel;
+  const watts = (set: (typeof sets)[number]) => set.part.ratingW * panels(set);
+  return sets.sort((a, b) => watts(a) - watts(b) || panels(a) - panels(b))[0] ?? null;
 }
 
 /** The smallest of a kind that fits, by its size. */
 const smallest = <P>(parts: readonly P[], size: (part: P) => number, fits: (part: P) => boolean): P | null =>
   [...parts].sort((a, b) => size(a) - size(b)).find(fits) ?? null;
 
-/**
- * The smallest controller that seeks the best point and bears what the panels bring.
- * @param amps A at the store, by laboratory watts
- * @param coldV V open on the coldest night; null = not known
- */
-export const smallestController = (
+/** What panels bring to their controller; null = not known. */
+export interface Brought {
+  readonly watts: number;
+  /** A at the store, by laboratory watts; A short-circuited. */
+  readonly amps: number;
+  readonly shortA: number | null;
+  /** V open on the coldest night; V of the best point when hot. */
+  readonly coldV: number | null;
+  readonly hotV: number | null;
+}
+
+/** The smallest controller that seeks the best point and bears what the panels bring. */
+export function smallestController(
   parts: readonly Part[],
-  amps: number,
-  coldV: number | null,
-): PartOf<'controller'> | null =>
-  smallest(
+  { watts, amps, shortA, coldV, hotV }: Brought,
+): PartOf<'controller'> | null {
+  const bears = (limit: number | null, value: number | null) =>
+    limit === null || value === null || limit >= value - 1e-9;
+  return smallest(
     partsOf(parts, 'controller').filter(({ type }) => type === 'mppt'),
     ({ maxA }) => maxA,
-    ({ maxA, maxV }) => maxA >= amps - 1e-9 && (coldV === null || (maxV !== null && maxV >= coldV)),
+    ({ maxA, maxW, maxInputA, maxV, minV }) =>
+      maxA >= amps - 1e-9 &&
+      bears(maxW, watts) &&
+      bears(maxInputA, shortA) &&
+      // Volts that are not said may be too few, and too many volts end a controller.
+      (coldV === null || (maxV !== null && maxV >= coldV)) &&
+      bears(hotV, minV),
   );
+}
 
 /** The smallest charger that covers the need, or the largest that what feeds it allows. */
 export function smallestLink(parts: readonly Part[], neededA: number, limitA: number): PartOf<'dc-dc'> | null {

@@ -124,17 +124,36 @@ describe('the smallest that will do', () => {
   });
 
   it('panels with the least over, of equal ones the fewest', () => {
-    expect(smallestPanels(PARTS, 320)).toMatchObject({ part: { ratingW: 320 }, count: 1 });
-    expect(smallestPanels(PARTS, 400)).toMatchObject({ part: { ratingW: 200 }, count: 2 });
-    expect(smallestPanels(PARTS, 0)).toMatchObject({ part: { ratingW: 100 }, count: 1 });
-    expect(smallestPanels(PARTS, 9000)).toBeNull();
+    const any = () => true;
+    expect(smallestPanels(PARTS, 320, any)).toMatchObject({ part: { ratingW: 320 }, series: 1, parallel: 1 });
+    expect(smallestPanels(PARTS, 400, any)).toMatchObject({ part: { ratingW: 200 }, series: 1, parallel: 2 });
+    expect(smallestPanels(PARTS, 0, any)).toMatchObject({ part: { ratingW: 100 }, series: 1, parallel: 1 });
+    expect(smallestPanels(PARTS, 9000, any)).toBeNull();
+    expect(smallestPanels(PARTS, 100, () => false)).toBeNull();
+    // Rows of two come to four panels where three would do.
+    const pairs = (_: unknown, series: number) => series === 2;
+    expect(smallestPanels(PARTS, 290, pairs)).toMatchObject({ part: { ratingW: 175 }, series: 2, parallel: 1 });
   });
 
   it('a controller bears the amps and the cold volts; a charger stays within what feeds it', () => {
-    expect(smallestController(PARTS, 14, 60)?.name).toBe('MPPT 75 V 15 A');
-    expect(smallestController(PARTS, 14, 80)?.name).toBe('MPPT 100 V 20 A');
-    expect(smallestController(PARTS, 60, null)?.name).toBe('MPPT 150 V 70 A');
-    expect(smallestController(PARTS, 71, null)).toBeNull();
+    const brought = { watts: 200, amps: 14, coldV: 60, shortA: null, hotV: null };
+    const name = (part: object) => smallestController(PARTS, { ...brought, ...part })?.name;
+    expect(name({})).toBe('MPPT 75 V 15 A');
+    expect(name({ coldV: 80 })).toBe('MPPT 100 V 20 A');
+    expect(name({ amps: 60, coldV: null })).toBe('MPPT 150 V 70 A');
+    expect(name({ amps: 71, coldV: null })).toBeUndefined();
+    // What is said of its input counts too: amps short-circuited, W, and volts from which it works.
+    const small = {
+      ...(partsOf(PARTS, 'controller')[0] as PartOf<'controller'>),
+      type: 'mppt' as const,
+      maxA: 20,
+      maxV: 100,
+    };
+    const takes = (limits: Partial<PartOf<'controller'>>, part: object) =>
+      smallestController([{ ...small, ...limits }], { ...brought, ...part }) !== null;
+    expect([takes({ maxInputA: 15 }, { shortA: 14 }), takes({ maxInputA: 15 }, { shortA: 16 })]).toEqual([true, false]);
+    expect([takes({ maxW: 200 }, {}), takes({ maxW: 190 }, {})]).toEqual([true, false]);
+    expect([takes({ minV: 60 }, { hotV: 61 }), takes({ minV: 60 }, { hotV: 59 })]).toEqual([true, false]);
     expect(smallestLink(PARTS, 25, 100)?.ratingA).toBe(30);
     expect(smallestLink(PARTS, 55, 45)?.ratingA).toBe(40);
     expect(smallestLink(PARTS, 5, 10)).toBeNull();

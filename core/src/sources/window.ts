@@ -50,7 +50,7 @@ const most = (value: number, limit: number | null): Check => ({
 export function windowOf(
   array: SolarArray,
   { place, months }: Pick<Brief, 'place' | 'months'>,
-  system: System,
+  system: Pick<System, 'busVoltageV'>,
 ): Window {
   const { panels, wiring, controller } = array;
   const chargingV = chargingVoltageV(system.busVoltageV);

@@ -1,5 +1,5 @@
 import { type PartKind, type PartOf, partsOf } from '@joulemetric/core';
-import { useId } from 'react';
+import { useId, useState } from 'react';
 import { useParts } from '../edges/useParts.ts';
 
 const SMALLEST = 'smallest';
@@ -14,11 +14,12 @@ export function PartPicker<K extends PartKind>({
   kind: K;
   label?: string;
   onPick: (part: PartOf<K>) => void;
-  /** Chooses the smallest that will do; left out where that is not known. */
-  onSmallest?: (() => void) | undefined;
+  /** Takes the smallest that will do, and says whether the list has one; left out where that is not known. */
+  onSmallest?: (() => boolean) | undefined;
 }) {
   const id = useId();
   const parts = partsOf(useParts().all, kind);
+  const [hasNone, setNone] = useState(false);
   return (
     <div>
       <label htmlFor={id} className="block text-note text-ink-2">
@@ -29,7 +30,7 @@ export function PartPicker<K extends PartKind>({
         value=""
         onChange={(event) => {
           const { value } = event.target;
-          if (value === SMALLEST) return onSmallest?.();
+          setNone(value === SMALLEST && onSmallest?.() === false);
           const part = parts[Number(value)];
           if (part) onPick(part);
         }}
@@ -44,6 +45,11 @@ export function PartPicker<K extends PartKind>({
           </option>
         ))}
       </select>
+      {hasNone && (
+        <p role="status" className="mt-1 text-note text-copper">
+          None in the list will do
+        </p>
+      )}
     </div>
   );
 }

@@ -208,12 +208,16 @@ function InverterPart({ device, change }: { device: Inverter; change: Change }) 
   const parts = useParts().all;
   const { inverters } = useView();
   const requiredW = inverters.find((one) => one.device.id === device.id)?.need.requiredW ?? 0;
-  const smallest = smallestInverter(parts, requiredW);
+  const takeSmallest = () => {
+    const found = smallestInverter(parts, requiredW);
+    if (found) change(inverterOf(found));
+    return found !== null;
+  };
   return (
     <PartPicker
       kind="inverter"
       onPick={(part) => change(inverterOf(part))}
-      onSmallest={smallest && requiredW > 0 ? () => change(inverterOf(smallest)) : undefined}
+      onSmallest={requiredW > 0 ? takeSmallest : undefined}
     />
   );
 }

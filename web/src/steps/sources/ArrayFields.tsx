@@ -1,17 +1,19 @@
 import {
   blankPanels,
+  broughtBy,
   controllerOf,
   freeId,
   groupOf,
   type PanelGroup,
+  panelsOfList,
   readBearing,
   type SolarArray,
   type SolarController,
   smallestController,
-  smallestPanels,
   type Window,
 } from '@joulemetric/core';
 import { useParts } from '../../edges/useParts.ts';
+import { useShown } from '../../shell/JobContext.tsx';
 import { BoughtFields } from '../../ui/BoughtFields.tsx';
 import { Choice, QuantityField, TextField } from '../../ui/Field.tsx';
 import { HoursField, ShadeField } from '../../ui/HoursField.tsx';
@@ -62,6 +64,8 @@ export function ArrayFields({
 }) {
   const { panels, controller } = array;
   const parts = useParts().all;
+  const brief = useShown(({ view }) => view.job.brief);
+  const busVoltageV = useShown(({ view }) => view.option.system.busVoltageV);
   const changeController = (part: Partial<SolarController>, key: string) =>
     onChange({ controller: { ...controller, ...part } }, `controller-${key}`);
   const changeGroup = (group: PanelGroup, part: Partial<PanelGroup>, key: string) =>
@@ -85,12 +89,17 @@ export function ArrayFields({
     onChange({ panels: left, ratingW: ratingW === null ? null : Math.min(20_000, ratingW) }, 'panels');
   };
   const takeSmallest = (group: PanelGroup) => {
-    const found = smallestPanels(parts, neededW);
-    if (found) changeGroup(group, { ...groupOf(found.part, group), series: 1, parallel: found.count }, 'part');
+    const found = panelsOfList(parts, array, group, neededW, brief, { busVoltageV });
+    if (found) {
+      const { part, series, parallel } = found;
+      changeGroup(group, { ...groupOf(part, group), series, parallel }, 'part');
+    }
+    return found !== null;
   };
   const takeController = () => {
-    const found = smallestController(parts, windowOf?.outputA.value ?? 0, windowOf?.coldVoc?.value ?? null);
+    const found = windowOf ? smallestController(parts, broughtBy(windowOf)) : null;
     if (found) onChange({ controller: controllerOf(found) }, 'controller-part');
+    return found !== null;
   };
   return (
     <>

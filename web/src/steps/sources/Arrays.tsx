@@ -1,4 +1,4 @@
-import { blankArray, freeId, type SolarArray, type SourcesDetail } from '@joulemetric/core';
+import { arrayRatingW, blankArray, freeId, type SolarArray, type SourcesDetail } from '@joulemetric/core';
 import { memo } from 'react';
 import { changeArray, changeSources } from '../../commands/design.ts';
 import { useEditing, useOption, useShown } from '../../shell/JobContext.tsx';
@@ -57,7 +57,8 @@ export function Arrays({ detail }: { detail: SourcesDetail | null }) {
             key={array.id}
             array={array}
             isBoxed={allInOnes.some((unit) => unit.arrays.includes(array.id))}
-            neededW={neededW}
+            // What the others have is had.
+            neededW={Math.max(0, neededW - suggestedW + arrayRatingW(array))}
             ledger={detail?.ledgers.find(isThis)}
             window={detail?.windows.find(isThis)}
             unlike={detail?.unlike.find(isThis)}

@@ -181,8 +181,11 @@ export function DrivingPart({ links }: { links: readonly LinkDetail[] }) {
                 kind="dc-dc"
                 onPick={(part) => change(linkOf(part, link), 'part')}
                 onSmallest={() => {
-                  const found = smallestLink(parts, requiredA, limitA);
+                  // What the others give is given.
+                  const othersA = driving.reduce((sum, one) => sum + (one === link ? 0 : one.ratingA), 0);
+                  const found = smallestLink(parts, requiredA - othersA, limitA - othersA);
                   if (found) change(linkOf(found, link), 'part');
+                  return found !== null;
                 }}
               />
               <button

@@ -16,7 +16,7 @@ export function PanelFields({
   group: PanelGroup;
   onChange: Change;
   /** Where it is the only group: as many as the day asks. */
-  onSmallest?: (() => void) | undefined;
+  onSmallest?: (() => boolean) | undefined;
   onRemove: () => void;
 }) {
   const label = (key: 'vmpV' | 'impA' | 'vocV' | 'iscA', text: string, unit: 'V' | 'A', max: number) => (

@@ -92,6 +92,7 @@ function StringFields({
   const takeSmallest = () => {
     const found = smallestBank(parts, chemistry, busVoltageV, { requiredWh, worstA });
     if (found) take(found.part, found.series, found.parallel);
+    return found !== null;
   };
   const data = CHEMISTRY[chemistry];
   const count = (key: 'series' | 'parallel', label: string) => (
