@@ -84,7 +84,7 @@ function storeOf(job: Job, optionId: string): object {
       units: bank?.units ?? null,
       strings: bank?.strings ?? null,
     },
-    ...storeDetail(job, optionId),
+    ...storeDetail(job, optionId, PARTS),
     findings: assessment.findings.filter(({ where }) => where.step === 'store'),
   };
 }

@@ -56,6 +56,8 @@ test('what fills it, how deep it is used and on which voltage stand side by side
   await expect(page.getByLabel('Depth used')).toHaveValue('100');
   const voltages = page.getByRole('region', { name: 'Voltages' });
   await expect(voltages.getByRole('columnheader', { name: /12 V/ })).toBeVisible();
+  await expect(voltages.getByRole('row', { name: /^Units of that voltage/ })).toContainText(/1 × LFP 25\.6 V 100 Ah/);
+  await expect(voltages.getByRole('row', { name: /^or in a row/ })).toContainText(/2 in a row: /);
   await voltages.getByRole('button', { name: 'Make it 24 V' }).click();
   await expect(page.getByLabel('Bus', { exact: true })).toHaveValue('24');
   await expect(voltages.getByRole('button', { name: 'Make it 12 V' })).toBeVisible();

@@ -6,6 +6,7 @@ import { blankArray, blankDevice } from './job/blank.ts';
 import { withDriveHours } from './job/day.ts';
 import type { Device, Inverter, Job, Load } from './job/schema.ts';
 import { proposeLoad } from './loads/quickAdd.ts';
+import { PARTS } from './reference/parts.ts';
 import { settle } from './settle/settle.ts';
 import { findingOf } from './test/findings.ts';
 import { aHookup, aJob, aLoad, apart, withSupplies, withSystem } from './test/jobs.ts';
@@ -305,7 +306,7 @@ describe('case: two hours of driving on a 25 A DC-DC charger', () => {
   });
 
   it('make 86 % of 138 Ah at half by amps and hours alone, less with the taper, and nothing near full', () => {
-    const driving = storeDetail(job, 'a').fillings.find(({ kind }) => kind === 'driving');
+    const driving = storeDetail(job, 'a', PARTS).fillings.find(({ kind }) => kind === 'driving');
     expect(driving?.drive?.inAh).toBeCloseTo(50, 9);
     expect(driving?.drive?.flatSoc).toBeCloseTo(0.862, 3);
     expect(138 * (1 - (driving?.drive?.flatSoc ?? 0))).toBeCloseTo(19, 0);

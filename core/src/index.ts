@@ -68,6 +68,7 @@ export {
 export {
   type DepthSchool,
   type Filling,
+  type ListedBank,
   type StoreDetail,
   storeDetail,
   type VoltageChoice,

@@ -4,13 +4,14 @@ import { assess } from '../assess/assess.ts';
 import { blankCharger, blankString } from '../job/blank.ts';
 import { withDriveHours } from '../job/day.ts';
 import type { Job } from '../job/schema.ts';
+import { PARTS } from '../reference/parts.ts';
 import { cyclesAt } from '../store/cycles.ts';
 import { findingOf } from '../test/findings.ts';
 import { aJob, aLoad, withSystem } from '../test/jobs.ts';
 import { storeDetail } from './storeDetail.ts';
 
 const at = (job: Job, busV: 12 | 24 | 48) => {
-  const found = storeDetail(job, 'a').voltages.find((one) => one.busV === busV);
+  const found = storeDetail(job, 'a', PARTS).voltages.find((one) => one.busV === busV);
   if (!found) throw new Error(`nothing for ${busV} V`);
   return found;
 };
@@ -67,16 +68,40 @@ describe('the same job at 12, 24 and 48 V (by hand)', () => {
     expect(Math.abs(at(mains, 24).worstA / 107 - 1)).toBeLessThan(0.1);
   });
 
+  it('each with its bank of the parts list: of units of the voltage, and of units in a row', () => {
+    // 1,280 Wh out of 80 % that age to 0.8, no cold: 1,280 ÷ 0.64 are 2,000 Wh, and what the store loses in giving.
+    const warm = withSystem(job, { store: { roundTripEfficiency: 1, coldestC: 25, usableDepth: 0.8 } });
+    const priced = {
+      ...warm,
+      brief: { ...warm.brief, sunlessDays: 1, prices: { ...warm.brief.prices, copperPerKg: 20 } },
+    };
+    const list = PARTS.filter(({ name }) => /^LFP (?:12.8 V 100|25.6 V 100|51.2 V 100) Ah$/.test(name));
+    const [at12, at24, at48] = storeDetail(priced, 'a', list).voltages;
+    // 100 A at 12.8 V, of a BMS that gives 100 A: two of 1,280 Wh; 23 kg, 860.
+    expect(at12?.native).toMatchObject({ name: 'LFP 12.8 V 100 Ah', series: 1, parallel: 2 });
+    expect(at12?.native?.kg).toBeCloseTo(23 + (at12?.leadKg ?? 0), 9);
+    expect(at12?.native?.money).toBeCloseTo(860 + 20 * (at12?.leadKg ?? 0), 9);
+    expect(at12?.inRow).toBeNull();
+    expect(at24?.native).toMatchObject({ name: 'LFP 25.6 V 100 Ah', series: 1, parallel: 1 });
+    expect(at24?.inRow).toMatchObject({ name: 'LFP 12.8 V 100 Ah', series: 2, parallel: 1 });
+    expect(at24?.inRow?.money).toBeCloseTo(860 + 20 * (at24?.leadKg ?? 0), 9);
+    expect(at48?.native).toMatchObject({ name: 'LFP 51.2 V 100 Ah', series: 1, parallel: 1 });
+    expect(at48?.inRow).toMatchObject({ series: 2, parallel: 1, name: 'LFP 25.6 V 100 Ah' });
+    const unsaid = list.map((part) => ({ ...part, price: null, kg: null })) as typeof list;
+    expect(storeDetail(priced, 'a', unsaid).voltages[0]?.native).toMatchObject({ kg: null, money: null });
+    expect(storeDetail(priced, 'a', []).voltages[0]).toMatchObject({ native: null, inRow: null });
+  });
+
   it('the rule of thumb marks one of them: 2 kW 12 V, 4 kW 24 V, 8 kW 48 V', () => {
     const marked = (watts: number) =>
-      storeDetail(aJob([aLoad({ watts, path: 'direct' })]), 'a')
+      storeDetail(aJob([aLoad({ watts, path: 'direct' })]), 'a', PARTS)
         .voltages.filter(({ isByGuide }) => isByGuide)
         .map(({ busV }) => busV);
     expect([2000, 4000, 8000].map(marked)).toEqual([[12], [24], [48]]);
   });
 
   it('small jobs stay at 12 V; what no common fuse carries there goes higher', () => {
-    const advised = (watts: number) => storeDetail(aJob([aLoad({ watts, path: 'inverter' })]), 'a').advised;
+    const advised = (watts: number) => storeDetail(aJob([aLoad({ watts, path: 'inverter' })]), 'a', PARTS).advised;
     expect(advised(300)).toBe(12);
     expect(advised(5000)).not.toBe(12);
   });
@@ -93,7 +118,7 @@ describe('what fills it', () => {
         charger: { ...blankCharger('charger', 'Charger', 40) },
       },
     );
-    const { fillings } = storeDetail(job, 'a');
+    const { fillings } = storeDetail(job, 'a', PARTS);
     expect(fillings.map(({ kind }) => kind)).toEqual(['sun', 'driving', 'charger', 'all']);
     const charger = fillings[2];
     // 160 Ah between 20 and 99 % less the taper's last part: a little above 158 Ah ÷ (40 A × 0.98).
@@ -105,7 +130,7 @@ describe('what fills it', () => {
 
   it('nothing comes in, nothing is said', () => {
     const none = withSystem(aJob([aLoad()]), { array: { ratingW: 0 }, dcdc: { ratingA: 0 } });
-    expect(storeDetail(none, 'a').fillings).toEqual([]);
+    expect(storeDetail(none, 'a', PARTS).fillings).toEqual([]);
   });
 
   it('a BMS of 20 A holds a charger of 80 A back', () => {
@@ -115,15 +140,15 @@ describe('what fills it', () => {
       charger: { ...blankCharger('charger', 'Charger', 80) },
       store: { strings: [{ ...blankString('s', 'S', 100), chargeA: 20 }] },
     });
-    expect(storeDetail(job, 'a').fillings[0]).toMatchObject({ decidedBy: 'store' });
-    expect(storeDetail(job, 'a').fillings[0]?.hours).toBeGreaterThan(79 / 20);
+    expect(storeDetail(job, 'a', PARTS).fillings[0]).toMatchObject({ decidedBy: 'store' });
+    expect(storeDetail(job, 'a', PARTS).fillings[0]?.hours).toBeGreaterThan(79 / 20);
   });
 });
 
 describe('what a depth costs', () => {
   it('asks for less store and lives less long: LFP 80 % 3,500 cycles, 100 % 2,200', () => {
     const job = aJob([aLoad({ hours: 5 })], (j) => ({ ...j, brief: { ...j.brief, sunlessDays: 1 } }));
-    const { schools } = storeDetail(job, 'a');
+    const { schools } = storeDetail(job, 'a', PARTS);
     expect(schools.map(({ depth, cycles }) => [depth, Math.round(cycles)])).toEqual([
       [0.8, 3500],
       [0.9, 3000],
@@ -140,7 +165,9 @@ describe('what a depth costs', () => {
   it('sized for three days the depth is reached every third day: it lasts three times as long, up to the calendar', () => {
     const agm = (sunlessDays: number) => {
       const job = aJob([aLoad({ hours: 5 })], (j) => ({ ...j, brief: { ...j.brief, sunlessDays } }));
-      return storeDetail(withSystem(job, { store: { chemistry: 'agm' } }), 'a').schools.map(({ years }) => years);
+      return storeDetail(withSystem(job, { store: { chemistry: 'agm' } }), 'a', PARTS).schools.map(
+        ({ years }) => years,
+      );
     };
     // 600, 497 and 350 cycles: 50 %, 60 %, 80 % deep.
     expect(agm(1)[0]).toBeCloseTo(600 / 365, 9);
@@ -153,7 +180,7 @@ describe('what a depth costs', () => {
     expect(cyclesAt('lfp', 0.85)).toBeCloseTo(Math.sqrt(3500 * 3000), 6);
     expect(cyclesAt('agm', 0.4)).toBeCloseTo(Math.sqrt(1200 * 600), 6);
     const long = aJob([aLoad()], (j) => ({ ...j, brief: { ...j.brief, sunlessDays: 9 } }));
-    expect(storeDetail(long, 'a').schools.every(({ years }) => years <= 13)).toBe(true);
+    expect(storeDetail(long, 'a', PARTS).schools.every(({ years }) => years <= 13)).toBe(true);
   });
 
   it('property: deeper never lives longer', () => {
@@ -173,7 +200,7 @@ describe('what a depth costs', () => {
 
 describe('the gauge', () => {
   it('doubles with the bus and tells little of LFP: 0.3 V between 30 and 90 %', () => {
-    const { gauge } = storeDetail(withSystem(aJob([]), { busVoltageV: 24 }), 'a');
+    const { gauge } = storeDetail(withSystem(aJob([]), { busVoltageV: 24 }), 'a', PARTS);
     const volts = (soc: number) => gauge.find((row) => row.soc === soc)?.volts ?? Number.NaN;
     expect(volts(1)).toBeCloseTo(27.2, 9);
     expect((volts(0.9) - volts(0.3)) / 2).toBeCloseTo(0.3, 9);

@@ -1,6 +1,8 @@
+import type { Part } from '../job/partFields.ts';
 import type { Job } from '../job/schema.ts';
 import { Effort } from '../moment/effort.ts';
 import { dcSide } from '../moment/inverterCable.ts';
+import { type Bank, banksOfList } from '../parts/choose.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
 import { CHEMISTRY, chargingVoltageV } from '../reference/chemistries.ts';
 import { COPPER_KG_PER_MM2_M, ohmPerM } from '../reference/conductors.ts';
@@ -39,6 +41,17 @@ export interface DepthSchool {
   readonly years: number;
 }
 
+/** Units of the parts list that make a bank. */
+export interface ListedBank {
+  readonly name: string;
+  readonly series: number;
+  readonly parallel: number;
+  /** Of all units and the copper of the bank's leads; null = a unit does not say. */
+  readonly kg: number | null;
+  /** Of all units, and of the leads where a price of copper is given; null likewise. */
+  readonly money: number | null;
+}
+
 /** This very job on another bus voltage. */
 export interface VoltageChoice {
   readonly busV: 12 | 24 | 48;
@@ -57,6 +70,9 @@ export interface VoltageChoice {
   /** Loads that run at 12 V only, and Wh a day that a converter for them loses: idling and converting. */
   readonly converterLoads: number;
   readonly converterWh: number;
+  /** Banks of the parts list that hold what is needed and give the worst moment: of units of this voltage, and in a row. */
+  readonly native: ListedBank | null;
+  readonly inRow: ListedBank | null;
   /** A of charger on the alternator that would cover the day. */
   readonly drivingA: number;
   /** Wh a day lost in all: as at any voltage, in the leads, in the converter. */
@@ -83,9 +99,14 @@ const TELLING = 0.03;
 const CONTROLLER_A = 50;
 
 /** All that the Store step says beyond the figures. @param effort what its searches may cost */
-export function storeDetail(job: Job, optionId: string, effort = Number.POSITIVE_INFINITY): StoreDetail {
+export function storeDetail(
+  job: Job,
+  optionId: string,
+  parts: readonly Part[],
+  effort = Number.POSITIVE_INFINITY,
+): StoreDetail {
   const settled = settledWithin(job, optionId, effort);
-  const voltages = ([12, 24, 48] as const).map((busV) => atVoltage(job, settled, busV, effort));
+  const voltages = ([12, 24, 48] as const).map((busV) => atVoltage(job, settled, busV, parts, effort));
   return {
     fillings: fillingsOf(settled),
     schools: schoolsOf(job, settled, effort),
@@ -177,7 +198,7 @@ function schoolsOf(job: Job, settled: Settled, effort: number): DepthSchool[] {
   });
 }
 
-function atVoltage(job: Job, now: Settled, busV: 12 | 24 | 48, effort: number): VoltageChoice {
+function atVoltage(job: Job, now: Settled, busV: 12 | 24 | 48, parts: readonly Part[], effort: number): VoltageChoice {
   const isChosen = now.option.system.busVoltageV === busV;
   const settled = isChosen
     ? now
@@ -197,14 +218,21 @@ function atVoltage(job: Job, now: Settled, busV: 12 | 24 | 48, effort: number): 
   const loopOhm = (ohmPerM(side.areaMm2) / side.parallel) * 2 * leadM;
   const leadWh = bus.busW.reduce((sum, w) => sum + (w / nominalV) ** 2 * loopOhm, 0) / 60;
   const converter = busV === 12 ? { loads: 0, wh: 0 } : converterFor12V(settled, busV);
+  const leadKg = areaMm2 * 2 * leadM * COPPER_KG_PER_MM2_M;
+  const worstA = busPeak.weight / nominalV;
+  const { chemistry } = settled.option.system.store;
+  const banks = banksOfList(parts, chemistry, busV, { requiredWh: store.need.requiredWh, worstA });
+  const listed = (bank: Bank | null) => bank && listedBank(bank, leadKg, job.brief.prices.copperPerKg);
   return {
     busV,
     isChosen,
-    worstA: busPeak.weight / nominalV,
+    worstA,
+    native: listed(banks.native),
+    inRow: listed(banks.inRow),
     storeAh: isChosen ? store.need.requiredWh / nominalV : store.ah,
     fuseA: side.fuseA,
     leadMm2: areaMm2,
-    leadKg: areaMm2 * 2 * leadM * COPPER_KG_PER_MM2_M,
+    leadKg,
     leadWh,
     controllerW: CONTROLLER_A * chargingVoltageV(busV),
     converterLoads: converter.loads,
@@ -212,6 +240,17 @@ function atVoltage(job: Job, now: Settled, busV: 12 | 24 | 48, effort: number): 
     drivingA: driving.requiredA,
     lostWh: ledger.total.conversionWh + ledger.total.idleWh + ledger.total.storageWh + leadWh + converter.wh,
     isByGuide: busPeak.weight <= GUIDE_W[busV] && (busV === 12 || busPeak.weight > GUIDE_W[busV === 24 ? 12 : 24]),
+  };
+}
+
+function listedBank({ part, series, parallel }: Bank, leadKg: number, copperPerKg: number | null): ListedBank {
+  const units = series * parallel;
+  return {
+    name: part.name,
+    series,
+    parallel,
+    kg: part.kg === null ? null : part.kg * units + leadKg,
+    money: part.price === null ? null : part.price * units + leadKg * (copperPerKg ?? 0),
   };
 }
 

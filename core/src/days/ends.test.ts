@@ -8,6 +8,7 @@ import { storeDetail } from '../choices/storeDetail.ts';
 import { blankString } from '../job/blank.ts';
 import type { Job } from '../job/schema.ts';
 import { validateJob } from '../job/validate.ts';
+import { PARTS } from '../reference/parts.ts';
 import { settle } from '../settle/settle.ts';
 import { aGenerator, aHookup, aJob, aLoad, withSupplies, withSystem } from '../test/jobs.ts';
 import { runDays } from './run.ts';
@@ -164,7 +165,7 @@ describe('jobs at the ends of what may be typed', () => {
         expect(validateJob(JSON.parse(JSON.stringify(job)))).toMatchObject({ ok: true });
         const answers = {
           figures: settle(job, 'a').ledger,
-          store: storeDetail(job, 'a'),
+          store: storeDetail(job, 'a', PARTS),
           sources: sourcesDetail(job, 'a'),
           runs: runsDetail(job, 'a'),
           copper: copperChoice(job, 'a'),

@@ -1,4 +1,4 @@
-import type { Job, StoreDetail } from '@joulemetric/core';
+import type { Job, Part, StoreDetail } from '@joulemetric/core';
 import { useCallback } from 'react';
 import { type Computed, FIRST_EFFORT, useComputed } from './compute.ts';
 import { Holder } from './sent.ts';
@@ -6,12 +6,12 @@ import { Holder } from './sent.ts';
 const answers = new Holder<StoreDetail>();
 
 /** What the store says beyond its figures. */
-export function useStoreDetail(job: Job, optionId: string): Computed<StoreDetail> {
+export function useStoreDetail(job: Job, optionId: string, parts: readonly Part[]): Computed<StoreDetail> {
   return useComputed(
     'store',
     useCallback(
-      async (remote) => answers.take(await remote.storeDetail(job, optionId, FIRST_EFFORT, answers.held)),
-      [job, optionId],
+      async (remote) => answers.take(await remote.storeDetail(job, optionId, parts, FIRST_EFFORT, answers.held)),
+      [job, optionId, parts],
     ),
   );
 }

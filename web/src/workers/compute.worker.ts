@@ -159,8 +159,14 @@ const computeWorker = {
     const detail = momentDetail(job, optionId, new Effort(effort));
     return { ...detail, tookMs: performance.now() - started };
   },
-  storeDetail(job: Job, optionId: string, effort: number, held: number | null): Sent<StoreDetail> {
-    return sent.store.send(storeDetail(kept(job), optionId, effort), held);
+  storeDetail(
+    job: Job,
+    optionId: string,
+    parts: readonly Part[],
+    effort: number,
+    held: number | null,
+  ): Sent<StoreDetail> {
+    return sent.store.send(storeDetail(kept(job), optionId, parts, effort), held);
   },
   sourcesDetail(job: Job, optionId: string, effort: number, held: number | null): Sent<SourcesDetail> {
     return sent.sources.send(sourcesDetail(kept(job), optionId, effort), held);

@@ -1,4 +1,5 @@
 import { useDeferredValue } from 'react';
+import { useParts } from '../../edges/useParts.ts';
 import { useStoreDetail } from '../../edges/useStoreDetail.ts';
 import { useAssessment, useJob, useView } from '../../shell/JobContext.tsx';
 import { PhoneOptions } from '../../shell/PhoneBar.tsx';
@@ -18,7 +19,7 @@ export function Store() {
   const { job, optionId } = useJob();
   const view = useView();
   const { figures } = useAssessment();
-  const { value: detail, problem } = useStoreDetail(useDeferredValue(job), optionId);
+  const { value: detail, problem } = useStoreDetail(useDeferredValue(job), optionId, useParts().all);
   const days = Math.max(1, view.job.brief.sunlessDays);
   return (
     <div className="px-5 pb-10 pt-3.5 phone:px-4" data-store={detail ? 'ready' : 'waiting'}>

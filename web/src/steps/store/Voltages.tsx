@@ -1,12 +1,19 @@
-import { formatNumber, type StoreDetail, showText, type VoltageChoice } from '@joulemetric/core';
+import { formatNumber, type ListedBank, type StoreDetail, showText, type VoltageChoice } from '@joulemetric/core';
 import { changeBusVoltage } from '../../commands/design.ts';
-import { useEditing } from '../../shell/JobContext.tsx';
+import { useEditing, useShown } from '../../shell/JobContext.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { useText } from '../../ui/useText.ts';
 
-type Line = readonly [what: string, value: (choice: VoltageChoice, text: ReturnType<typeof useText>) => string];
+type Line = readonly [
+  what: string,
+  value: (choice: VoltageChoice, text: ReturnType<typeof useText>, currency: string) => string,
+];
 
 const CONVERTER = 'Loads for 12 V only, by a converter';
+const BANK = 'Units of that voltage, of the parts list';
+const IN_ROW = 'or in a row, to be kept alike';
+/** Lines that are too long for one. */
+const LONG: ReadonlySet<string> = new Set([CONVERTER, BANK, IN_ROW]);
 
 const LINES: readonly Line[] = [
   ['From the store at the worst moment', ({ worstA }) => showText(worstA, 'A')],
@@ -22,13 +29,32 @@ const LINES: readonly Line[] = [
     ({ converterLoads, converterWh }) =>
       converterLoads === 0 ? '–' : `${converterLoads}, lose ${showText(converterWh, 'Wh')}`,
   ],
+  [BANK, ({ native }) => (native ? `${native.parallel} × ${native.name}` : 'none in the list')],
+  [
+    IN_ROW,
+    ({ inRow }) =>
+      inRow ? `${inRow.parallel > 1 ? `${inRow.parallel} × ` : ''}${inRow.series} in a row: ${inRow.name}` : '–',
+  ],
+  ['The bank and its leads weigh', (choice, text) => ofBank(choice, ({ kg }) => kg !== null && text(kg, 'kg'))],
+  [
+    'They cost, by the prices that are given',
+    (choice, _text, currency) =>
+      ofBank(choice, ({ money }) => money !== null && `${formatNumber(money)}\u00a0${currency}`),
+  ],
   ['Lost in all, a day', ({ lostWh }) => showText(lostWh, 'Wh')],
 ];
+
+/** Of units of the voltage, or else of those in a row. */
+function ofBank({ native, inRow }: VoltageChoice, say: (bank: ListedBank) => string | false): string {
+  const bank = native ?? inRow;
+  return (bank && say(bank)) || 'not all known';
+}
 
 /** This very job at 12, 24 and 48 V, side by side. */
 export function Voltages({ detail }: { detail: StoreDetail | null }) {
   const { edit, optionId } = useEditing();
   const text = useText();
+  const currency = useShown(({ view }) => view.job.brief.region.currency);
   if (!detail) return null;
   const { voltages, advised } = detail;
   const guide = voltages.find(({ isByGuide }) => isByGuide)?.busV;
@@ -65,9 +91,9 @@ export function Voltages({ detail }: { detail: StoreDetail | null }) {
               {voltages.map((choice) => (
                 <td
                   key={choice.busV}
-                  className={`pl-4 ${what === CONVERTER ? '' : 'whitespace-nowrap'} ${choice.isChosen ? 'bg-sheet font-semibold' : ''}`}
+                  className={`pl-4 ${LONG.has(what) ? '' : 'whitespace-nowrap'} ${choice.isChosen ? 'bg-sheet font-semibold' : ''}`}
                 >
-                  {value(choice, text)}
+                  {value(choice, text, currency)}
                 </td>
               ))}
             </tr>
