@@ -128,6 +128,25 @@ describe('what fills it', () => {
     for (const { hours } of fillings.slice(0, 3)) expect(all).toBeLessThan(hours ?? 0);
   });
 
+  it('says what that is of its capacity: 40 A of 200 Ah are 0.2 C, and no more than it takes or its input bears', () => {
+    const charged = (ratingA: number, inputW: number | null = null) => {
+      const job = withSystem(aJob([aLoad()]), {
+        array: { ratingW: 0 },
+        dcdc: { ratingA: 0 },
+        store: { capacityAh: 200 },
+        charger: blankCharger('charger', 'Charger', ratingA),
+      });
+      const [option] = job.options as [Job['options'][number]];
+      const { system } = option;
+      const held = { ...option, system: { ...system, store: { ...system.store, inputW } } };
+      return storeDetail({ ...job, options: [held] }, 'a', PARTS).fillings[0];
+    };
+    expect(charged(40)?.chargeC).toBeCloseTo(0.2, 9);
+    // LFP takes half a C; 426 W at 14.2 V are 30 A.
+    expect(charged(300)?.chargeC).toBeCloseTo(0.5, 9);
+    expect(charged(40, 426)).toMatchObject({ amps: expect.closeTo(30, 9), chargeC: expect.closeTo(0.15, 9) });
+  });
+
   it('nothing comes in, nothing is said', () => {
     const none = withSystem(aJob([aLoad()]), { array: { ratingW: 0 }, dcdc: { ratingA: 0 } });
     expect(storeDetail(none, 'a', PARTS).fillings).toEqual([]);

@@ -18,6 +18,8 @@ export interface Filling {
   readonly kind: 'driving' | 'sun' | 'charger' | 'all';
   /** A at the store while it is charged; of the sun at the best minute of the day. */
   readonly amps: number;
+  /** C, A that the store takes of them for each Ah of it. */
+  readonly chargeC: number;
   /** h from the reserve to full, nothing drawing meanwhile; null = never. */
   readonly hours: number | null;
   /** What decides most of the time: the charger, or what the store takes. */
@@ -154,23 +156,26 @@ function fillingsOf({ store, driving, sources, option }: Settled): Filling[] {
       name,
       kind,
       amps,
+      chargeC: store.ah > 0 ? Math.min(amps, store.chargeLimitA) / store.ah : 0,
       hours: Number.isFinite(hours) ? hours : null,
       decidedBy: hours > 2 * alone ? 'store' : 'source',
       drive,
     };
   };
   const volts = chargingVoltageV(busVoltageV);
+  const { inputs, inputW } = option.system.store;
+  const mostA = inputW === null ? Number.POSITIVE_INFINITY : inputW / volts;
   const bestA = (watts: Float64Array) => Math.max(0, ...watts) / volts;
   const fillings = [
     ...sources.filter(({ kind }) => kind === 'sun').map(({ name, watts }) => filled(name, 'sun', bestA(watts))),
     ...(driving.usedA > 0 ? [filled('Driving', 'driving', driving.usedA, driving.hours)] : []),
-    ...chargers.filter(({ ratingA }) => ratingA > 0).map(({ name, ratingA }) => filled(name, 'charger', ratingA)),
+    ...chargers
+      .filter(({ ratingA }) => ratingA > 0)
+      .map(({ name, ratingA }) => filled(name, 'charger', Math.min(ratingA, mostA))),
   ].filter(({ amps }) => amps > 0);
-  const { inputs, inputW } = option.system.store;
   const added = fillings.reduce((total, { amps }) => total + amps, 0);
   const together = inputs === 'one' ? Math.max(...fillings.map(({ amps }) => amps)) : added;
-  const sum = Math.min(together, inputW === null ? Number.POSITIVE_INFINITY : inputW / volts);
-  return fillings.length > 1 ? [...fillings, filled('All at once', 'all', sum)] : fillings;
+  return fillings.length > 1 ? [...fillings, filled('All at once', 'all', Math.min(together, mostA))] : fillings;
 }
 
 /** The depths that are used, each with the store it asks for and the life it leaves. */

@@ -15,13 +15,14 @@ export function Fillings({ fillings }: { fillings: readonly Filling[] | null }) 
         <p className="text-ink-2">Nothing charges it yet: choose sources in the Sources step.</p>
       )}
       <ul>
-        {fillings.map(({ name, kind, amps, hours, decidedBy }) => (
+        {fillings.map(({ name, kind, amps, chargeC, hours, decidedBy }) => (
           <li
             key={name}
-            className="grid grid-cols-[170px_72px_minmax(0,1fr)_180px] items-center gap-x-4 border-b border-line-2 py-1.5 @max-[620px]:grid-cols-[minmax(0,1fr)_64px_96px]"
+            className="grid grid-cols-[170px_64px_56px_minmax(0,1fr)_180px] items-center gap-x-4 border-b border-line-2 py-1.5 @max-[620px]:grid-cols-[minmax(0,1fr)_56px_52px_84px]"
           >
             <span className={kind === 'all' ? 'font-semibold' : ''}>{name}</span>
             <span className="num text-right text-ink-2">{showText(amps, 'A')}</span>
+            <span className="num text-right text-ink-2">{showText(chargeC, 'C')}</span>
             <svg width="100%" height="10" aria-hidden="true" className="@max-[620px]:hidden">
               {hours !== null && <Bar share={hours / scale} />}
             </svg>
