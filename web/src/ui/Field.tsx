@@ -1,4 +1,4 @@
-import { readInput, readMeasure } from '@joulemetric/core';
+import { readMeasure } from '@joulemetric/core';
 import { useEffect, useId, useRef, useState } from 'react';
 
 interface TextFieldProps {
@@ -80,10 +80,8 @@ interface QuantityFieldProps {
   readonly value: number | null;
   readonly onChange: (value: number | null) => void;
   readonly unit: string;
-  /** What reads it, of a quantity that is written in ways of its own. */
+  /** What reads it, of a quantity that is written in ways of its own or is of one thing only. */
   readonly read?: (text: string) => ReturnType<typeof readMeasure>;
-  /** It is what an appliance takes in, W: what a text says of its shaft, its cooling or its sound is refused. */
-  readonly isInput?: boolean;
   /** What one of the shown unit is in the core's unit. */
   readonly factor?: number;
   readonly min: number;
@@ -176,9 +174,9 @@ export function LineField({
 
 function readQuantity(
   text: string,
-  { unit, isInput = false, read: own, factor = 1, min, max, whole }: QuantityFieldProps,
+  { unit, read: own, factor = 1, min, max, whole }: QuantityFieldProps,
 ): { value: number } | { problem: string } {
-  const read = own ? own(text) : isInput ? readInput(text) : readMeasure(text, unit);
+  const read = own ? own(text) : readMeasure(text, unit);
   if ('problem' in read) return read;
   const { value } = read;
   if (value < min || value > max) {

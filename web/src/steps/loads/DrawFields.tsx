@@ -1,4 +1,4 @@
-import { type Draw, type Load, withPhases } from '@joulemetric/core';
+import { type Draw, type Load, readInput, withPhases } from '@joulemetric/core';
 import { Choice, QuantityField, TextField } from '../../ui/Field.tsx';
 import { RegionField } from '../../ui/RegionField.tsx';
 import { useText } from '../../ui/useText.ts';
@@ -188,7 +188,7 @@ function Phases({ load, draw, onChange }: { load: Load; draw: Of<'cycle'>; onCha
             <TextField label="Phase" value={phase.label} maxLength={40} onChange={(label) => set(index, { label })} />
             <QuantityField
               label="Power"
-              isInput
+              read={readInput}
               unit="W"
               value={phase.powerW}
               min={0}

@@ -1,4 +1,4 @@
-import { asKind, DEFAULT, type Load, loadOn, runningPowerW, withRunningPower } from '@joulemetric/core';
+import { asKind, DEFAULT, type Load, loadOn, readInput, runningPowerW, withRunningPower } from '@joulemetric/core';
 import { changeLoads, changeUses, duplicateLoad, type LoadChange, removeLoad } from '../../commands/loads.ts';
 import { useAssessment, useEditing, useFed, useJob, useOption, usePanels } from '../../shell/JobContext.tsx';
 import { Choice, QuantityField, TextField } from '../../ui/Field.tsx';
@@ -52,7 +52,7 @@ export function LoadDetail({ id }: { id: string }) {
       <div className="grid grid-cols-2 gap-x-4 gap-y-3">
         <QuantityField
           label="Power, one piece"
-          isInput
+          read={readInput}
           unit="W"
           value={runningPowerW(load.draw)}
           min={0}
@@ -103,7 +103,7 @@ export function LoadDetail({ id }: { id: string }) {
         {load.path === 'fuel' && (
           <QuantityField
             label="Still takes from the bus"
-            isInput
+            read={readInput}
             unit="W"
             value={load.residueW}
             min={0}
