@@ -9,8 +9,13 @@ describe('panels of the list in the place of a group', () => {
   const { brief } = aJob([]);
   // 20 °C in the afternoon: cells close to a roof reach 20 + 25/0.8 and what the roof adds, 5 to 10 K: some 60 °C.
   const mild = { ...brief, months: [6], place: { ...brief.place, dayTempC: 20, nightTempC: 10 } };
-  const at = (busVoltageV: 12 | 24 | 48, requiredW: number, maxV: number | null = null) => {
-    const controller = { ...blankController('mppt'), maxV };
+  const at = (
+    busVoltageV: 12 | 24 | 48,
+    requiredW: number,
+    maxV: number | null = null,
+    kind: 'mppt' | 'pwm' = 'mppt',
+  ) => {
+    const controller = { ...blankController(kind), maxV };
     const array = { ...blankArray('array', 'Array', 0), ratingW: null, panels: [group], controller };
     return panelsOfList(PARTS, array, group, requiredW, mild, { busVoltageV });
   };
@@ -28,5 +33,13 @@ describe('panels of the list in the place of a group', () => {
     expect(at(48, 200, 95)).toMatchObject({ part: { ratingW: 100 }, series: 4 });
     expect(at(48, 200, 85)).toMatchObject({ part: { ratingW: 320 }, series: 2 });
     expect(at(48, 200, 60)).toBeNull();
+  });
+
+  it('straight on a store of 12 V are of 36 cells: of 60 cells half of the volts would be of no use', () => {
+    expect(at(12, 300)).toMatchObject({ part: { ratingW: 100 }, parallel: 3 });
+    expect(at(12, 320)).toMatchObject({ part: { ratingW: 320 } });
+    expect(at(12, 320, null, 'pwm')).toMatchObject({ part: { ratingW: 175 }, series: 1, parallel: 2 });
+    // On 24 V they are what fits: 29.8 V hot of 28.4 V.
+    expect(at(24, 320, null, 'pwm')).toMatchObject({ part: { ratingW: 320 }, series: 1 });
   });
 });

@@ -12,6 +12,9 @@ export const broughtBy = ({ watts, outputA, inputA, coldVoc, hotVmp }: Window): 
   hotV: hotVmp?.value ?? null,
 });
 
+/** Share of the panels' best volts, hot, that a controller which joins them straight to the store should use. From memory. */
+const PWM_LEAST = 0.7;
+
 /** The smallest panels of the list in the place of a group that has its controller to itself, within what that bears. */
 export function panelsOfList(
   parts: readonly Part[],
@@ -24,6 +27,7 @@ export function panelsOfList(
   return smallestPanels(parts, requiredW, (part, series, parallel) => {
     const panels = [{ ...group, ...groupOf(part, group), series, parallel }];
     const { hotVmp, coldVoc, inputA } = windowOf({ ...array, ratingW: null, panels }, brief, system);
-    return [hotVmp, coldVoc, inputA].every((check) => (check?.share ?? 0) <= 1);
+    const isWasted = array.controller.kind === 'pwm' && (hotVmp?.share ?? 1) < PWM_LEAST;
+    return !isWasted && [hotVmp, coldVoc, inputA].every((check) => (check?.share ?? 0) <= 1);
   });
 }
