@@ -14,8 +14,9 @@ describe('panels of the list in the place of a group', () => {
     requiredW: number,
     maxV: number | null = null,
     kind: 'mppt' | 'pwm' = 'mppt',
+    maxInputA: number | null = null,
   ) => {
-    const controller = { ...blankController(kind), maxV };
+    const controller = { ...blankController(kind), maxV, maxInputA };
     const array = { ...blankArray('array', 'Array', 0), ratingW: null, panels: [group], controller };
     return panelsOfList(PARTS, array, group, requiredW, mild, { busVoltageV });
   };
@@ -33,6 +34,11 @@ describe('panels of the list in the place of a group', () => {
     expect(at(48, 200, 95)).toMatchObject({ part: { ratingW: 100 }, series: 4 });
     expect(at(48, 200, 85)).toMatchObject({ part: { ratingW: 320 }, series: 2 });
     expect(at(48, 200, 60)).toBeNull();
+  });
+
+  it('stay within the amps that its input bears: side by side two of 5.95 A are 11.9 A, in a row 5.95 A', () => {
+    expect(at(12, 200, null, 'mppt', 11)).toMatchObject({ part: { ratingW: 100 }, series: 2, parallel: 1 });
+    expect(at(12, 200, null, 'mppt', 5)).toBeNull();
   });
 
   it('straight on a store of 12 V are of 36 cells: of 60 cells half of the volts would be of no use', () => {
