@@ -100,6 +100,9 @@ export function useShown<T>(select: (shown: Shown) => T): T {
   return useSyncExternalStore(subscribe, () => select(get()));
 }
 
+/** What is shown when it is asked for: whoever asks is not drawn anew when it changes. */
+export const useShownThen = (): (() => Shown) => useShownContext().get;
+
 /** The option chosen, as it was last edited. */
 export function useOption(): DesignOption {
   const { job, optionId } = useJob();

@@ -1,4 +1,4 @@
-import { useJob } from '../shell/JobContext.tsx';
+import { useShown } from '../shell/JobContext.tsx';
 import { QuantityField } from './Field.tsx';
 
 /** What something costs, in the currency of the job's region; nothing is reckoned with one that is not known. */
@@ -13,16 +13,8 @@ export function PriceField({
   max?: number;
   onChange: (price: number | null) => void;
 }) {
-  const { job } = useJob();
+  const currency = useShown(({ view }) => view.job.brief.region.currency);
   return (
-    <QuantityField
-      label={label}
-      unit={job.brief.region.currency}
-      value={value}
-      auto="not known"
-      min={0}
-      max={max}
-      onChange={onChange}
-    />
+    <QuantityField label={label} unit={currency} value={value} auto="not known" min={0} max={max} onChange={onChange} />
   );
 }

@@ -1,4 +1,5 @@
 import {
+  arrayRatingW,
   blankPanels,
   broughtBy,
   controllerOf,
@@ -13,7 +14,7 @@ import {
   type Window,
 } from '@joulemetric/core';
 import { useParts } from '../../edges/useParts.ts';
-import { useShown } from '../../shell/JobContext.tsx';
+import { useShownThen } from '../../shell/JobContext.tsx';
 import { BoughtFields } from '../../ui/BoughtFields.tsx';
 import { Choice, QuantityField, TextField } from '../../ui/Field.tsx';
 import { HoursField, ShadeField } from '../../ui/HoursField.tsx';
@@ -48,7 +49,6 @@ export function ArrayFields({
   array,
   isBoxed,
   windowOf,
-  neededW,
   onChange,
   onRemove,
 }: {
@@ -57,15 +57,12 @@ export function ArrayFields({
   isBoxed: boolean;
   /** What its panels bring to their controller, once it is reckoned. */
   windowOf: Window | undefined;
-  /** W that the day asks for, all arrays together. */
-  neededW: number;
   onChange: (part: Partial<SolarArray>, key: string) => void;
   onRemove: () => void;
 }) {
   const { panels, controller } = array;
   const parts = useParts().all;
-  const brief = useShown(({ view }) => view.job.brief);
-  const busVoltageV = useShown(({ view }) => view.option.system.busVoltageV);
+  const shownThen = useShownThen();
   const changeController = (part: Partial<SolarController>, key: string) =>
     onChange({ controller: { ...controller, ...part } }, `controller-${key}`);
   const changeGroup = (group: PanelGroup, part: Partial<PanelGroup>, key: string) =>
@@ -89,15 +86,20 @@ export function ArrayFields({
     onChange({ panels: left, ratingW: ratingW === null ? null : Math.min(20_000, ratingW) }, 'panels');
   };
   const takeSmallest = (group: PanelGroup) => {
-    const found = panelsOfList(parts, array, group, neededW, brief, { busVoltageV });
+    const { view, assessment } = shownThen();
+    const { system } = view.option;
+    // What the others have is had.
+    const others = (system.arrays ?? []).filter(({ id }) => id !== array.id);
+    const leftW = others.reduce((w, one) => w - arrayRatingW(one), assessment.figures['array.required'].value);
+    const found = panelsOfList(parts, array, group, leftW, view.job.brief, system);
     if (found) {
       const { part, series, parallel } = found;
       changeGroup(group, { ...groupOf(part, group), series, parallel }, 'part');
     }
     return found !== null;
   };
-  const takeController = () => {
-    const found = windowOf ? smallestController(parts, broughtBy(windowOf)) : null;
+  const takeController = (window: Window) => {
+    const found = smallestController(parts, broughtBy(window));
     if (found) onChange({ controller: controllerOf(found) }, 'controller-part');
     return found !== null;
   };
@@ -213,7 +215,7 @@ export function ArrayFields({
           kind="controller"
           label="Controller from the list"
           onPick={(part) => onChange({ controller: controllerOf(part) }, 'controller-part')}
-          onSmallest={takeController}
+          onSmallest={windowOf && (() => takeController(windowOf))}
         />
         <Choice
           label="Controller"

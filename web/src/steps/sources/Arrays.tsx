@@ -1,4 +1,4 @@
-import { arrayRatingW, blankArray, freeId, type SolarArray, type SourcesDetail } from '@joulemetric/core';
+import { blankArray, freeId, type SolarArray, type SourcesDetail } from '@joulemetric/core';
 import { memo } from 'react';
 import { changeArray, changeSources } from '../../commands/design.ts';
 import { useEditing, useOption, useShown } from '../../shell/JobContext.tsx';
@@ -17,7 +17,6 @@ export function Arrays({ detail }: { detail: SourcesDetail | null }) {
   const { edit, optionId } = useEditing();
   const { arrays, allInOnes } = useOption().system;
   const suggestedW = useShown(({ assessment }) => assessment.figures['array.rating'].value);
-  const neededW = useShown(({ assessment }) => assessment.figures['array.required'].value);
   const replace = (next: SolarArray[] | null, key: string) =>
     edit(changeSources(optionId, 'arrays', next), `array-${key}`);
   const add = () => {
@@ -57,8 +56,6 @@ export function Arrays({ detail }: { detail: SourcesDetail | null }) {
             key={array.id}
             array={array}
             isBoxed={allInOnes.some((unit) => unit.arrays.includes(array.id))}
-            // What the others have is had.
-            neededW={Math.max(0, neededW - suggestedW + arrayRatingW(array))}
             ledger={detail?.ledgers.find(isThis)}
             window={detail?.windows.find(isThis)}
             unlike={detail?.unlike.find(isThis)}
@@ -81,7 +78,6 @@ export function Arrays({ detail }: { detail: SourcesDetail | null }) {
 const OneArray = memo(function OneArray({
   array,
   isBoxed,
-  neededW,
   ledger,
   window,
   unlike,
@@ -90,7 +86,6 @@ const OneArray = memo(function OneArray({
   array: SolarArray;
   /** Whether its controller is that of an all-in-one unit. */
   isBoxed: boolean;
-  neededW: number;
   /** What is reckoned of it, once it is. */
   ledger: SourcesDetail['ledgers'][number] | undefined;
   window: SourcesDetail['windows'][number] | undefined;
@@ -106,7 +101,6 @@ const OneArray = memo(function OneArray({
         array={array}
         isBoxed={isBoxed}
         windowOf={window}
-        neededW={neededW}
         onChange={(part, key) => edit(changeArray(optionId, id, part), `array-${id}-${key}`)}
         onRemove={() => edit(changeArray(optionId, id, null), 'array-less')}
       />

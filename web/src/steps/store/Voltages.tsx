@@ -47,7 +47,7 @@ const LINES: readonly Line[] = [
 /** Of units of the voltage, or else of those in a row. */
 function ofBank({ native, inRow }: VoltageChoice, say: (bank: ListedBank) => string | false): string {
   const bank = native ?? inRow;
-  return (bank && say(bank)) || 'not all known';
+  return bank === null ? '–' : say(bank) || 'not all known';
 }
 
 /** This very job at 12, 24 and 48 V, side by side. */
