@@ -125,7 +125,7 @@ export {
   withoutUnit,
   withUnit,
 } from './job/measuredUnits.ts';
-export { isSame, mergeJobs } from './job/merge.ts';
+export { type Clash, isSame, mergeJobs, mergeParts } from './job/merge.ts';
 export { migrate } from './job/migrate.ts';
 // What can be bought?
 export {

@@ -1,5 +1,6 @@
-import { isSame, type Job, withoutLost } from '@joulemetric/core';
+import { type Clash, isSame, type Job, mergeParts, withoutLost } from '@joulemetric/core';
 import { ApiError, type SavedJob, type StoredJob } from './api.ts';
+import { keeping } from './changes.ts';
 import type { Clock } from './clock.ts';
 import { joinLeft } from './joinLeft.ts';
 import { newUuid } from './uuid.ts';
@@ -11,8 +12,17 @@ export type SaveState =
   | { readonly kind: 'saving' }
   | { readonly kind: 'waiting'; readonly edits: number; readonly reason: string }
   | { readonly kind: 'refused'; readonly reason: string }
-  | { readonly kind: 'conflict'; readonly theirs: StoredJob }
+  | { readonly kind: 'conflict'; readonly theirs: StoredJob; readonly clashes: readonly Clash[] }
   | { readonly kind: 'gone' };
+
+/** An undo or redo that would change what somebody else has changed since. */
+export interface AskedStep {
+  readonly way: Way;
+  /** `mine` is what the step would make of it, `theirs` what is there now. */
+  readonly clashes: readonly Clash[];
+  /** False where it cannot be done at all: what comes out would contradict itself. */
+  readonly isPossible: boolean;
+}
 
 export interface Snapshot {
   readonly job: Job;
@@ -21,6 +31,7 @@ export interface Snapshot {
   readonly save: SaveState;
   readonly canUndo: boolean;
   readonly canRedo: boolean;
+  readonly asked: AskedStep | null;
   /** The browser could not keep the newest edits: until they are saved they are in this page alone. */
   readonly unkept: boolean;
   /** Edits of other sessions of this browser that could not be put together with these, and what cannot be read. */
@@ -47,6 +58,14 @@ const HISTORY = 200;
 
 const NOTHING: Left = { waiting: [], torn: [] };
 
+type Way = 'undo' | 'redo';
+
+/** One's own edit, as the job before and after it. Undone on a job that others have changed since, it is merged into it. */
+interface Step {
+  readonly before: Job;
+  readonly after: Job;
+}
+
 /**
  * One open job: its edits, their undo, and their way to the server. Writes each edit ahead in the browser, saves by
  * itself, waits out a lost connection, and never overwrites another's version unasked.
@@ -56,10 +75,12 @@ export class JobSession {
   /** This session's own name: its waiting edits are kept under it, and only it clears them. */
   readonly #name = newUuid();
   #version: number;
-  /** The job as the server has it at `#version`, from which the edits go on. */
-  #base: Job;
-  #past: Job[] = [];
-  #future: Job[] = [];
+  /** The job as the server has it at `#version`, from which the edits go on; null when not known. */
+  #base: Job | null;
+  /** One's own edits, the last at the end; what was undone, the next to redo at the end. */
+  #past: readonly Step[] = [];
+  #future: readonly Step[] = [];
+  #asked: AskedStep | null = null;
   #job: Job;
   #before: Job | null = null;
   #save: SaveState;
@@ -111,30 +132,57 @@ export class JobSession {
     // What led to, or was joined with, what an edit took away goes with it.
     const next = withoutLost(command(this.#job));
     if (next === this.#job) return;
-    const continues = coalesce !== null && coalesce === this.#coalesce;
-    if (!continues) {
-      this.#past = [...this.#past, this.#job].slice(-HISTORY);
-      this.#before = this.#job;
-    }
+    const last = this.#past.at(-1);
+    const continues = last !== undefined && coalesce !== null && coalesce === this.#coalesce;
+    if (!continues) this.#before = this.#job;
+    this.#past = continues
+      ? [...this.#past.slice(0, -1), { before: last.before, after: next }]
+      : [...this.#past, { before: this.#job, after: next }].slice(-HISTORY);
     this.#coalesce = coalesce;
     this.#future = [];
+    this.#asked = null;
     this.#adopt(next);
   }
 
   undo(): void {
-    const previous = this.#past.at(-1);
-    if (!previous) return;
-    this.#past = this.#past.slice(0, -1);
-    this.#future = [this.#job, ...this.#future];
-    this.#step(previous);
+    this.#turn('undo');
   }
 
   redo(): void {
-    const [next, ...rest] = this.#future;
-    if (!next) return;
-    this.#future = rest;
-    this.#past = [...this.#past, this.#job];
-    this.#step(next);
+    this.#turn('redo');
+  }
+
+  /** An undo or redo that was asked about: done over what others changed, only as far as they did not, or not at all. */
+  answer(choice: 'over' | 'rest' | 'cancel'): void {
+    const asked = this.#asked;
+    if (!asked) return;
+    this.#asked = null;
+    if (choice === 'cancel') this.#set(this.#save);
+    else this.#turn(asked.way, choice === 'over' ? 'mine' : 'theirs');
+  }
+
+  /**
+   * Takes back, or makes again, the last of one's own edits; what others have changed since stays as it is. Where both
+   * changed the same part nothing is done before somebody chooses.
+   */
+  #turn(way: Way, prefer: 'mine' | 'theirs' | null = null): void {
+    const [from, to] = way === 'undo' ? [this.#past, this.#future] : [this.#future, this.#past];
+    const step = from.at(-1);
+    if (!step) return;
+    const [is, becomes] = way === 'undo' ? [step.after, step.before] : [step.before, step.after];
+    const { job, clashes } =
+      is === this.#job ? { job: becomes, clashes: [] } : mergeParts(is, becomes, this.#job, prefer ?? 'mine');
+    if ((job === null && prefer !== 'theirs') || (clashes.length > 0 && prefer === null)) {
+      this.#asked = { way, clashes, isPossible: job !== null };
+      this.#set(this.#save);
+      return;
+    }
+    this.#asked = null;
+    const [rest, others] = [from.slice(0, -1), [...to, step].slice(-HISTORY)];
+    [this.#past, this.#future] = way === 'undo' ? [rest, others] : [others, rest];
+    this.#before = this.#job;
+    this.#coalesce = null;
+    this.#adopt(job ?? this.#job);
   }
 
   /** A newer version seen on the server: taken over when nothing here is unsaved, otherwise asked about. */
@@ -145,33 +193,37 @@ export class JobSession {
       return;
     }
     this.#follow(stored);
-    this.#before = this.#job;
-    this.#job = stored.job;
+    this.#show(stored.job);
     this.#set({ kind: 'saved', at: new Date(stored.updatedAt) });
   }
 
-  /** Conflict: my version is saved over theirs, knowingly. */
+  /** Conflict: where both changed the same part mine counts; what else they changed stays. */
   keepMine(): void {
     if (this.#save.kind !== 'conflict') return;
-    this.#follow(this.#save.theirs);
-    this.#schedule(0);
+    const { theirs } = this.#save;
+    this.#show(this.#mergedWith(theirs, 'mine').job ?? this.#job);
+    this.#goOnFrom(theirs);
   }
 
-  /** Conflict: theirs is taken; mine stays one undo away. */
+  /** Conflict: where both changed the same part theirs counts; mine stays one undo away. */
   takeTheirs(): void {
     if (this.#save.kind !== 'conflict') return;
     const { theirs } = this.#save;
-    this.#past = [...this.#past, this.#job];
-    this.#before = this.#job;
-    this.#job = theirs.job;
-    this.#follow(theirs);
-    this.#settled(new Date(theirs.updatedAt));
+    const mine = this.#mergedWith(theirs, 'mine').job ?? this.#job;
+    this.#show(this.#mergedWith(theirs, 'theirs').job ?? theirs.job);
+    this.#past = [...this.#past, { before: mine, after: this.#job }];
+    this.#future = [];
+    this.#goOnFrom(theirs);
   }
 
   /** Conflict, or the job is gone: mine becomes a job of its own; resolves with its id. */
   async keepBoth(): Promise<string> {
     const stored = await this.#edges.server.createJob(this.#copyId, copyOf(this.#job));
-    this.takeTheirs();
+    if (this.#save.kind === 'conflict') {
+      const { theirs } = this.#save;
+      this.#show(theirs.job);
+      this.#goOnFrom(theirs);
+    }
     await this.#edges.waiting.clear(this.#name);
     return stored.id;
   }
@@ -190,9 +242,9 @@ export class JobSession {
     return stored.id;
   }
 
-  /** Edits left by another session take the place of what is here, one undo away from it. */
+  /** Edits left by another session are made here, over what was changed in the same parts; one undo takes them back. */
   takeLeft(left: Waiting): void {
-    this.apply(() => left.job);
+    this.apply((job) => (left.base && mergeParts(left.base, left.job, job, 'mine').job) ?? left.job);
     void this.#kept.then((safe) => safe && this.dropLeft(left.session));
   }
 
@@ -225,10 +277,10 @@ export class JobSession {
       this.#set(this.#save);
       return;
     }
-    this.#past = [stored.job];
+    this.#past = [{ before: joined.base ?? stored.job, after: joined.job }];
     this.#job = joined.job;
     this.#unsaved = joined.edits;
-    this.#base = joined.base ?? stored.job;
+    this.#base = joined.base;
     this.#version = joined.baseVersion;
     this.#writeAhead();
     // Only when they are safe under this session's name are they cleared under the others'.
@@ -237,12 +289,6 @@ export class JobSession {
     });
     if (joined.baseVersion === stored.version) this.#schedule(0);
     else this.#conflict(stored);
-  }
-
-  #step(job: Job): void {
-    this.#before = this.#job;
-    this.#coalesce = null;
-    this.#adopt(job);
   }
 
   #adopt(job: Job): void {
@@ -348,12 +394,48 @@ export class JobSession {
     this.#cancelTimer = this.#edges.clock.after(wait, () => void this.#push());
   }
 
+  /** Somebody else has saved: what both changed is put together by itself where they changed different parts. */
   #conflict(theirs: StoredJob): void {
     this.#cancelTimer();
     // When the answer to an earlier save was lost, the conflict is with oneself.
     const mine = [this.#job, ...this.#unanswered].find((job) => isSame(asStored(job), theirs.job));
-    if (mine) this.#arrived(theirs, mine, 0);
-    else this.#set({ kind: 'conflict', theirs });
+    if (mine) {
+      this.#arrived(theirs, mine, 0);
+      return;
+    }
+    const { job, clashes } = this.#mergedWith(theirs, 'mine');
+    if (job === null || clashes.length > 0 || this.#closed) {
+      this.#set({ kind: 'conflict', theirs, clashes });
+      return;
+    }
+    this.#show(job);
+    this.#goOnFrom(theirs);
+  }
+
+  /** What is here and what somebody else has saved; without a known base nothing can be told apart. */
+  #mergedWith({ job }: StoredJob, prefer: 'mine' | 'theirs') {
+    return this.#base ? mergeParts(this.#base, this.#job, job, prefer) : { job: null, clashes: [] };
+  }
+
+  /** The job becomes another without an edit of one's own: what did not change stays the very object it was. */
+  #show(job: Job): void {
+    this.#before = this.#job;
+    this.#coalesce = null;
+    this.#asked = null;
+    this.#job = keeping(this.#job, job);
+  }
+
+  /** Edits go on from a version that somebody else saved. */
+  #goOnFrom(theirs: StoredJob): void {
+    this.#follow(theirs);
+    if (isSame(this.#job, theirs.job)) {
+      this.#settled(new Date(theirs.updatedAt));
+      return;
+    }
+    this.#unsaved = Math.max(1, this.#unsaved);
+    this.#save = { kind: 'saving' };
+    this.#writeAhead();
+    this.#schedule(0);
   }
 
   #set(save: SaveState): void {
@@ -369,6 +451,7 @@ export class JobSession {
       save: this.#save,
       canUndo: this.#past.length > 0,
       canRedo: this.#future.length > 0,
+      asked: this.#asked,
       unkept: this.#unkept,
       left: this.#left,
       torn: this.#torn,

@@ -1,7 +1,9 @@
+import type { Job } from '@joulemetric/core';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { Button } from '../ui/Button.tsx';
 import { Sheet } from '../ui/Sheet.tsx';
+import { ClashTable, ThreeColumns } from './ClashTable.tsx';
 import { useJob, useSaved } from './JobContext.tsx';
 import { namesOnlyIn } from './jobDifferences.ts';
 
@@ -37,43 +39,24 @@ export function ConflictSheet() {
       </Sheet>
     );
   }
-  const { theirs } = save;
+  const { theirs, clashes } = save;
   const at = new Date(theirs.updatedAt).toLocaleString([], { dateStyle: 'medium', timeStyle: 'short' });
   return (
     <Sheet
       open
       onOpenChange={() => {}}
       title="This job was changed elsewhere"
-      description={`Somebody saved it at ${at} while you were editing. Nothing of either version is lost yet.`}
+      description={`Somebody saved it at ${at} while you were editing. ${
+        clashes.length > 0
+          ? 'You both changed what is listed here; everything else is put together either way.'
+          : 'The two versions cannot be put together. Nothing of either is lost yet.'
+      }`}
     >
-      <table className="mt-4 w-full text-left">
-        <thead>
-          <tr className="text-note text-ink-2">
-            <th className="font-normal">
-              <span className="sr-only">What</span>
-            </th>
-            <th className="font-normal">Yours</th>
-            <th className="font-normal">Theirs</th>
-          </tr>
-        </thead>
-        <tbody className="num">
-          <tr className="border-t border-line">
-            <th className="py-1 font-normal text-ink-2">Title</th>
-            <td>{job.title}</td>
-            <td>{theirs.job.title}</td>
-          </tr>
-          <tr className="border-t border-line">
-            <th className="py-1 font-normal text-ink-2">Loads</th>
-            <td>{job.loads.length}</td>
-            <td>{theirs.job.loads.length}</td>
-          </tr>
-          <tr className="border-t border-line">
-            <th className="py-1 pr-3 font-normal text-ink-2">Only there</th>
-            <td className="pr-3">{namesOnlyIn(job.loads, theirs.job.loads) || 'no load'}</td>
-            <td>{namesOnlyIn(theirs.job.loads, job.loads) || 'no load'}</td>
-          </tr>
-        </tbody>
-      </table>
+      {clashes.length > 0 ? (
+        <ClashTable clashes={clashes} jobs={[job, theirs.job]} heads={['Yours', 'Theirs']} />
+      ) : (
+        <Versions mine={job} theirs={theirs.job} />
+      )}
       <div className="mt-5 flex flex-wrap gap-3">
         <Button strong onClick={() => session.keepMine()}>
           Keep mine
@@ -82,9 +65,28 @@ export function ConflictSheet() {
         <Button onClick={keepBoth}>Keep both</Button>
       </div>
       <p className="mt-3 text-note text-ink-2">
-        Keep mine saves over their version. Take theirs leaves yours one undo away. Keep both makes yours a new job.
+        Take theirs leaves yours one undo away. Keep both makes your version a new job.
       </p>
       {problem && <p className="mt-3 text-copper">{problem}</p>}
     </Sheet>
+  );
+}
+
+/** Two versions of which nothing more is known: what only one of them has. */
+function Versions({ mine, theirs }: { mine: Job; theirs: Job }) {
+  const rows = [
+    ['Title', mine.title, theirs.title],
+    ['Loads', mine.loads.length, theirs.loads.length],
+    [
+      'Only there',
+      namesOnlyIn(mine.loads, theirs.loads) || 'no load',
+      namesOnlyIn(theirs.loads, mine.loads) || 'no load',
+    ],
+  ] as const;
+  return (
+    <ThreeColumns
+      heads={['Yours', 'Theirs']}
+      rows={rows.map(([part, one, other]) => ({ part, mine: String(one), theirs: String(other) }))}
+    />
   );
 }

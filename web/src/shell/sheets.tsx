@@ -5,19 +5,22 @@ import { useSaved } from './JobContext.tsx';
 export const SHEETS = {
   shortcuts: () => import('./Shortcuts.tsx').then(({ Shortcuts }) => ({ default: Shortcuts })),
   conflict: () => import('./ConflictSheet.tsx').then(({ ConflictSheet }) => ({ default: ConflictSheet })),
+  step: () => import('./StepSheet.tsx').then(({ StepSheet }) => ({ default: StepSheet })),
   left: () => import('./LeftSheet.tsx').then(({ LeftSheet }) => ({ default: LeftSheet })),
 };
 
 export const Shortcuts = lazy(SHEETS.shortcuts);
 const ConflictSheet = lazy(SHEETS.conflict);
+const StepSheet = lazy(SHEETS.step);
 const LeftSheet = lazy(SHEETS.left);
 
-/** What has to be asked about edits: whose version stands, and what earlier tabs left. */
+/** What has to be asked about edits: whose version stands, what an undo would change of somebody else’s, and what earlier tabs left. */
 export function Asked() {
-  const { save, left, torn } = useSaved();
+  const { save, asked, left, torn } = useSaved();
   return (
     <Suspense fallback={null}>
       {(save.kind === 'conflict' || save.kind === 'gone') && <ConflictSheet />}
+      {asked && <StepSheet />}
       {left.length + torn.length > 0 && <LeftSheet />}
     </Suspense>
   );
