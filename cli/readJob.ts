@@ -1,5 +1,5 @@
 import { readFile } from 'node:fs/promises';
-import type { Job } from '@joulemetric/core';
+import { formFault, type Job } from '@joulemetric/core';
 import { validateJob } from '@joulemetric/core/validate';
 import { refuse } from './command.ts';
 
@@ -13,9 +13,12 @@ async function readDocument(file: string): Promise<unknown> {
 
 /** The job of a file, or every fault of it with its place. */
 export async function readJob(file: string): Promise<Job> {
-  const checked = validateJob(await readDocument(file));
+  const document = await readDocument(file);
+  const checked = validateJob(document);
   if (checked.ok) return checked.job;
+  const sentence = formFault(document, checked.faults);
   return refuse(
+    ...(sentence.startsWith('/') ? [] : [`${file}: ${sentence}`]),
     ...checked.faults.map(
       ({ path, expected, found }) =>
         `${file}: ${path}: expected ${expected}${found === undefined ? '' : `, found ${found}`}`,

@@ -115,6 +115,7 @@ export {
 export { driveHours, editedKind, isUsual, loadOn, usesOn, variantOn, withDriveHours } from './job/day.ts';
 export { asKind, cycleLength, runningPowerW, withRunningPower } from './job/draw.ts';
 export { asFed, fedBy, type Way, withoutFeeds, withoutLostDevices } from './job/feeds.ts';
+export { formFault } from './job/formFault.ts';
 export { freeId } from './job/ids.ts';
 export {
   entryOf,

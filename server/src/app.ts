@@ -5,7 +5,7 @@ import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import { Problem } from './errors.ts';
 import { answerProblem } from './faults.ts';
-import { MOST_JSON_BYTES, refuseDeep, requestsPerMinute } from './limits.ts';
+import { MOST_JSON_BYTES, refuseDeep, requestsPerMinute, utf8Only } from './limits.ts';
 import { Live } from './logbook/live.ts';
 import { page } from './page.ts';
 import { PhotoDecoder } from './photo/reencode.ts';
@@ -17,7 +17,7 @@ import { partRoutes } from './routes/parts.ts';
 import { photoRoutes } from './routes/photos.ts';
 import { placeRoutes } from './routes/places.ts';
 import { weatherRoutes } from './routes/weather.ts';
-import { apiHeaders, knownHost, ownOrigin, permissions } from './security.ts';
+import { apiHeaders, knownHost, oneHost, ownOrigin, permissions } from './security.ts';
 import { Summaries } from './summary/summaries.ts';
 
 const WEB = fileURLToPath(new URL('../../web/dist/', import.meta.url));
@@ -26,6 +26,8 @@ export interface AppOptions {
   readonly webRoot?: string;
   /** Names under which it may be asked for, beside loopback's. */
   readonly hosts?: readonly string[];
+  /** Addresses of proxies: behind these, limits count the clients that they name. */
+  readonly proxies?: readonly string[];
   /** Requests a minute of one address; 0 = no limit. */
   readonly requestsPerMinute?: number;
   readonly decoder?: PhotoDecoder;
@@ -38,6 +40,7 @@ export function buildApp(pool: Pool, log: Logger, options: AppOptions = {}): Exp
   const {
     webRoot = WEB,
     hosts = [],
+    proxies = [],
     decoder = new PhotoDecoder(),
     summaries = new Summaries(pool, log),
     live = new Live(),
@@ -45,12 +48,14 @@ export function buildApp(pool: Pool, log: Logger, options: AppOptions = {}): Exp
   const app = express();
   app.disable('x-powered-by');
   app.set('etag', false);
+  app.set('trust proxy', proxies.length > 0 ? [...proxies] : false);
   app.use(requestLog(log));
-  app.use(permissions, knownHost(hosts), ownOrigin);
+  app.use(permissions, oneHost, knownHost(hosts), ownOrigin);
 
   const demoWorkspace = memo(() => workspaceId(pool, 'demo'));
   const api = express.Router();
   api.use(apiHeaders, requestsPerMinute(options.requestsPerMinute ?? 0));
+  api.use(utf8Only);
   api.use(express.json({ limit: MOST_JSON_BYTES, strict: false, verify: refuseDeep }));
   api.get('/health', async (_request, response) => {
     await pool.query('select 1');

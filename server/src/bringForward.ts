@@ -2,7 +2,7 @@ import { SCHEMA_VERSION } from '@joulemetric/core';
 import { validateAppliance, validateJob } from '@joulemetric/core/validate';
 import type { Pool } from 'pg';
 import { type Database, inTransaction } from './database.ts';
-import { lockOlderAppliances, replaceAppliance } from './queries/appliance.ts';
+import { bringApplianceForward, lockOlderAppliances } from './queries/appliance.ts';
 import { lockOlderJobs, replaceDocument } from './queries/job.ts';
 import type { Older } from './queries/older.ts';
 
@@ -22,7 +22,7 @@ export async function bringForward(pool: Pool, warn: (sentence: string) => void)
     });
     await each(db, lockOlderAppliances, async ({ workspaceId, id, document }) => {
       const checked = validateAppliance(document);
-      if (checked.ok) await replaceAppliance(db, workspaceId, id, checked.appliance);
+      if (checked.ok) await bringApplianceForward(db, workspaceId, id, checked.appliance);
       else warn(`appliance ${id} is of an older version and cannot be brought forward: ${checked.faults[0]?.path}`);
     });
   });

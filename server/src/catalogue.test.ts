@@ -135,21 +135,20 @@ describe('the firm’s catalogue', () => {
   it('replaces one with more units, refuses what is wrong or not there, and brings an older one forward', async () => {
     const { body } = await request(app).post('/api/catalogue').send(entry).expect(201);
     const more = { ...entry, measured: [{ on: '2026-05-31', value: 41.5, unit: 'W', of: 'a van' }] };
-    const put = await request(app).put(`/api/catalogue/${body.id}`).send(more).expect(200);
-    expect(put.body).toEqual({ id: body.id, appliance: more });
+    const save = (version: number, document: object) =>
+      request(app).put(`/api/catalogue/${body.id}`).set('If-Match', `"${version}"`).send(document);
+    const put = await save(1, more).expect(200);
+    expect(put.body).toEqual({ id: body.id, version: 2, appliance: more });
+    expect((await save(1, entry)).body).toMatchObject({ code: 'version-conflict', current: put.body });
     const { body: list } = await request(app).get('/api/catalogue');
     expect(list.find(({ id }: { id: string }) => id === body.id).appliance).toEqual(more);
     const { measured: _, ...older } = entry;
-    const before = await request(app)
-      .put(`/api/catalogue/${body.id}`)
-      .send({ ...older, schemaVersion: SCHEMA_VERSION - 1 });
+    const before = await save(2, { ...older, schemaVersion: SCHEMA_VERSION - 1 });
     expect(before.body.appliance).toEqual(entry);
-    const wrong = await request(app)
-      .put(`/api/catalogue/${body.id}`)
-      .send({ ...more, name: '' });
+    const wrong = await save(3, { ...more, name: '' });
     expect([wrong.status, wrong.body.code]).toEqual([422, 'invalid-appliance']);
     await request(app).delete(`/api/catalogue/${body.id}`).expect(204);
-    expect((await request(app).put(`/api/catalogue/${body.id}`).send(more)).body.code).toBe('unknown-appliance');
+    expect((await save(3, more)).body.code).toBe('unknown-appliance');
   });
 
   it.each([

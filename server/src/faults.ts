@@ -44,6 +44,7 @@ export function answerProblem(log: Logger): ErrorRequestHandler {
     if (problem.status >= 500 || databaseTrouble(error))
       log.error({ fault: traceOf(error), id: request.id }, problem.code);
     if (problem.status === 503) response.set('Retry-After', '2');
+    if (problem.status === 429 && !response.get('Retry-After')) response.set('Retry-After', '10');
     response.status(problem.status).type('application/problem+json').send(JSON.stringify(problem));
   };
 }

@@ -10,9 +10,9 @@ import sharp from 'sharp';
 import request from 'supertest';
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest';
 import { buildApp } from './app.ts';
+import { limitConnections } from './connections.ts';
 import { databaseTrouble, inTransaction, openPool } from './database.ts';
 import { toProblem } from './faults.ts';
-import { limitConnections } from './limits.ts';
 import { migrate } from './migrate.ts';
 import { PhotoDecoder } from './photo/reencode.ts';
 import { databaseTarget, readSettings } from './settings.ts';
@@ -323,7 +323,7 @@ describe('the server’s role', () => {
 describe('connections', () => {
   const listening = async (): Promise<[Server, number]> => {
     const server = createServer({ connectionsCheckingInterval: 500 }, app);
-    limitConnections(server, 3000);
+    limitConnections(server, { idleMs: 3000 });
     await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
     return [server, (server.address() as AddressInfo).port];
   };

@@ -356,6 +356,65 @@ const steady = (w: number) => {
   };
 };
 
+describe('what nobody can have read', () => {
+  it.each<[string, object, RegExp]>([
+    ['a share above all', { soc: 500 }, /soc: above 100/],
+    ['volts of a power line', { v: 11_000 }, /\/0\/v/],
+    ['nothing at all', {}, /found none of them/],
+    ['a note of blanks', { note: '   ' }, /found none of them/],
+    ['a photo that is an address', { photo: 'http://elsewhere.example/x' }, /photo/],
+    ['a note that is a number', { note: 5 }, /note/],
+  ])('%s is refused with its place, and nothing of the list is stored', async (_what, part, detail) => {
+    const id = await made();
+    const at = '2026-06-01T10:00Z';
+    const sent = readings({ at, ...part }, { at, soc: 90 });
+    const { status, body } = await request(app).post(`/api/logs/${id}/entries`).send(sent);
+    expect([status, body.code]).toEqual([422, 'invalid-reading']);
+    expect(body.detail).toMatch(detail);
+    expect((await request(app).get(`/api/logs/${id}`)).body.entries).toEqual([]);
+  });
+
+  it.each([{ mark: 'start' }, { note: 'lid open' }, { photo: NOBODY }, { toGo: '1 d' }, { soc: 0 }])(
+    '%j is a reading',
+    async (part) => {
+      const id = await made();
+      await request(app)
+        .post(`/api/logs/${id}/entries`)
+        .send(readings({ at: '2026-06-01T10:00Z', ...part }))
+        .expect(201);
+    },
+  );
+
+  it('a table of another character set is read as such, and said to be', async () => {
+    const id = await made();
+    const bytes = Buffer.from('Time,Temp \xb0C\n2026-06-01T10:00Z,21.5\n', 'latin1');
+    const { text } = await request(app).post(`/api/logs/${id}/import`).type('text/csv').send(bytes);
+    const { done } = JSON.parse(text.trim().split('\n').at(-1) ?? '');
+    expect(done).toMatchObject({ taken: 1, notes: [expect.stringContaining('windows-1252')] });
+    const { rows } = await pool.query('select c from reading');
+    expect(rows).toEqual([{ c: 21.5 }]);
+    const other = await request(app)
+      .post(`/api/logs/${id}/import`)
+      .set('Content-Type', 'text/csv; charset=utf-16')
+      .send(bytes);
+    expect([other.status, other.body.code]).toEqual([415, 'unknown-charset']);
+  });
+});
+
+describe('a file of many readings', () => {
+  it('is complete where several instruments recorded at one moment, whatever is read at a time', async () => {
+    const id = await made();
+    const { rows } = await pool.query('select number from log where id = $1', [id]);
+    // 5,000 rows are read at a time: the pairs of one moment lie across that edge.
+    await pool.query(
+      'insert into reading (log, t, w) select $1, 1e12 + (n / 2) * 1000, n from generate_series(1, 12001) n',
+      [rows[0].number],
+    );
+    const { text } = await request(app).get(`/api/logs/${id}/readings.csv`);
+    expect(text.trim().split('\n')).toHaveLength(12_002);
+  });
+});
+
 describe('simulated instruments', () => {
   const begin = async (id: string, more: object = {}) =>
     (
@@ -409,12 +468,77 @@ describe('simulated instruments', () => {
     expect(rows[0].a).toBeCloseTo(-3, 1);
     expect(rows[0].soc).toBe(80);
     expect(rows[0].kinds).toBeGreaterThan(1);
-    await request(app).patch(`/api/logs/${id}/instruments/${one.id}`).send({ stopped: true });
+    await request(app).patch(`/api/logs/${id}/instruments/${one.id}`).send({ stopped: true }).expect(428);
+    await request(app).patch(`/api/logs/${id}/instruments/${one.id}`).set('If-Match', '"1"').send({ stopped: true });
     await recorder.look(one.startedMs + 400_000);
     expect(await rowsOf()).toBe(201);
     expect((await request(app).get(`/api/logs/${id}/instruments`)).body).toEqual([
       expect.objectContaining({ stopped: true, stored: 201 }),
     ]);
+  });
+
+  it('are made once under their maker’s id, and changed by whoever has seen their version', async () => {
+    const id = await made();
+    const own = '0a1b2c3d-0000-4000-8000-000000000001';
+    const make = () =>
+      request(app)
+        .put(`/api/logs/${id}/instruments/${own}`)
+        .set('If-None-Match', '*')
+        .send({ kind: 'plug', truth: steady(39) });
+    expect([(await make()).status, (await make()).status]).toEqual([201, 200]);
+    const change = (version: number, part: object) =>
+      request(app).patch(`/api/logs/${id}/instruments/${own}`).set('If-Match', `"${version}"`).send(part);
+    await change(1, { faults: ['drift'] }).expect(200);
+    const second = await change(1, { faults: ['stuck'] });
+    expect([second.status, second.body.code]).toEqual([412, 'version-conflict']);
+    expect(second.body.current).toMatchObject({ id: own, version: 2, faults: ['drift'] });
+    for (const part of [{ zeroed: 'yes' }, { stopped: 1 }])
+      expect((await change(2, part)).body.code).toBe('invalid-instrument');
+    expect((await request(app).get(`/api/logs/${id}/instruments`)).body).toHaveLength(1);
+  });
+
+  it('of many started at once a log gets as many as it may, and no more', async () => {
+    const id = await made();
+    const answers = await Promise.all(
+      Array.from({ length: 26 }, () =>
+        request(app)
+          .post(`/api/logs/${id}/instruments`)
+          .send({ kind: 'plug', truth: steady(39) }),
+      ),
+    );
+    expect(answers.filter(({ status }) => status === 201)).toHaveLength(20);
+    expect(answers.find(({ status }) => status !== 201)?.body.code).toBe('list-full');
+    expect((await request(app).get(`/api/logs/${id}/instruments`)).body).toHaveLength(20);
+  });
+
+  it('that record as many as there may be end by themselves', async () => {
+    const id = await made();
+    const { startedMs } = await begin(id);
+    await pool.query('update log_instrument set stored = 99990');
+    await recorder.look(startedMs + 200_000_000);
+    await recorder.look(startedMs + 200_000_000);
+    expect((await request(app).get(`/api/logs/${id}/instruments`)).body).toMatchObject([
+      { stored: 100_000, stopped: true },
+    ]);
+    expect(await rowsOf()).toBe(10);
+  });
+
+  it('of all logs are told in one stream, each with its log', async () => {
+    const [one, other] = [await made(), await made()];
+    const { startedMs } = await begin(one);
+    await begin(other);
+    const gone = new AbortController();
+    const { body } = await fetch(`${base}/api/logs/live`, { signal: gone.signal });
+    const stream = body?.getReader();
+    let text = '';
+    while (!(text.includes(`"log":"${one}"`) && text.includes(`"log":"${other}"`))) {
+      if (text.includes('retry')) await recorder.look(startedMs + 2000 + text.length);
+      const { value, done } = (await stream?.read()) ?? { done: true };
+      if (done) break;
+      text += new TextDecoder().decode(value);
+    }
+    expect(text).toContain(`"log":"${other}"`);
+    gone.abort();
   });
 
   it('are told live to whoever watches', async () => {
@@ -442,9 +566,13 @@ describe('simulated instruments', () => {
     [{ kind: 'lamp' }, /kind/],
     [{ everyS: 0 }, /everyS/],
     [{ speed: 7 }, /speed/],
+    [{ speed: 600, everyS: 1 }, /at most 60 readings a second/],
+    [{ zeroed: 'yes' }, /zeroed/],
     [{ faults: ['moody'] }, /faults/],
     [{ truth: { ...steady(5), w: [] } }, /truth\/w/],
     [{ truth: { ...steady(5), v: [0] } }, /truth/],
+    [{ truth: { ...steady(5), soc: Array(24).fill(500) } }, /truth\/soc/],
+    [{ truth: { ...steady(5), airC: Array(24).fill(5000) } }, /truth\/airC/],
   ])('%j is refused', async (more, detail) => {
     const id = await made();
     const { status, body } = await request(app)

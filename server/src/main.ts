@@ -3,9 +3,9 @@ import pgConnectionString from 'pg-connection-string';
 import { pino } from 'pino';
 import { buildApp } from './app.ts';
 import { bringForward } from './bringForward.ts';
+import { limitConnections } from './connections.ts';
 import { databaseTrouble, openPool } from './database.ts';
 import { seedDemo } from './demo.ts';
-import { limitConnections } from './limits.ts';
 import { Live } from './logbook/live.ts';
 import { Recorder } from './logbook/recorder.ts';
 import { migrate, NewerDatabase } from './migrate.ts';
@@ -61,9 +61,17 @@ const summaries = new Summaries(pool, log);
 const gazetteer = new Gazetteer();
 const live = new Live();
 const recorder = new Recorder(pool, log, live);
-const app = buildApp(pool, log, { hosts, decoder, summaries, live, requestsPerMinute: limits.requestsPerMinute });
+const app = buildApp(pool, log, {
+  hosts,
+  proxies: limits.proxies,
+  decoder,
+  summaries,
+  live,
+  requestsPerMinute: limits.requestsPerMinute,
+});
 const server = createServer({ connectionsCheckingInterval: 2000 }, app);
-limitConnections(server);
+const isProxy = app.get('trust proxy fn') as (address: string, hop: number) => boolean;
+limitConnections(server, { isProxy: (address) => isProxy(address, 0) });
 server.once('error', (error: NodeJS.ErrnoException) =>
   fail(
     error.code === 'EADDRINUSE'

@@ -52,6 +52,8 @@ export const apiHeaders: RequestHandler = (_request, response, next) => {
   response.setHeader('Cross-Origin-Resource-Policy', 'same-origin');
   response.setHeader('Referrer-Policy', 'no-referrer');
   response.setHeader('Cache-Control', 'no-store');
+  // An answer without words is told by it from that of a network's sign-in page.
+  response.setHeader('X-Joulemetric', 'api');
   next();
 };
 
@@ -84,6 +86,13 @@ export function knownHost(hosts: readonly string[]): RequestHandler {
     );
   };
 }
+
+/** Refuses a request that names two hosts: whoever stands before this server may have gone by the other. */
+export const oneHost: RequestHandler = (request, _response, next) => {
+  const named = request.rawHeaders.filter((text, i) => i % 2 === 0 && text.toLowerCase() === 'host');
+  if (named.length <= 1) return next();
+  throw new Problem('malformed-request', 'A request names one Host.');
+};
 
 /** The name of a Host header without its port, in small letters; null when it is none. */
 function hostName(header: string): string | null {

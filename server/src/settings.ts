@@ -1,3 +1,4 @@
+import { isIP } from 'node:net';
 import pgConnectionString from 'pg-connection-string';
 
 /** What the environment says, read once and checked before anything is opened. */
@@ -13,6 +14,8 @@ export interface Settings {
   readonly host: string;
   /** Names under which the page may be asked for, beside those of loopback. */
   readonly hosts: readonly string[];
+  /** Addresses, or ranges of them, of proxies before this server, whose X-Forwarded-For is believed. */
+  readonly proxies: readonly string[];
   /** Requests a minute that one address may make; 0 = as many as it likes. */
   readonly requestsPerMinute: number;
   readonly demo: 'first-start' | 'replace';
@@ -37,15 +40,36 @@ export function readSettings(env: NodeJS.ProcessEnv): Settings {
     ownerTarget: databaseTarget('DATABASE_OWNER_URL', ownerUrl),
     port: whole(env, 'PORT', 4680, 65_535, 'a port number'),
     host: env.HOST || '127.0.0.1',
-    hosts: (env.JOULEMETRIC_HOSTS ?? '')
-      .split(',')
-      .map((name) => name.trim().toLowerCase())
-      .filter((name) => name !== ''),
+    hosts: listOf(env.JOULEMETRIC_HOSTS),
+    proxies: proxiesOf(env.JOULEMETRIC_PROXIES),
     requestsPerMinute: whole(env, 'JOULEMETRIC_REQUESTS_PER_MINUTE', REQUESTS_PER_MINUTE, 10_000_000, 'a whole number'),
     demo: env.JOULEMETRIC_DEMO === 'replace' ? 'replace' : 'first-start',
     places: env.JOULEMETRIC_PLACES !== 'none',
     logLevel: env.LOG_LEVEL ?? 'info',
   };
+}
+
+const listOf = (text = ''): string[] =>
+  text
+    .split(',')
+    .map((name) => name.trim().toLowerCase())
+    .filter((name) => name !== '');
+
+function proxiesOf(text: string | undefined): string[] {
+  const proxies = listOf(text);
+  for (const one of proxies) {
+    const [address = '', bits, ...more] = one.split('/');
+    const most = isIP(address) === 6 ? 128 : 32;
+    if (
+      isIP(address) === 0 ||
+      more.length > 0 ||
+      (bits !== undefined && !(/^\d{1,3}$/.test(bits) && Number(bits) <= most))
+    )
+      throw new SettingFault(
+        `JOULEMETRIC_PROXIES is a list of addresses or ranges such as 10.0.0.7,192.168.0.0/16, not "${one}".`,
+      );
+  }
+  return proxies;
 }
 
 function whole(env: NodeJS.ProcessEnv, name: string, usual: number, most: number, what: string): number {

@@ -101,4 +101,15 @@ async function fetchAhead(): Promise<void> {
   if (import.meta.env.PROD) navigator.serviceWorker?.register('/sw.js').catch(() => undefined);
 }
 
-window.addEventListener('load', () => void fetchAhead());
+/** What an earlier visit could not send goes out as soon as the page is there, wherever that is. */
+async function sendWaiting(): Promise<void> {
+  const { outbox } = await import('./edges/outbox.ts');
+  window.addEventListener('online', () => void outbox.send());
+  // What the browser could not keep would be lost with the page.
+  window.addEventListener('beforeunload', (event) => {
+    if (outbox.snapshot().waiting.some(({ isKept }) => !isKept)) event.preventDefault();
+  });
+  await outbox.send();
+}
+
+window.addEventListener('load', () => void sendWaiting().then(fetchAhead));

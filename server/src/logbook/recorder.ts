@@ -1,7 +1,13 @@
 import { instrumentReading } from '@joulemetric/core';
 import type { Logger } from 'pino';
 import type { Database } from '../database.ts';
-import { type Recorded, recordReadings, runningInstruments, type StoredInstrument } from '../queries/instrument.ts';
+import {
+  MOST_RECORDED,
+  type Recorded,
+  type RunningInstrument,
+  recordReadings,
+  runningInstruments,
+} from '../queries/instrument.ts';
 import { buildBlocks } from '../queries/reading.ts';
 import type { Live } from './live.ts';
 
@@ -54,11 +60,11 @@ export class Recorder {
     }
   }
 
-  async #record(instrument: StoredInstrument, now: number): Promise<void> {
-    const { document, startedMs, stored, log, id } = instrument;
+  async #record(instrument: RunningInstrument, now: number): Promise<void> {
+    const { document, startedMs, stored, log, id, logId, workspace } = instrument;
     const everyMs = document.everyS * 1000;
     const due = Math.floor(((now - startedMs) * document.speed) / everyMs) + 1;
-    const upTo = Math.min(due, stored + MOST_AT_ONCE);
+    const upTo = Math.min(due, stored + MOST_AT_ONCE, MOST_RECORDED);
     if (upTo <= stored) return;
     const readings: Recorded[] = [];
     for (let n = stored; n < upTo; n++) {
@@ -66,10 +72,11 @@ export class Recorder {
       if (values !== null) readings.push({ t: Math.round(startedMs + n * everyMs), values });
     }
     if (!(await recordReadings(this.#db, instrument, upTo, readings)) || readings.length === 0) return;
-    this.#live.tell(
-      log,
-      readings.map(({ t, values }) => ({ t, instrument: id, values })),
-    );
+    this.#live.tell({
+      workspace,
+      log: logId,
+      readings: readings.map(({ t, values }) => ({ t, instrument: id, values })),
+    });
     const since = this.#since.get(log) ?? { readings: 0, fromT: readings[0]?.t ?? 0 };
     const now_ = {
       readings: since.readings + readings.length,

@@ -12,6 +12,7 @@ import {
 } from '@joulemetric/core/read-table';
 import Papa from 'papaparse';
 import { copyRows } from './copyRows.ts';
+import { decodeText } from './decodeText.ts';
 
 /**
  * The process that reads a meter's table: CSV comes in on standard input, what is wrong with it goes back as a message,
@@ -67,6 +68,10 @@ class Refused extends Error {
     super(reasons.join(' '));
     this.reasons = reasons;
   }
+}
+
+function refuse(sentence: string): never {
+  throw new Refused(sentence);
 }
 
 /** Takes a table's rows: the first are looked at together to tell what the columns are, then all are read one by one. */
@@ -125,11 +130,16 @@ function read(ask: TableAsk): void {
       say({ kind: 'refused', reasons: error instanceof Refused ? error.reasons : ['It cannot be read.'] });
     }
   };
-  Papa.parse<string[]>(process.stdin as never, {
+  let charset: string | null = null;
+  const text = decodeText((other) => {
+    charset = other;
+  });
+  text.once('error', ({ message }) => attempt(() => refuse(`The file cannot be read: ${message}.`)));
+  Papa.parse<string[]>(process.stdin.pipe(text) as never, {
     beforeFirstChunk: (chunk) => {
       const fault = tableFault(Buffer.from(chunk.slice(0, 4096), 'latin1'));
       attempt(() => {
-        if (fault !== null) throw new Refused(`The file cannot be read: ${fault}.`);
+        if (fault !== null) refuse(`The file cannot be read: ${fault}.`);
       });
       return chunk;
     },
@@ -143,7 +153,8 @@ function read(ask: TableAsk): void {
     complete: () =>
       attempt(() => {
         const { read: table, columns } = intake.done(delimiter);
-        finish(table, columns, ask);
+        const notes = charset === null ? [] : [`It is not UTF-8: read as ${charset}.`];
+        finish({ ...table, notes: [...notes, ...table.notes] }, columns, ask);
       }),
   });
 }

@@ -75,8 +75,13 @@ function answerOf(child: ChildProcess, ask: TableAsk, body: Readable, onRows: (r
     child.on('message', (said: TableSays | 'ready') => {
       if (said === 'ready') {
         child.send(ask);
-        // A child that has refused reads no more: what is still sent has nowhere to go.
-        pipeline(body, child.stdin as NodeJS.WritableStream).catch(() => body.resume());
+        // A child that has refused reads no more: what is still sent is taken in, so that the sender hears the answer.
+        const into = child.stdin as NodeJS.WritableStream;
+        into.once('error', () => {
+          body.unpipe(into);
+          body.resume();
+        });
+        body.pipe(into);
       } else if (said.kind === 'progress') onRows(said.rows);
       else {
         child.off('exit', lost);

@@ -1,5 +1,6 @@
 import type { Log } from '@joulemetric/core';
 import type { Database } from '../database.ts';
+import { lockWorkspace } from './workspace.ts';
 
 export interface StoredLog {
   readonly id: string;
@@ -39,7 +40,7 @@ export async function readLog(db: Database, workspace: string, id: string): Prom
   return rows[0] ?? null;
 }
 
-/** Null when the list is full. */
+/** In a transaction; null when the list is full. One that is there already, of the same id, is answered as it is. */
 export async function insertLog(
   db: Database,
   workspace: string,
@@ -47,10 +48,12 @@ export async function insertLog(
   jobId: string | null,
   log: Log,
 ): Promise<StoredLog | null> {
+  // Counted under a lock: of many makers at once none gets past the limit.
+  await lockWorkspace(db, workspace);
   const { rows } = await db.query<StoredLog>(
     `insert into log (workspace_id, id, job_id, document)
      select $1, coalesce($2, gen_random_uuid()), $3, $4
-      where (select count(*) from log where workspace_id = $1) < ${MOST_LOGS}
+      where (select count(*) from log where workspace_id = $1 and id is distinct from $2) < ${MOST_LOGS}
      on conflict (workspace_id, id) do update set version = log.version
      returning ${STORED}`,
     [workspace, id, jobId, JSON.stringify(log)],

@@ -17,16 +17,31 @@ export async function lockJob(db: Database, workspace: string, jobId: string): P
   return rowCount === 1;
 }
 
+export async function headOfPhoto(
+  db: Database,
+  workspace: string,
+  jobId: string,
+  id: string,
+): Promise<StoredPhoto | null> {
+  const { rows } = await db.query<StoredPhoto>(
+    `select id, width, height, octet_length(jpeg) as bytes from label_photo
+      where workspace_id = $1 and job_id = $2 and id = $3`,
+    [workspace, jobId, id],
+  );
+  return rows[0] ?? null;
+}
+
 export async function insertPhoto(
   db: Database,
   workspace: string,
   jobId: string,
+  id: string,
   { jpeg, width, height }: { readonly jpeg: Buffer; readonly width: number; readonly height: number },
 ): Promise<StoredPhoto> {
   const { rows } = await db.query<StoredPhoto>(
-    `insert into label_photo (workspace_id, job_id, width, height, jpeg) values ($1, $2, $3, $4, $5)
+    `insert into label_photo (workspace_id, job_id, id, width, height, jpeg) values ($1, $2, $3, $4, $5, $6)
      returning id, width, height, octet_length(jpeg) as bytes`,
-    [workspace, jobId, width, height, jpeg],
+    [workspace, jobId, id, width, height, jpeg],
   );
   return rows[0] as StoredPhoto;
 }

@@ -16,6 +16,15 @@ export async function listEntries(db: Database, log: number): Promise<StoredEntr
   return rows;
 }
 
+/** How many entries a log has other than these. */
+export async function countOtherEntries(db: Database, log: number, entries: readonly StoredEntry[]): Promise<number> {
+  const { rows } = await db.query<{ n: number }>(
+    'select count(*)::integer as n from log_entry where log = $1 and not id = any ($2::uuid[])',
+    [log, entries.map(({ id }) => id)],
+  );
+  return rows[0]?.n ?? 0;
+}
+
 /** Entries that are there already stay as they are: they were sent twice. */
 export async function insertEntries(db: Database, log: number, entries: readonly StoredEntry[]): Promise<void> {
   await db.query(
@@ -180,10 +189,10 @@ export async function chartOf(
   return rows;
 }
 
-/** Readings of a log between two times, for its file; at most so many. */
+/** Readings of a log after a time, for its file; some more than asked for where several are of the last moment. */
 export async function readRows(db: Database, log: number, after: number, most: number): Promise<(number | null)[][]> {
   const { rows } = await db.query<(number | null)[]>({
-    text: `select t, ${QUANTITIES.join(', ')} from reading where log = $1 and t > $2 order by t limit ${most}`,
+    text: `select t, ${QUANTITIES.join(', ')} from reading where log = $1 and t > $2 order by t fetch first ${most} rows with ties`,
     values: [log, after],
     rowMode: 'array',
   } as never);

@@ -15,3 +15,8 @@ export async function claimDemoSeeding(db: Database, id: string): Promise<boolea
   );
   return rowCount === 1;
 }
+
+/** Locks the workspace's lists against growing past their limits, until the transaction ends. */
+export async function lockWorkspace(db: Database, workspace: string): Promise<void> {
+  await db.query('select 1 from workspace where id = $1 for no key update', [workspace]);
+}

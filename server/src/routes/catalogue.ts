@@ -1,40 +1,21 @@
 import type { FirmAppliance } from '@joulemetric/core';
 import { validateAppliance } from '@joulemetric/core/validate';
-import { type Request, Router } from 'express';
-import type { Database } from '../database.ts';
+import type { Request, Router } from 'express';
+import type { Pool } from 'pg';
 import { Problem } from '../errors.ts';
-import { deleteAppliance, insertAppliance, listAppliances, replaceAppliance } from '../queries/appliance.ts';
-import { uuidFrom } from './ids.ts';
+import { FirmList } from '../queries/firmList.ts';
+import { firmListRoutes } from './firmList.ts';
 
 /** `/api/catalogue`: the firm's own appliances. */
-export function catalogueRoutes(db: Database, workspace: (request: Request) => Promise<string>): Router {
-  const router = Router();
-
-  router.get('/', async (request, response) => {
-    response.json(await listAppliances(db, await workspace(request)));
+export const catalogueRoutes = (pool: Pool, workspace: (request: Request) => Promise<string>): Router =>
+  firmListRoutes(pool, workspace, {
+    list: new FirmList<FirmAppliance>('appliance'),
+    path: '/api/catalogue',
+    key: 'appliance',
+    word: 'entry',
+    unknown: 'unknown-appliance',
+    documentFrom: applianceFrom,
   });
-
-  router.post('/', async (request, response) => {
-    const stored = await insertAppliance(db, await workspace(request), applianceFrom(request));
-    response.status(201).location(`/api/catalogue/${stored.id}`).json(stored);
-  });
-
-  router.put('/:id', async (request, response) => {
-    const id = uuidFrom(request, 'id', 'unknown-appliance');
-    const stored = await replaceAppliance(db, await workspace(request), id, applianceFrom(request));
-    if (!stored) throw new Problem('unknown-appliance', `No entry has the id ${id}. It may have been removed.`);
-    response.json(stored);
-  });
-
-  router.delete('/:id', async (request, response) => {
-    const id = uuidFrom(request, 'id', 'unknown-appliance');
-    if (!(await deleteAppliance(db, await workspace(request), id)))
-      throw new Problem('unknown-appliance', `No entry has the id ${id}. It may have been removed.`);
-    response.status(204).end();
-  });
-
-  return router;
-}
 
 function applianceFrom(request: Request): FirmAppliance {
   if (!request.is('application/json'))

@@ -1,4 +1,4 @@
-import { type Job, SCHEMA_VERSION } from '@joulemetric/core';
+import { formFault, type Job, SCHEMA_VERSION } from '@joulemetric/core';
 import { validateJob } from '@joulemetric/core/validate';
 import { type Request, type Response, Router } from 'express';
 import type { Database } from '../database.ts';
@@ -14,8 +14,10 @@ import {
 } from '../queries/job.ts';
 import { type JobReader, jobReader } from '../queries/jobReader.ts';
 import { jobWriter } from '../queries/jobWriter.ts';
+import { ReadableJobs } from '../readableJobs.ts';
 import type { Summaries } from '../summary/summaries.ts';
 import { uuidFrom } from './ids.ts';
+import { seenFrom } from './seen.ts';
 
 /** `/api/jobs`: the jobs of one workspace. @param workspace resolves the workspace of a request */
 export function jobRoutes(
@@ -26,6 +28,7 @@ export function jobRoutes(
   const router = Router();
   const readJob = jobReader(db);
   const saveJob = jobWriter(db);
+  const jobs = new ReadableJobs();
 
   router.get('/', async (request, response) => {
     const owner = await workspace(request);
@@ -43,7 +46,14 @@ export function jobRoutes(
 
   router.get('/:id', async (request, response) => {
     const id = idFrom(request);
-    answer(response, (await readJob(await workspace(request), id)) ?? unknown(id));
+    answer(response, jobs.readable((await readJob(await workspace(request), id)) ?? unknown(id)));
+  });
+
+  // As it is stored, whether or not this program can read it: nothing is out of reach.
+  router.get('/:id/file', async (request, response) => {
+    const id = idFrom(request);
+    const { text } = (await readJob(await workspace(request), id)) ?? unknown(id);
+    response.attachment('job.json').type('application/json').send(text);
   });
 
   router.put('/:id', async (request, response) => {
@@ -54,13 +64,15 @@ export function jobRoutes(
     if (seen === 'none') {
       const stored = await insertJobAs(db, owner, id, job);
       if (stored) {
+        jobs.saved(stored);
         summaries.saved(owner, id);
         return created(response, stored);
       }
       // The same call came before, and its answer was lost.
-      return answer(response, (await readJob(owner, id)) ?? unknown(id));
+      return answer(response, jobs.readable((await readJob(owner, id)) ?? unknown(id)));
     }
     const stored = (await saveJob({ workspace: owner, id, seen, job })) ?? (await whyNot(db, readJob, owner, id, seen));
+    jobs.saved(stored);
     summaries.saved(owner, id);
     // What was sent is what is stored: it need not come back.
     response.set('ETag', `"${stored.version}"`).json(head(stored));
@@ -112,25 +124,11 @@ function unknown(id: string): never {
 
 const idFrom = (request: Request): string => uuidFrom(request, 'id', 'unknown-job');
 
-/** The version in `If-Match: "7"`, or `none` of `If-None-Match: *`: the job is to be made. */
-function seenFrom(request: Request): number | 'none' {
-  const [match, noneMatch] = [request.get('If-Match'), request.get('If-None-Match')];
-  if (match === undefined && noneMatch?.trim() === '*') return 'none';
-  const version = /^"?(\d{1,9})"?$/.exec(match ?? '')?.[1];
-  if (version === undefined)
-    throw new Problem(
-      'version-required',
-      'Send If-Match with the version you edited, such as If-Match: "7", or If-None-Match: * to make the job.',
-    );
-  return Number(version);
-}
-
 function jobFrom(request: Request): Job {
   if (!request.is('application/json')) {
     throw new Problem('not-json', 'Send the job file with Content-Type: application/json.');
   }
   const checked = validateJob(request.body);
   if (checked.ok) return checked.job;
-  const [first] = checked.faults;
-  throw new Problem('invalid-job', `${first?.path}: expected ${first?.expected}.`, { faults: checked.faults });
+  throw new Problem('invalid-job', formFault(request.body, checked.faults), { faults: checked.faults });
 }

@@ -1,3 +1,4 @@
+import { pipeline } from 'node:stream/promises';
 import { type Log, type LogReading, QUANTITIES, type Quantity } from '@joulemetric/core';
 import { validateLog } from '@joulemetric/core/validate-log';
 import { type Request, Router } from 'express';
@@ -22,6 +23,7 @@ import {
 } from '../queries/log.ts';
 import {
   chartOf,
+  countOtherEntries,
   deleteEntry,
   extentOf,
   insertEntries,
@@ -31,19 +33,25 @@ import {
   replaceEntry,
   type StoredEntry,
 } from '../queries/reading.ts';
+import { Slots } from '../slots.ts';
 import { uuidFrom } from './ids.ts';
 import { importRoute } from './logImport.ts';
 import { instrumentRoutes } from './logInstruments.ts';
+import { liveRoutes } from './logLive.ts';
+import { versionFrom } from './seen.ts';
 
 const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/i;
 const MOST_ENTRIES = 500;
+/** Readings entered by hand in one log. */
+const MOST_ENTRIES_IN_ALL = 20_000;
 const MOST_POINTS = 4000;
 /** ms that reckoning a report may take. */
 const REPORT_MS = 20_000;
-/** ms between two signs of life to whoever watches. */
-const HEARTBEAT_MS = 3000;
+/** Files of readings that are sent at once, and ms that one may take. */
+const FILES_AT_ONCE = 6;
+const LONGEST_FILE_MS = 600_000;
 /** Rows of a log's file that are read at a time. */
-const ROWS_AT_A_TIME = 20_000;
+const ROWS_AT_A_TIME = 5000;
 
 /** `/api/logs`: what was measured. */
 export function logRoutes(pool: Pool, live: Live, workspace: (request: Request) => Promise<string>): Router {
@@ -53,12 +61,16 @@ export function logRoutes(pool: Pool, live: Live, workspace: (request: Request) 
     REPORT_MS,
   );
 
+  const files = new Slots(FILES_AT_ONCE, 'Other files of readings are being sent; ask again in a minute.');
+
   const logOf = async (request: Request): Promise<StoredLog> => {
     const id = uuidFrom(request, 'id', 'unknown-log');
     const stored = await readLog(pool, await workspace(request), id);
     if (!stored) throw new Problem('unknown-log', `No log has the id ${id}. It may have been taken out.`);
     return stored;
   };
+
+  liveRoutes(router, live, workspace, logOf);
 
   router.get('/', async (request, response) => {
     const { job } = request.query;
@@ -69,7 +81,8 @@ export function logRoutes(pool: Pool, live: Live, workspace: (request: Request) 
 
   router.post('/', async (request, response) => {
     const { log, jobId, id } = logFrom(request);
-    const stored = await insertLog(pool, await workspace(request), id, jobId, log);
+    const owner = await workspace(request);
+    const stored = await inTransaction(pool, (db) => insertLog(db, owner, id, jobId, log));
     if (!stored) throw new Problem('list-full', `There may be ${MOST_LOGS} logs. Take some out first.`);
     response.status(201).location(`/api/logs/${stored.id}`).json(stored);
   });
@@ -82,8 +95,8 @@ export function logRoutes(pool: Pool, live: Live, workspace: (request: Request) 
 
   router.put('/:id', async (request, response) => {
     const id = uuidFrom(request, 'id', 'unknown-log');
-    const version = Number(/^"?(\d+)"?$/.exec(request.get('If-Match') ?? '')?.[1]);
-    if (!(version >= 1)) throw new Problem('version-required', 'Send the version you have seen as If-Match: "3".');
+    const version = versionFrom(request);
+    if (version === null) throw new Problem('version-required', 'Send the version you have seen as If-Match: "3".');
     const { log, jobId } = logFrom(request);
     const owner = await workspace(request);
     const stored = await updateLog(pool, owner, id, version, jobId, log);
@@ -114,7 +127,9 @@ export function logRoutes(pool: Pool, live: Live, workspace: (request: Request) 
       );
     const entries = entriesFrom(sent, stored.log);
     await inTransaction(pool, async (db) => {
-      if (!(await lockLog(db, stored.number))) throw new Problem('unknown-log', 'The log was taken out meanwhile.');
+      if (!(await lockLog(db, stored.number))) throw new Problem('unknown-log', 'The log was removed meanwhile.');
+      if ((await countOtherEntries(db, stored.number, entries)) + entries.length > MOST_ENTRIES_IN_ALL)
+        throw new Problem('list-full', `A log holds at most ${MOST_ENTRIES_IN_ALL} readings entered by hand.`);
       await insertEntries(db, stored.number, entries);
       await touchReadings(db, stored.number);
     });
@@ -164,19 +179,6 @@ export function logRoutes(pool: Pool, live: Live, workspace: (request: Request) 
     response.json(answer.report);
   });
 
-  router.get('/:id/live', async (request, response) => {
-    const { number } = await logOf(request);
-    response.set({ 'Content-Type': 'text/event-stream', 'X-Accel-Buffering': 'no' });
-    response.flushHeaders();
-    response.write('retry: 2000\n\n');
-    const stop = live.watch(number, (readings) => response.write(`data: ${JSON.stringify(readings)}\n\n`));
-    const beat = setInterval(() => response.write(':\n\n'), HEARTBEAT_MS);
-    request.once('close', () => {
-      stop();
-      clearInterval(beat);
-    });
-  });
-
   router.get('/:id/file', async (request, response) => {
     const stored = await logOf(request);
     const entries = await listEntries(pool, stored.number);
@@ -185,27 +187,39 @@ export function logRoutes(pool: Pool, live: Live, workspace: (request: Request) 
 
   router.get('/:id/readings.csv', async (request, response) => {
     const { number } = await logOf(request);
-    response.attachment('readings.csv').type('text/csv');
-    response.write('time,soc (%),v (V),a (A),w (W),va (VA),wh (Wh),ah (Ah),c (°C)\n');
-    for (let after = Number.NEGATIVE_INFINITY; ; ) {
-      const rows = await readRows(pool, number, after, ROWS_AT_A_TIME);
-      if (rows.length === 0 || response.destroyed) break;
-      after = rows.at(-1)?.[0] as number;
-      response.write(
-        rows
-          .map(
-            ([t, ...values]) =>
-              `${new Date(t as number).toISOString()},${values.map((value) => value ?? '').join(',')}\n`,
-          )
-          .join(''),
-      );
+    const release = files.take();
+    try {
+      response.attachment('readings.csv').type('text/csv');
+      // As fast as it is taken, and no faster: what is not taken is not read from the database either.
+      await pipeline(csvOf(pool, number), response, { signal: AbortSignal.timeout(LONGEST_FILE_MS) });
+    } catch (error) {
+      // Whoever asked has gone or was too slow; what the database says is told where nothing has been sent yet.
+      if (!response.headersSent) throw error;
+      response.destroy();
+    } finally {
+      release();
     }
-    response.end();
   });
 
   importRoute(router, pool, logOf);
-  instrumentRoutes(router, pool, logOf);
+  instrumentRoutes(router, pool, workspace, logOf);
   return router;
+}
+
+/** What meters recorded, as CSV, some rows at a time. */
+async function* csvOf(pool: Pool, log: number): AsyncGenerator<string> {
+  yield 'time,soc (%),v (V),a (A),w (W),va (VA),wh (Wh),ah (Ah),c (°C)\n';
+  for (let after = Number.NEGATIVE_INFINITY; ; ) {
+    const rows = await readRows(pool, log, after, ROWS_AT_A_TIME);
+    const last = rows.at(-1)?.[0];
+    if (last == null) return;
+    after = last;
+    yield rows
+      .map(
+        ([t, ...values]) => `${new Date(t as number).toISOString()},${values.map((value) => value ?? '').join(',')}\n`,
+      )
+      .join('');
+  }
 }
 
 function numberFrom(request: Request, name: string): number | null {
@@ -235,6 +249,15 @@ function logFrom(request: Request): { log: Log; jobId: string | null; id: string
   return { log: checked.log, jobId: jobId as string | null, id: id as string | null };
 }
 
+/** What a log file may hold and nobody can have read: nothing at all, or a photo that is no id of one. */
+function refuseNonsense(reading: LogReading, i: number): void {
+  const { mark, note, toGo, photo } = reading;
+  if (photo !== undefined && !UUID.test(photo))
+    throw new Problem('invalid-reading', `/${i}/photo: expected the id of a photo of the job, a UUID.`);
+  if (!QUANTITIES.some((quantity) => reading[quantity] != null) && !mark && !note?.trim() && !toGo?.trim() && !photo)
+    throw new Problem('invalid-reading', `/${i}: expected a value, a mark, a note or a photo, found none of them.`);
+}
+
 /** Readings that were sent, each with its time; what is wrong with any of them refuses all, named by its place. */
 function entriesFrom(sent: readonly unknown[], { zone = 'UTC' }: Log): StoredEntry[] {
   const ids = sent.map((one) => (one as { id?: unknown } | null)?.id);
@@ -249,6 +272,7 @@ function entriesFrom(sent: readonly unknown[], { zone = 'UTC' }: Log): StoredEnt
     const faults = checked.faults.map((fault) => ({ ...fault, path: fault.path.replace(/^\/readings/, '') }));
     throw new Problem('invalid-reading', `${faults[0]?.path}: expected ${faults[0]?.expected}.`, { faults });
   }
+  for (const [i, reading] of readings.entries()) refuseNonsense(reading, i);
   const placed = placeReadings(readings, zone);
   if ('fault' in placed) throw new Problem('invalid-reading', placed.fault);
   return placed.times.map((t, i) => ({ id: ids[i] as string, t, entry: readings[i] as LogReading }));

@@ -1,41 +1,22 @@
-import type { Part } from '@joulemetric/core';
+import { type Part, wholePart } from '@joulemetric/core';
 import { validatePart } from '@joulemetric/core/validate';
-import { type Request, Router } from 'express';
-import type { Database } from '../database.ts';
+import type { Request, Router } from 'express';
+import type { Pool } from 'pg';
 import { Problem } from '../errors.ts';
-import { deletePart, insertPart, listParts, MOST_PARTS, replacePart } from '../queries/part.ts';
-import { uuidFrom } from './ids.ts';
+import { FirmList } from '../queries/firmList.ts';
+import { firmListRoutes } from './firmList.ts';
 
-/** `/api/parts`: the firm's own parts, beside those that ship. */
-export function partRoutes(db: Database, workspace: (request: Request) => Promise<string>): Router {
-  const router = Router();
-
-  router.get('/', async (request, response) => {
-    response.json(await listParts(db, await workspace(request)));
+/** `/api/parts`: the firm's own parts, next to those that ship. */
+export const partRoutes = (pool: Pool, workspace: (request: Request) => Promise<string>): Router =>
+  firmListRoutes(pool, workspace, {
+    list: new FirmList<Part>('part'),
+    path: '/api/parts',
+    key: 'part',
+    word: 'part',
+    unknown: 'unknown-part',
+    documentFrom: partFrom,
+    whole: wholePart,
   });
-
-  router.post('/', async (request, response) => {
-    const stored = await insertPart(db, await workspace(request), partFrom(request));
-    if (!stored) throw new Problem('list-full', `The list holds ${MOST_PARTS} parts. Take some out first.`);
-    response.status(201).location(`/api/parts/${stored.id}`).json(stored);
-  });
-
-  router.put('/:id', async (request, response) => {
-    const id = uuidFrom(request, 'id', 'unknown-part');
-    const stored = await replacePart(db, await workspace(request), id, partFrom(request));
-    if (!stored) throw new Problem('unknown-part', `No part has the id ${id}. It may have been removed.`);
-    response.json(stored);
-  });
-
-  router.delete('/:id', async (request, response) => {
-    const id = uuidFrom(request, 'id', 'unknown-part');
-    if (!(await deletePart(db, await workspace(request), id)))
-      throw new Problem('unknown-part', `No part has the id ${id}. It may have been removed.`);
-    response.status(204).end();
-  });
-
-  return router;
-}
 
 function partFrom(request: Request): Part {
   if (!request.is('application/json'))

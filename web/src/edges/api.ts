@@ -4,106 +4,37 @@ import {
   type InstrumentFault,
   type InstrumentKind,
   type Job,
-  type JobSummary,
   type Log,
   type LogReading,
-  type LogReport,
   type Part,
   type Quantity,
   SCHEMA_VERSION,
   type Truth,
 } from '@joulemetric/core';
+import {
+  type Check,
+  entriesWith,
+  isChartPoint,
+  isHourlyYear,
+  isInstrument,
+  isListing,
+  isOpenLog,
+  isPhoto,
+  isPlace,
+  isReport,
+  isSaved,
+  isStoredAppliance,
+  isStoredJob,
+  isStoredLog,
+  isStoredPart,
+  listOf,
+  ofId,
+  type SavedJob,
+  type StoredJob,
+  type StoredLog,
+} from './answers.ts';
 
 /** The one place that talks to the server. */
-
-export interface JobListing {
-  readonly id: string;
-  readonly version: number;
-  readonly updatedAt: string;
-  readonly title: string;
-  readonly client: string;
-  readonly vehicle: string;
-  readonly loads: number;
-  /** Null while it is being reckoned; empty when it could not be. */
-  readonly summary: Partial<JobSummary> | null;
-}
-
-/** What a save comes to. */
-export interface SavedJob {
-  readonly id: string;
-  readonly version: number;
-  readonly updatedAt: string;
-}
-
-export interface StoredJob extends SavedJob {
-  readonly job: Job;
-}
-
-/** An appliance of the firm's own catalogue. */
-export interface StoredAppliance {
-  readonly id: string;
-  readonly appliance: FirmAppliance;
-}
-
-/** A part of the firm's own list. */
-export interface StoredPart {
-  readonly id: string;
-  readonly part: Part;
-}
-
-/** A log as a list has it. */
-export interface StoredLog {
-  readonly id: string;
-  readonly jobId: string | null;
-  readonly version: number;
-  /** Grows with every change of the readings. */
-  readonly readings: number;
-  readonly log: Log;
-  readonly updatedAt: string;
-}
-
-/** A reading that was put down by hand; `t` in ms since 1970, or since the log's beginning. */
-export interface StoredEntry {
-  readonly id: string;
-  readonly t: number;
-  readonly entry: LogReading;
-}
-
-export interface OpenLog extends StoredLog {
-  readonly entries: readonly StoredEntry[];
-  /** Readings of meters, and between when. */
-  readonly rows: number;
-  readonly fromT: number | null;
-  readonly toT: number | null;
-}
-
-export interface ChartPoint {
-  readonly t: number;
-  readonly least: number;
-  readonly most: number;
-  readonly mean: number;
-}
-
-export interface LogInstrument {
-  readonly id: string;
-  readonly kind: InstrumentKind;
-  readonly everyS: number;
-  readonly speed: number;
-  readonly faults: readonly InstrumentFault[];
-  readonly zeroed: boolean;
-  readonly startedMs: number;
-  readonly stored: number;
-  readonly stopped: boolean;
-}
-
-/** A place of the gazetteer. */
-export interface FoundPlace {
-  readonly id: number;
-  readonly name: string;
-  readonly country: string;
-  readonly latitudeDeg: number;
-  readonly longitudeDeg: number;
-}
 
 interface ProblemBody {
   readonly code: string;
@@ -111,7 +42,8 @@ interface ProblemBody {
   readonly detail: string;
   readonly status?: number;
   readonly faults?: readonly { readonly path: string; readonly expected: string; readonly found?: string }[];
-  readonly current?: StoredJob;
+  /** What is there now, where somebody else has changed it. */
+  readonly current?: unknown;
 }
 
 /** Answers after which the same request may be sent again: too slow, too many, or a fault of the server's. */
@@ -133,6 +65,10 @@ export class ApiError extends Error {
   }
 }
 
+/** Somebody else has changed the same thing since it was seen. */
+export const isConflict = (error: unknown): boolean =>
+  error instanceof ApiError && error.problem.code === 'version-conflict';
+
 const UNREACHABLE: ProblemBody = {
   code: 'unreachable',
   title: 'No connection',
@@ -142,11 +78,19 @@ const UNREACHABLE: ProblemBody = {
 const ANSWER_MS = 20_000;
 const PHOTO_MS = 120_000;
 
+/** An answer without words says whose it is by this. */
+const OURS = 'X-Joulemetric';
+
+interface Asked {
+  readonly body?: unknown;
+  readonly headers?: Record<string, string>;
+}
+
 /**
- * One request. Whatever is not this server's own JSON counts as no answer: the sign-in page of a guest network, a
- * redirect to elsewhere, an answer that breaks off.
+ * One request, and its answer as it came. Whatever is not this server's own JSON counts as no answer: the sign-in page
+ * of a guest network, a redirect to elsewhere, an answer that breaks off.
  */
-async function call<T>(method: string, path: string, body?: unknown, headers: Record<string, string> = {}): Promise<T> {
+async function ask(method: string, path: string, { body, headers = {} }: Asked): Promise<unknown> {
   const isBlob = body instanceof Blob;
   const type: Record<string, string> =
     body === undefined ? {} : { 'Content-Type': isBlob ? body.type : 'application/json' };
@@ -158,28 +102,35 @@ async function call<T>(method: string, path: string, body?: unknown, headers: Re
       redirect: 'error',
       signal: AbortSignal.timeout(isBlob ? PHOTO_MS : ANSWER_MS),
     });
-    if (response.status === 204) return undefined as T;
+    if (response.status === 204 && response.headers.has(OURS)) return NOTHING;
     if (!/\bjson\b/.test(response.headers.get('Content-Type') ?? '')) throw new ApiError(UNREACHABLE);
     const answer = await response.json();
-    if (response.ok) return answer as T;
+    if (response.ok) return answer;
     throw new ApiError(isProblem(answer) ? { ...answer, status: response.status } : UNREACHABLE);
   } catch (error) {
     throw error instanceof ApiError ? error : new ApiError(UNREACHABLE);
   }
 }
 
+const NOTHING = Symbol('an answer of ours without words');
+
+/** A request whose answer has a shape; one of another shape was not the server's, and the same is sent again. */
+async function call<T>(check: Check<T>, method: string, path: string, asked: Asked = {}): Promise<T> {
+  const answer = await ask(method, path, asked);
+  if (!check(answer)) throw new ApiError(UNREACHABLE);
+  return answer;
+}
+
+/** A request that is answered without words. */
+async function tell(method: string, path: string, asked: Asked = {}): Promise<void> {
+  if ((await ask(method, path, asked)) !== NOTHING) throw new ApiError(UNREACHABLE);
+}
+
 const isProblem = (answer: unknown): answer is ProblemBody =>
   typeof answer === 'object' && answer !== null && typeof (answer as { code?: unknown }).code === 'string';
 
-/** What a save comes to; anything else that says it is JSON was not the server's. */
-function counted(saved: SavedJob): SavedJob {
-  if (typeof saved?.version !== 'number') throw new ApiError(UNREACHABLE);
-  return saved;
-}
-
 /** A stored job that this program can show; one of a newer program says so instead of being misread. */
 function readable(stored: StoredJob): StoredJob {
-  if (typeof stored?.version !== 'number' || typeof stored.job !== 'object') throw new ApiError(UNREACHABLE);
   if (stored.job.schemaVersion <= SCHEMA_VERSION) return stored;
   throw new ApiError({
     code: 'newer-job',
@@ -189,52 +140,84 @@ function readable(stored: StoredJob): StoredJob {
   });
 }
 
+const MAKE = { 'If-None-Match': '*' };
+const seen = (version: number): Record<string, string> => ({ 'If-Match': `"${version}"` });
+
 const encode = encodeURIComponent;
 
 export const api = {
-  listJobs: () => call<JobListing[]>('GET', '/jobs'),
-  readJob: (id: string) => call<StoredJob>('GET', `/jobs/${encode(id)}`).then(readable),
+  listJobs: () => call(listOf(isListing), 'GET', '/jobs'),
+  readJob: (id: string) => call(ofId(id, isStoredJob), 'GET', `/jobs/${encode(id)}`).then(readable),
+  /** The stored document as it is, also one that cannot be read. */
+  jobFileUrl: (id: string) => `/api/jobs/${encode(id)}/file`,
   /** Makes the job once: sent again under the same id, it answers the job that was made. */
   createJob: (id: string, job: unknown) =>
-    call<StoredJob>('PUT', `/jobs/${encode(id)}`, job, { 'If-None-Match': '*' }).then(readable),
-  saveJob: (id: string, seenVersion: number, job: Job) =>
-    call<SavedJob>('PUT', `/jobs/${encode(id)}`, job, { 'If-Match': `"${seenVersion}"` }).then(counted),
-  addPhoto: (jobId: string, photo: Blob) => call<{ id: string }>('POST', `/jobs/${encode(jobId)}/photos`, photo),
+    call(ofId(id, isStoredJob), 'PUT', `/jobs/${encode(id)}`, { body: job, headers: MAKE }).then(readable),
+  saveJob: (id: string, version: number, job: Job) =>
+    call(
+      (answer): answer is SavedJob => ofId(id, isSaved)(answer) && answer.version > version,
+      'PUT',
+      `/jobs/${encode(id)}`,
+      { body: job, headers: seen(version) },
+    ),
+  deleteJob: (id: string) => tell('DELETE', `/jobs/${encode(id)}`),
+  /** Keeps a photo under an id that the page made: sent twice, it is there once. */
+  keepPhoto: (jobId: string, id: string, photo: Blob) =>
+    call(ofId(id, isPhoto), 'PUT', `/jobs/${encode(jobId)}/photos/${encode(id)}`, { body: photo }),
   photoUrl: (jobId: string, id: string) => `/api/jobs/${encode(jobId)}/photos/${encode(id)}`,
-  listAppliances: () => call<StoredAppliance[]>('GET', '/catalogue'),
-  addAppliance: (appliance: FirmAppliance) => call<StoredAppliance>('POST', '/catalogue', appliance),
-  replaceAppliance: (id: string, appliance: FirmAppliance) =>
-    call<StoredAppliance>('PUT', `/catalogue/${encode(id)}`, appliance),
-  removeAppliance: (id: string) => call<void>('DELETE', `/catalogue/${encode(id)}`),
-  listParts: () => call<StoredPart[]>('GET', '/parts'),
-  addPart: (part: Part) => call<StoredPart>('POST', '/parts', part),
-  replacePart: (id: string, part: Part) => call<StoredPart>('PUT', `/parts/${encode(id)}`, part),
-  removePart: (id: string) => call<void>('DELETE', `/parts/${encode(id)}`),
-  findPlaces: (text: string) => call<FoundPlace[]>('GET', `/places?q=${encode(text)}`),
-  listLogs: (jobId: string | null) => call<StoredLog[]>('GET', `/logs?job=${encode(jobId ?? 'none')}`),
-  readLog: (id: string) => call<OpenLog>('GET', `/logs/${encode(id)}`),
-  addLog: (id: string, jobId: string | null, log: Log) => call<StoredLog>('POST', '/logs', { id, jobId, log }),
+  listAppliances: () => call(listOf(isStoredAppliance), 'GET', '/catalogue'),
+  addAppliance: (id: string, appliance: FirmAppliance) =>
+    call(ofId(id, isStoredAppliance), 'PUT', `/catalogue/${encode(id)}`, { body: appliance, headers: MAKE }),
+  replaceAppliance: (id: string, version: number, appliance: FirmAppliance) =>
+    call(ofId(id, isStoredAppliance), 'PUT', `/catalogue/${encode(id)}`, { body: appliance, headers: seen(version) }),
+  removeAppliance: (id: string, version: number) =>
+    tell('DELETE', `/catalogue/${encode(id)}`, { headers: seen(version) }),
+  listParts: () => call(listOf(isStoredPart), 'GET', '/parts'),
+  addPart: (id: string, part: Part) =>
+    call(ofId(id, isStoredPart), 'PUT', `/parts/${encode(id)}`, { body: part, headers: MAKE }),
+  replacePart: (id: string, version: number, part: Part) =>
+    call(ofId(id, isStoredPart), 'PUT', `/parts/${encode(id)}`, { body: part, headers: seen(version) }),
+  removePart: (id: string, version: number) => tell('DELETE', `/parts/${encode(id)}`, { headers: seen(version) }),
+  findPlaces: (text: string) => call(listOf(isPlace), 'GET', `/places?q=${encode(text)}`),
+  listLogs: (jobId: string | null) => call(listOf(isStoredLog), 'GET', `/logs?job=${encode(jobId ?? 'none')}`),
+  readLog: (id: string) => call(ofId(id, isOpenLog), 'GET', `/logs/${encode(id)}`),
+  addLog: (id: string, jobId: string | null, log: Log) =>
+    call(ofId(id, isStoredLog), 'POST', '/logs', { body: { id, jobId, log } }),
   saveLog: ({ id, version, jobId }: StoredLog, log: Log) =>
-    call<StoredLog>('PUT', `/logs/${encode(id)}`, { jobId, log }, { 'If-Match': `"${version}"` }),
-  removeLog: (id: string) => call<void>('DELETE', `/logs/${encode(id)}`),
+    call(
+      (answer): answer is StoredLog => ofId(id, isStoredLog)(answer) && answer.version > version,
+      'PUT',
+      `/logs/${encode(id)}`,
+      { body: { jobId, log }, headers: seen(version) },
+    ),
+  removeLog: (id: string) => tell('DELETE', `/logs/${encode(id)}`),
   addReadings: (logId: string, readings: readonly (LogReading & { id: string })[]) =>
-    call<StoredEntry[]>('POST', `/logs/${encode(logId)}/entries`, readings),
-  removeReading: (logId: string, id: string) => call<void>('DELETE', `/logs/${encode(logId)}/entries/${encode(id)}`),
-  readReport: (id: string) => call<LogReport>('GET', `/logs/${encode(id)}/report`),
+    call(entriesWith(readings.map(({ id }) => id)), 'POST', `/logs/${encode(logId)}/entries`, { body: readings }),
+  removeReading: (logId: string, id: string) => tell('DELETE', `/logs/${encode(logId)}/entries/${encode(id)}`),
+  readReport: (id: string) => call(isReport, 'GET', `/logs/${encode(id)}/report`),
   readChart: (id: string, of: Quantity, from: number, to: number, points: number) =>
-    call<ChartPoint[]>('GET', `/logs/${encode(id)}/chart?of=${of}&from=${from}&to=${to}&points=${points}`),
-  listInstruments: (id: string) => call<LogInstrument[]>('GET', `/logs/${encode(id)}/instruments`),
+    call(listOf(isChartPoint), 'GET', `/logs/${encode(id)}/chart?of=${of}&from=${from}&to=${to}&points=${points}`),
+  listInstruments: (id: string) => call(listOf(isInstrument), 'GET', `/logs/${encode(id)}/instruments`),
   addInstrument: (
+    logId: string,
     id: string,
     instrument: { kind: InstrumentKind; everyS: number; speed: number; seed: number; truth: Truth },
-  ) => call<LogInstrument>('POST', `/logs/${encode(id)}/instruments`, instrument),
+  ) =>
+    call(ofId(id, isInstrument), 'PUT', `/logs/${encode(logId)}/instruments/${encode(id)}`, {
+      body: instrument,
+      headers: MAKE,
+    }),
   changeInstrument: (
+    logId: string,
     id: string,
-    instrument: string,
+    version: number,
     change: { faults?: readonly InstrumentFault[]; zeroed?: boolean; stopped?: boolean },
-  ) => call<LogInstrument>('PATCH', `/logs/${encode(id)}/instruments/${encode(instrument)}`, change),
-  logUrl: (id: string, what: 'live' | 'file' | 'readings.csv') => `/api/logs/${encode(id)}/${what}`,
-  readWeather: (jobId: string) => call<HourlyYear>('GET', `/jobs/${encode(jobId)}/weather`),
-  keepWeather: (jobId: string, year: HourlyYear) => call<void>('PUT', `/jobs/${encode(jobId)}/weather`, year),
-  deleteJob: (id: string) => call<void>('DELETE', `/jobs/${encode(id)}`),
+  ) =>
+    call(ofId(id, isInstrument), 'PATCH', `/logs/${encode(logId)}/instruments/${encode(id)}`, {
+      body: change,
+      headers: seen(version),
+    }),
+  logUrl: (id: string, what: 'file' | 'readings.csv') => `/api/logs/${encode(id)}/${what}`,
+  readWeather: (jobId: string) => call(isHourlyYear, 'GET', `/jobs/${encode(jobId)}/weather`),
+  keepWeather: (jobId: string, year: HourlyYear) => tell('PUT', `/jobs/${encode(jobId)}/weather`, { body: year }),
 };

@@ -1,7 +1,7 @@
 import { CSV_COLUMNS, type Job, loadToRow } from '@joulemetric/core';
 
 /** Hands a text to the browser's downloads, under the job's title. */
-export function download(job: Pick<Job, 'title'>, text: string, type: string, ending: string): void {
+export function download(job: Pick<Job, 'title'>, text: string | Blob, type: string, ending: string): void {
   const name =
     job.title
       .replace(/[^\p{L}\p{N}]+/gu, '-')

@@ -1,6 +1,6 @@
 import { blankJob, type Job } from '@joulemetric/core';
 import { describe, expect, it } from 'vitest';
-import type { StoredJob } from './api.ts';
+import type { StoredJob } from './answers.ts';
 import { joinLeft } from './joinLeft.ts';
 import type { Waiting } from './waiting.ts';
 

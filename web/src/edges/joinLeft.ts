@@ -1,5 +1,5 @@
 import { isSame, type Job, mergeJobs } from '@joulemetric/core';
-import type { StoredJob } from './api.ts';
+import type { StoredJob } from './answers.ts';
 import type { Waiting } from './waiting.ts';
 
 export interface Joined {

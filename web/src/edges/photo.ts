@@ -1,18 +1,10 @@
-import { api } from './api.ts';
-
 /** The longer side of a photo on its way to the server, px: a weak signal carries no more than it must. */
 const LONGEST_PX = 1600;
 
 /**
- * Sends a photo of a label and resolves with its id. It is drawn anew and smaller here, which also drops the
- * place it was taken at; what the browser cannot draw goes as it is, and the server encodes it anew in any case.
+ * The photo no larger than is sent. It is redrawn here, which also drops the place it was taken at; what the browser
+ * cannot draw stays as it is, and the server encodes it again in any case.
  */
-export async function sendPhoto(jobId: string, file: Blob): Promise<string> {
-  const { id } = await api.addPhoto(jobId, await smaller(file));
-  return id;
-}
-
-/** The photo no larger than is sent; what the browser cannot draw stays as it is. */
 export async function smaller(file: Blob): Promise<Blob> {
   const bitmap = await createImageBitmap(file, { imageOrientation: 'from-image' }).catch(() => null);
   if (!bitmap) return file;

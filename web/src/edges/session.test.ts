@@ -1,7 +1,8 @@
 import { blankJob, type Job } from '@joulemetric/core';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { changeJob } from '../commands/design.ts';
-import { ApiError, type StoredJob } from './api.ts';
+import type { StoredJob } from './answers.ts';
+import { ApiError } from './api.ts';
 import { JobSession } from './session.ts';
 import type { Left, Waiting } from './waiting.ts';
 

@@ -1,5 +1,6 @@
 import { type Clash, isSame, type Job, mergeParts, withoutLost } from '@joulemetric/core';
-import { ApiError, type SavedJob, type StoredJob } from './api.ts';
+import { isStoredJob, type SavedJob, type StoredJob } from './answers.ts';
+import { ApiError } from './api.ts';
 import { keeping } from './changes.ts';
 import type { Clock } from './clock.ts';
 import { joinLeft } from './joinLeft.ts';
@@ -376,7 +377,7 @@ export class JobSession {
   #failed(error: unknown, sent: Job): void {
     if (!(error instanceof ApiError)) throw error;
     const { code, current } = error.problem;
-    if (code === 'version-conflict' && current) {
+    if (code === 'version-conflict' && isStoredJob(current)) {
       this.#unanswered = [...this.#unanswered, sent];
       this.#conflict(current);
     } else if (code === 'unknown-job') this.#set({ kind: 'gone' });

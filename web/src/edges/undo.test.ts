@@ -3,7 +3,8 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { changeJob } from '../commands/design.ts';
 import { addLoad, changeLoad, type Edit, removeLoad } from '../commands/loads.ts';
-import { ApiError, type StoredJob } from './api.ts';
+import type { StoredJob } from './answers.ts';
+import { ApiError } from './api.ts';
 import { JobSession } from './session.ts';
 
 /** One server for several sessions; their timers run when the test says so. */

@@ -1,9 +1,10 @@
-import type { Log, LogReading, LogReport, Quantity } from '@joulemetric/core';
-import { useEffect, useRef, useSyncExternalStore } from 'react';
+import type { Log, LogReport, Quantity } from '@joulemetric/core';
+import { useEffect, useRef, useState } from 'react';
 import useSWR, { useSWRConfig } from 'swr';
-import { ApiError, api, type ChartPoint, type LogInstrument, type OpenLog, type StoredLog } from './api.ts';
-import { type UnsentReading, type UnsentState, unsentReadings } from './unsentReadings.ts';
-import { newUuid } from './uuid.ts';
+import type { ChartPoint, LogInstrument, OpenLog, StoredLog } from './answers.ts';
+import { ApiError, api } from './api.ts';
+import { watchLog } from './liveLogs.ts';
+import { MakerIds } from './makerIds.ts';
 
 const ONCE = { revalidateOnFocus: false } as const;
 
@@ -14,12 +15,14 @@ export function useLogs(jobId: string | null): {
   readonly add: (log: Log) => Promise<string>;
   readonly remove: (id: string) => Promise<void>;
 } {
+  const [ids] = useState(() => new MakerIds());
   const { data, error, mutate } = useSWR(['logs', jobId], () => api.listLogs(jobId), ONCE);
   return {
     logs: data,
     problem: error ? (error as Error).message : null,
     add: async (log) => {
-      const { id } = await api.addLog(newUuid(), jobId, log);
+      const { id } = await api.addLog(ids.idOf(log), jobId, log);
+      ids.made(log);
       await mutate();
       return id;
     },
@@ -79,26 +82,6 @@ export function useLog(jobId: string | null, id: string) {
   };
 }
 
-/** What waits in this browser, how to add to it, and how to leave out what the server will not take. */
-export function useUnsent(): UnsentState & {
-  readonly add: (logId: string, reading: LogReading, photo?: UnsentReading['photo']) => Promise<void>;
-  readonly dropFirst: () => void;
-} {
-  const state = useSyncExternalStore(unsentReadings.watch, unsentReadings.snapshot);
-  useEffect(() => {
-    const send = () => void unsentReadings.send();
-    send();
-    window.addEventListener('online', send);
-    return () => window.removeEventListener('online', send);
-  }, []);
-  return {
-    ...state,
-    add: (logId, reading, photo) =>
-      unsentReadings.add({ logId, reading: { ...reading, id: newUuid() }, ...(photo ? { photo } : {}) }),
-    dropFirst: () => void unsentReadings.dropFirst(),
-  };
-}
-
 /** Points of a chart of what meters put down, between two times. */
 export function useLogChart(
   log: OpenLog,
@@ -121,22 +104,13 @@ export function useInstruments(
 ): { readonly instruments: readonly LogInstrument[]; readonly mutate: () => Promise<unknown> } {
   const { data, mutate } = useSWR(['log-instruments', logId], () => api.listInstruments(logId), ONCE);
   const isRunning = data?.some(({ stopped }) => !stopped) ?? false;
-  // biome-ignore lint/correctness/useExhaustiveDependencies: the stream is opened once for a log that is recorded into.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: a log that is recorded into is watched once.
   useEffect(() => {
     if (!isRunning) return;
-    const source = new EventSource(api.logUrl(logId, 'live'));
-    let due: ReturnType<typeof setTimeout> | undefined;
-    source.onmessage = () => {
-      due ??= setTimeout(() => {
-        due = undefined;
-        onReadings();
-        void mutate();
-      }, 1000);
-    };
-    return () => {
-      clearTimeout(due);
-      source.close();
-    };
+    return watchLog(logId, () => {
+      onReadings();
+      void mutate();
+    });
   }, [logId, isRunning]);
   return { instruments: data ?? [], mutate };
 }

@@ -1,7 +1,8 @@
 import { useEffect, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import useSWR from 'swr';
-import { ApiError, api, type StoredJob } from '../edges/api.ts';
+import type { StoredJob } from '../edges/answers.ts';
+import { ApiError, api } from '../edges/api.ts';
 import { browserClock } from '../edges/clock.ts';
 import { figures } from '../edges/compute.ts';
 import { JobSession } from '../edges/session.ts';
@@ -22,7 +23,7 @@ export function JobPage() {
     },
   });
   if (data) return <OpenSession key={id} stored={data} />;
-  if (error) return <NotOpened error={error} />;
+  if (error) return <NotOpened id={id} error={error} />;
   return <Opening />;
 }
 
@@ -72,7 +73,7 @@ function useSession(stored: StoredJob): JobSession | null {
   return session;
 }
 
-function NotOpened({ error }: { error: Error }) {
+function NotOpened({ id, error }: { id: string; error: Error }) {
   const temporary = error instanceof ApiError && error.isTemporary;
   return (
     <main className="mx-auto max-w-[560px] px-6 py-16">
@@ -85,6 +86,11 @@ function NotOpened({ error }: { error: Error }) {
           ? 'It opens by itself as soon as there is an answer. Edits that wait in this browser are kept meanwhile.'
           : 'Choose another from the list; edits of it that wait in this browser are listed there.'}
       </p>
+      {error instanceof ApiError && error.problem.code === 'older-form' && (
+        <a href={api.jobFileUrl(id)} download className="mr-5 mt-4 inline-block border-b border-ink">
+          Save its file as it is
+        </a>
+      )}
       <Link to="/" className="mt-4 inline-block border-b border-ink">
         All jobs
       </Link>

@@ -1,6 +1,7 @@
 import { memo, useEffect, useRef, useState } from 'react';
 import { NavLink, useLocation } from 'react-router';
 import { Button } from '../ui/Button.tsx';
+import { OutboxLine } from '../ui/OutboxLine.tsx';
 import { Sheet } from '../ui/Sheet.tsx';
 import { useEditing, useJob } from './JobContext.tsx';
 import { OptionSwitch } from './Rail.tsx';
@@ -12,11 +13,12 @@ import { STEPS } from './steps.ts';
 export function PhoneHead() {
   const { job } = useJob();
   return (
-    <header className="hidden items-center justify-between gap-3 border-b border-line px-4 py-2 phone:flex print:hidden">
-      <span className="flex min-w-0 items-center gap-2">
-        <span className="truncate text-[15px] font-semibold">{job.title}</span>
+    <header className="hidden border-b border-line px-4 py-2 phone:block print:hidden">
+      <span className="flex items-center justify-between gap-3">
+        <span className="min-w-0 truncate text-[15px] font-semibold">{job.title}</span>
+        <SaveLine />
       </span>
-      <SaveLine />
+      <OutboxLine className="pt-1" />
     </header>
   );
 }

@@ -2,7 +2,8 @@ import { useCombobox } from 'downshift';
 import { useState } from 'react';
 import useSWR from 'swr';
 import { moveTo } from '../../commands/design.ts';
-import { api, type FoundPlace } from '../../edges/api.ts';
+import type { FoundPlace } from '../../edges/answers.ts';
+import { api } from '../../edges/api.ts';
 import { useEditing } from '../../shell/JobContext.tsx';
 import { useSettled } from '../../ui/useSettled.ts';
 

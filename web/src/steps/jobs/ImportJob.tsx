@@ -53,9 +53,11 @@ export function ImportJob() {
 function reasonsOf(error: unknown): string[] {
   if (error instanceof SyntaxError) return [`It is not JSON: ${error.message}`];
   if (error instanceof ApiError && error.problem.faults) {
-    return error.problem.faults.map(
+    const reasons = error.problem.faults.map(
       ({ path, expected, found }) => `${path}: expected ${expected}${found === undefined ? '' : `, found ${found}`}`,
     );
+    // What is said of the file as a whole comes first; of one fault it says the same.
+    return error.message.startsWith('/') ? reasons : [error.message, ...reasons];
   }
   return [(error as Error).message];
 }

@@ -2,10 +2,12 @@ import { blankJob } from '@joulemetric/core';
 import { useMemo, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import useSWR from 'swr';
-import { ApiError, api, type JobListing } from '../../edges/api.ts';
+import type { JobListing } from '../../edges/answers.ts';
+import { ApiError, api } from '../../edges/api.ts';
 import { newUuid } from '../../edges/uuid.ts';
 import { toggleTheme } from '../../shell/theme.ts';
 import { Button } from '../../ui/Button.tsx';
+import { OutboxLine } from '../../ui/OutboxLine.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { arrange, type Order } from './arrange.ts';
 import { Finder } from './Finder.tsx';
@@ -59,6 +61,7 @@ export function JobsPage() {
           </div>
           <NewJob />
         </div>
+        <OutboxLine className="pt-3" />
         {error && (
           <p role="alert" className="py-4 font-medium text-copper">
             {error instanceof ApiError ? error.message : 'The list cannot be fetched.'} It is tried again by itself.

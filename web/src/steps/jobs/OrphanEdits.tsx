@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { api, type JobListing } from '../../edges/api.ts';
+import type { JobListing } from '../../edges/answers.ts';
+import { api } from '../../edges/api.ts';
 import { newUuid } from '../../edges/uuid.ts';
 import type { Waiting } from '../../edges/waiting.ts';
 import { Button } from '../../ui/Button.tsx';

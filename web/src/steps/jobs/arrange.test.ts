@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { JobListing } from '../../edges/api.ts';
+import type { JobListing } from '../../edges/answers.ts';
 import { arrange } from './arrange.ts';
 
 const job = (title: string, part: Partial<JobListing> = {}): JobListing => ({

@@ -1,4 +1,4 @@
-import type { JobListing } from '../../edges/api.ts';
+import type { JobListing } from '../../edges/answers.ts';
 
 export type Order = 'touched' | 'name' | 'need' | 'findings';
 

@@ -17,7 +17,6 @@ import { useFirm } from '../../edges/useFirm.ts';
 import { isAdding } from '../../shell/adding.ts';
 import { useJob } from '../../shell/JobContext.tsx';
 import { CameraButton } from '../../ui/CameraButton.tsx';
-import { PhotoUnsent } from './PhotoUnsent.tsx';
 import { useLineReader } from './useLineReader.ts';
 import { usePhotoSender } from './usePhotoSender.ts';
 import { PATH_WORDS } from './words.ts';
@@ -53,14 +52,14 @@ export function QuickAdd() {
 
   // Enter before the line can be read, and a photo of what is not taken down yet, wait for it.
   const enters = useRef(false);
-  const [heldPhoto, setHeldPhoto] = useState<File | null>(null);
+  const [heldPhotos, setHeldPhotos] = useState<readonly File[]>([]);
   const type = (next: string) => {
     enters.current = false;
     setText(next);
     setActive(-1);
     setAsked(false);
   };
-  const add = (chosen?: Appliance, photo = heldPhoto): boolean => {
+  const add = (chosen?: Appliance, photos = heldPhotos): boolean => {
     enters.current = reader === null;
     const wanted = chosen ? reader?.proposeLoad(text, (name) => name, chosen, firm, bus) : proposal;
     if (!reader || !wanted) return false;
@@ -75,22 +74,23 @@ export function QuickAdd() {
     const load = chosen && reader.isOnlySearch(text, chosen) ? { ...wanted.load, name: chosen.name } : wanted.load;
     edit(addLoad(load));
     type('');
-    if (photo) sendToLast(photo);
-    setHeldPhoto(null);
+    void sendToLast(photos);
+    setHeldPhotos([]);
     return true;
   };
   // biome-ignore lint/correctness/useExhaustiveDependencies: once it can be read, the line that was entered is taken.
   useEffect(() => {
     if (reader && enters.current) add(pick);
   }, [reader]);
-  const sendToLast = (photo: File) => {
+  const sendToLast = async (photos: readonly File[]) => {
     const loadId = session.snapshot().job.loads.at(-1)?.id;
-    if (loadId) void sender.send(loadId, photo);
+    if (loadId) for (const photo of photos) await sender.send(loadId, photo);
   };
-  /** A photo goes to the load that is being typed, as soon as it is taken down, or to the last one that was. */
+  /** A photo goes to the load that is being typed, as soon as it is entered, or to the last one that was. */
   const addPhoto = (photo: File) => {
-    if (text.trim() === '') return sendToLast(photo);
-    if (!add(pick, photo)) setHeldPhoto(photo);
+    if (text.trim() === '') return void sendToLast([photo]);
+    const photos = [...heldPhotos, photo];
+    if (!add(pick, photos)) setHeldPhotos(photos);
   };
   const last = job.loads.at(-1);
   const { getInputProps, getMenuProps, getItemProps } = useCombobox<Appliance>({
@@ -111,7 +111,7 @@ export function QuickAdd() {
       add(pick);
     } else if (event.key === 'Escape') {
       type('');
-      setHeldPhoto(null);
+      setHeldPhotos([]);
     }
   };
 
@@ -141,13 +141,12 @@ export function QuickAdd() {
           </span>
         )}
       </div>
-      {sender.sending && (
-        <p role="status" className="text-note text-ink-2">
-          Sending the photo…
+      {sender.problem && (
+        <p role="alert" className="text-note text-copper">
+          {sender.problem}
         </p>
       )}
-      <PhotoUnsent sender={sender} />
-      {heldPhoto && (
+      {heldPhotos.length > 0 && (
         <p role="status" className="text-note text-ink-2">
           {text.trim() === ''
             ? 'The photo goes with the next load that is taken down.'

@@ -1,33 +1,27 @@
 import { useState } from 'react';
 import { changeLoad } from '../../commands/loads.ts';
-import { sendPhoto } from '../../edges/photo.ts';
+import { keepPhoto } from '../../edges/useOutbox.ts';
 import { useEditing } from '../../shell/JobContext.tsx';
 
-/** A photo that has not reached the server; it is kept until it has. */
-interface Unsent {
-  readonly loadId: string;
-  readonly photo: File;
-  readonly problem: string;
-}
+/** Photos of labels that a load keeps. */
+export const MOST_PHOTOS = 8;
 
-/** Sends photos of labels and puts them to their loads, whatever else is added meanwhile. */
+/** Keeps photos of labels and puts them to their loads at once, with or without a signal. */
 export function usePhotoSender() {
   const { session, edit } = useEditing();
-  const [unsent, setUnsent] = useState<Unsent | null>(null);
-  const [sending, setSending] = useState(false);
+  const [problem, setProblem] = useState<string | null>(null);
   const send = async (loadId: string, photo: File): Promise<void> => {
-    setUnsent(null);
-    setSending(true);
-    try {
-      const id = await sendPhoto(session.id, photo);
-      edit((job) => {
-        const load = job.loads.find((other) => other.id === loadId);
-        return load ? changeLoad(loadId, { photos: [...load.photos, id].slice(-8) })(job) : job;
-      });
-    } catch (error) {
-      setUnsent({ loadId, photo, problem: (error as Error).message });
+    const load = session.snapshot().job.loads.find(({ id }) => id === loadId);
+    if (load && load.photos.length >= MOST_PHOTOS) {
+      setProblem(`${load.name} has ${MOST_PHOTOS} photos already. Take one off first.`);
+      return;
     }
-    setSending(false);
+    setProblem(null);
+    const id = await keepPhoto(session.id, photo);
+    edit((job) => {
+      const now = job.loads.find((other) => other.id === loadId);
+      return now ? changeLoad(loadId, { photos: [...now.photos, id].slice(0, MOST_PHOTOS) })(job) : job;
+    });
   };
-  return { send, sending, unsent };
+  return { send, problem };
 }

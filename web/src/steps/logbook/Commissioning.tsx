@@ -1,7 +1,7 @@
 import { checklist, type LogCheck } from '@joulemetric/core';
 import { useState } from 'react';
 import { useParams } from 'react-router';
-import type { StoredLog } from '../../edges/api.ts';
+import type { StoredLog } from '../../edges/answers.ts';
 import { useLog } from '../../edges/useLogs.ts';
 import { useRunsDetail } from '../../edges/useRunsDetail.ts';
 import { useJob, useOption } from '../../shell/JobContext.tsx';

@@ -1,7 +1,9 @@
 import { FAULT_KINDS, type InstrumentFault, type InstrumentKind } from '@joulemetric/core';
 import { useState } from 'react';
-import { api, type LogInstrument, type OpenLog } from '../../edges/api.ts';
+import type { LogInstrument, OpenLog } from '../../edges/answers.ts';
+import { api, isConflict } from '../../edges/api.ts';
 import { figures } from '../../edges/compute.ts';
+import { MakerIds } from '../../edges/makerIds.ts';
 import { useInstruments } from '../../edges/useLogs.ts';
 import { useJob } from '../../shell/JobContext.tsx';
 import { Button } from '../../ui/Button.tsx';
@@ -34,29 +36,30 @@ export function Instruments({ log, onReadings }: { log: OpenLog; onReadings: () 
   const [kind, setKind] = useState<InstrumentKind>('monitor');
   const [speed, setSpeed] = useState('60');
   const [told, setTold] = useState<string | null>(null);
+  const [ids] = useState(() => new MakerIds());
   const begin = async () => {
     setTold('Playing the trip that it measures…');
     try {
       const truth = await figures.ask('truth', (remote) => remote.truth(job, optionId));
       const seed = instruments.length + 1;
-      await api.addInstrument(log.id, {
-        kind,
-        everyS: Number(speed) >= 60 ? 60 : 1,
-        speed: Number(speed),
-        seed,
-        truth,
-      });
+      const instrument = { kind, everyS: Number(speed) >= 60 ? 60 : 1, speed: Number(speed), seed, truth };
+      await api.addInstrument(log.id, ids.idOf(instrument), instrument);
+      ids.made(instrument);
       setTold(null);
       await mutate();
     } catch (error) {
       setTold((error as Error).message);
     }
   };
-  const change = (one: LogInstrument, part: Parameters<typeof api.changeInstrument>[2]) =>
-    void api.changeInstrument(log.id, one.id, part).then(
-      () => mutate(),
-      (error: Error) => setTold(error.message),
-    );
+  const change = (one: LogInstrument, part: Parameters<typeof api.changeInstrument>[3]) =>
+    void api
+      .changeInstrument(log.id, one.id, one.version, part)
+      .then(
+        () => setTold(null),
+        (error: Error) =>
+          setTold(isConflict(error) ? 'It was changed elsewhere meanwhile. This is how it is now.' : error.message),
+      )
+      .finally(mutate);
   return (
     <details className="mt-3 border-t border-line pt-2" open={instruments.length > 0}>
       <summary className="text-body font-semibold phone:min-h-11">

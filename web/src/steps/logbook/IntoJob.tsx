@@ -1,6 +1,6 @@
 import { calibrations, formatNumber, type LogReport } from '@joulemetric/core';
 import { useState } from 'react';
-import type { OpenLog } from '../../edges/api.ts';
+import type { OpenLog } from '../../edges/answers.ts';
 import { useJob } from '../../shell/JobContext.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { KeepForFirm } from '../../ui/KeepForFirm.tsx';

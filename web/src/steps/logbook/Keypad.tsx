@@ -1,7 +1,6 @@
 import { type LogReading, MARKS, QUANTITY, type Quantity, readSpoken } from '@joulemetric/core';
 import { useState } from 'react';
-import { smaller } from '../../edges/photo.ts';
-import { useUnsent } from '../../edges/useLogs.ts';
+import { keepPhoto, keepReading, useOutbox } from '../../edges/useOutbox.ts';
 import { Button } from '../../ui/Button.tsx';
 import { CameraButton } from '../../ui/CameraButton.tsx';
 import { useReadIn } from './logUnits.ts';
@@ -30,7 +29,7 @@ const wallNow = (): string => wallOf(Date.now());
  * moment make one reading. It is kept in the browser before it is sent.
  */
 export function Keypad({ jobId, logId, last }: { jobId: string | null; logId: string; last: LogReading | null }) {
-  const { add, waiting, problem, dropFirst } = useUnsent();
+  const waiting = useOutbox().waiting.filter(({ item }) => item.kind === 'reading' && item.logId === logId).length;
   const [quantity, setQuantity] = useState<Quantity>(() => TYPED.find((one) => last?.[one] != null) ?? 'soc');
   const [values, setValues] = useState<Values>({});
   const [at, setAt] = useState<string | null>(null);
@@ -38,14 +37,16 @@ export function Keypad({ jobId, logId, last }: { jobId: string | null; logId: st
   const [said, setSaid] = useState('');
   const [toGo, setToGo] = useState('');
   const [told, setTold] = useState<string | null>(null);
-  const [photo, setPhoto] = useState<Blob | null>(null);
+  /** The id of a photo that is kept already and goes with the reading. */
+  const [photo, setPhoto] = useState<string | null>(null);
   /** The photo's own time is the reading's; what it shows is typed then. It is sent with the reading, when there is a signal. */
-  const takePhoto = (file: File) => {
-    void smaller(file).then((kept) => {
-      setPhoto(kept);
-      setAt(wallOf(file.lastModified));
-      setTold('The photo is here, with its own time. Type what it shows.');
-    });
+  const takePhoto = async (file: File) => {
+    if (jobId === null) return;
+    // A second photo is another reading's: the one before is kept with its own.
+    if (photo !== null && !(await save())) return;
+    setPhoto(await keepPhoto(jobId, file));
+    setAt(wallOf(file.lastModified));
+    setTold('The photo is here, with its own time. Type what it shows.');
   };
   const text = values[quantity] ?? '';
   const readIn = useReadIn();
@@ -58,31 +59,32 @@ export function Keypad({ jobId, logId, last }: { jobId: string | null; logId: st
     setTold(null);
     setValues((now) => ({ ...now, [quantity]: typedOn(now[quantity] ?? '', key) }));
   };
-  const save = async (mark?: (typeof MARKS)[number]) => {
+  /** @returns whether there was something to save and it is kept */
+  const save = async (mark?: (typeof MARKS)[number]): Promise<boolean> => {
     for (const [key, value] of typed) {
       const { least: low, most: high, unit: of } = readIn(key);
       if (!(value >= low && value <= high)) {
         setQuantity(key);
         setTold(`Between ${low} and ${high} ${of}.`);
-        return;
+        return false;
       }
     }
     const more = readSpoken(said);
     if (more.question) {
       setTold(more.question);
-      return;
+      return false;
     }
     const kept = { ...more.values, ...Object.fromEntries(typed.map(([key, value]) => [key, readIn(key).from(value)])) };
     const other = typed.find(([key]) => (more.values[key] ?? kept[key]) !== kept[key]);
     if (other || (mark && more.mark && mark !== more.mark)) {
       setTold('What is typed and what is said are not the same: leave one of them out.');
-      return;
+      return false;
     }
     const marked = mark ?? more.mark ?? undefined;
     const those = Object.entries(kept) as [Quantity, number][];
     if (those.length === 0 && marked === undefined && note + more.note === '' && toGo === '' && photo === null) {
       setTold('Type what the display shows.');
-      return;
+      return false;
     }
     const when = at === null ? new Date() : new Date(at);
     const words = [note.trim(), more.note].filter(Boolean).join(', ').slice(0, MOST_NOTE);
@@ -92,8 +94,9 @@ export function Keypad({ jobId, logId, last }: { jobId: string | null; logId: st
       ...(marked ? { mark: marked } : {}),
       ...(words ? { note: words } : {}),
       ...(toGo.trim() ? { toGo: toGo.trim() } : {}),
+      ...(photo ? { photo } : {}),
     };
-    await add(logId, reading, photo && jobId !== null ? { jobId, file: photo } : undefined);
+    await keepReading(logId, reading);
     setValues({});
     setNote('');
     setSaid('');
@@ -103,6 +106,7 @@ export function Keypad({ jobId, logId, last }: { jobId: string | null; logId: st
     setTold(
       `Kept: ${[...those.map(([key, value]) => `${readIn(key).to(value)} ${readIn(key).unit}`), ...(marked ? [MARK_WORDS[marked].toLowerCase()] : [])].join(', ') || 'a note'}.`,
     );
+    return true;
   };
   return (
     <section aria-label="A reading" className="max-w-[420px]">
@@ -172,7 +176,7 @@ export function Keypad({ jobId, logId, last }: { jobId: string | null; logId: st
         </Button>
         {/* Photos are kept with a job. */}
         {jobId !== null && (
-          <CameraButton label="Photo of the display" onPhoto={takePhoto}>
+          <CameraButton label="Photo of the display" onPhoto={(file) => void takePhoto(file)}>
             {photo ? 'photo ✓' : 'photo'}
           </CameraButton>
         )}
@@ -197,17 +201,8 @@ export function Keypad({ jobId, logId, last }: { jobId: string | null; logId: st
       </div>
       <p role="status" className="min-h-5 pt-1 text-note text-ink-2">
         {told}
-        {waiting.length > 0 &&
-          ` ${waiting.length} ${waiting.length === 1 ? 'reading waits' : 'readings wait'} in this browser for the server.`}
-        {problem && (
-          <span className="text-copper">
-            {' '}
-            The first of them is not taken: {problem}{' '}
-            <button type="button" onClick={dropFirst} className="border-b border-copper phone:min-h-11">
-              Leave it out
-            </button>
-          </span>
-        )}
+        {waiting > 0 &&
+          ` ${waiting} ${waiting === 1 ? 'reading waits' : 'readings wait'} in this browser for the server.`}
       </p>
       <Line
         label="Or said: the keyboard’s microphone writes it here"

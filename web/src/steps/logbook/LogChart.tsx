@@ -5,7 +5,7 @@ import { GridComponent, MarkAreaComponent, MarkLineComponent, TooltipComponent }
 import { use as register } from 'echarts/core';
 import { CanvasRenderer } from 'echarts/renderers';
 import { useMemo, useState } from 'react';
-import type { ChartPoint, OpenLog } from '../../edges/api.ts';
+import type { ChartPoint, OpenLog } from '../../edges/answers.ts';
 import { useLogChart } from '../../edges/useLogs.ts';
 import { useChart } from '../../ui/useChart.ts';
 import { useReadIn } from './logUnits.ts';

@@ -1,6 +1,6 @@
 import { type Log, PURPOSES } from '@joulemetric/core';
 import { type ReactNode, useContext, useState } from 'react';
-import type { OpenLog } from '../../edges/api.ts';
+import type { OpenLog } from '../../edges/answers.ts';
 import type { LogChange } from '../../edges/useLogs.ts';
 import { Choice, QuantityField, TextField } from '../../ui/Field.tsx';
 import { UnitsField } from '../../ui/RegionField.tsx';

@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import type { StoredLog } from '../../edges/api.ts';
+import type { StoredLog } from '../../edges/answers.ts';
 import { Button } from '../../ui/Button.tsx';
 import { PURPOSE } from './purposes.ts';
 

@@ -1,7 +1,9 @@
 import { formatNumber, type Log, type LogReport } from '@joulemetric/core';
 import { lazy, type ReactNode, Suspense, useEffect, useState } from 'react';
-import { api, type OpenLog } from '../../edges/api.ts';
-import { type LogChange, useLog, useUnsent } from '../../edges/useLogs.ts';
+import type { OpenLog } from '../../edges/answers.ts';
+import { api } from '../../edges/api.ts';
+import { type LogChange, useLog } from '../../edges/useLogs.ts';
+import { useOutbox } from '../../edges/useOutbox.ts';
 import { useIsPhone } from '../../shell/useIsPhone.ts';
 import { FileLink } from '../../ui/FileLink.tsx';
 import { ComparedWays } from './ComparedWays.tsx';
@@ -37,7 +39,7 @@ export function OpenedLog({
   onRemove: () => void;
 }) {
   const { log, report, problem, refresh, change } = useLog(jobId, logId);
-  const { waiting, sent } = useUnsent();
+  const { waiting, sent } = useOutbox();
   // biome-ignore lint/correctness/useExhaustiveDependencies: what has arrived is fetched.
   useEffect(() => {
     if (sent > 0) void refresh();
@@ -83,7 +85,7 @@ export function OpenedLog({
             <Readings
               jobId={jobId}
               log={log}
-              waiting={waiting.filter((one) => one.logId === logId).length}
+              waiting={waiting.filter(({ item }) => item.kind === 'reading' && item.logId === logId).length}
               onChanged={() => void refresh()}
             />
           </div>

@@ -1,5 +1,7 @@
 import { type LogReading, QUANTITIES } from '@joulemetric/core';
-import { api, type OpenLog } from '../../edges/api.ts';
+import type { OpenLog } from '../../edges/answers.ts';
+import { api } from '../../edges/api.ts';
+import { usePhotoUrl } from '../../edges/useOutbox.ts';
 import { useReadIn } from './logUnits.ts';
 
 const SHOWN = 60;
@@ -34,16 +36,7 @@ export function Readings({
               <span className="min-w-0 grow truncate" title={valuesOf(entry, readIn)}>
                 {valuesOf(entry, readIn)}
               </span>
-              {entry.photo && jobId !== null && (
-                <a
-                  href={api.photoUrl(jobId, entry.photo)}
-                  target="_blank"
-                  rel="noreferrer"
-                  className="text-note text-ink-2 underline"
-                >
-                  photo
-                </a>
-              )}
+              {entry.photo && jobId !== null && <PhotoLink jobId={jobId} id={entry.photo} />}
               <button
                 type="button"
                 aria-label={`Take out the reading of ${whenOf(t)}`}
@@ -56,6 +49,15 @@ export function Readings({
           ))}
       </ol>
     </section>
+  );
+}
+
+function PhotoLink({ jobId, id }: { jobId: string; id: string }) {
+  const url = usePhotoUrl(jobId, id);
+  return (
+    <a href={url} target="_blank" rel="noreferrer" className="text-note text-ink-2 underline">
+      photo
+    </a>
   );
 }
 

@@ -1,7 +1,7 @@
 import { headOfTable, recognise, type SaidColumns, tableFault } from '@joulemetric/core';
 import Papa from 'papaparse';
 import { useEffect, useRef, useState } from 'react';
-import type { OpenLog } from '../../edges/api.ts';
+import type { OpenLog } from '../../edges/answers.ts';
 import { sendTable, type TableAnswer, type TableStage } from '../../edges/sendTable.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Choice, TextField } from '../../ui/Field.tsx';

@@ -1,6 +1,6 @@
 import type { Job, Quantity, Truth } from '@joulemetric/core';
 import { useEffect, useMemo, useState } from 'react';
-import type { OpenLog } from '../../edges/api.ts';
+import type { OpenLog } from '../../edges/answers.ts';
 import { figures } from '../../edges/compute.ts';
 import { predictedOver } from './predictedOver.ts';
 

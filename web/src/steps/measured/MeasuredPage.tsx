@@ -1,6 +1,6 @@
-import { formatNumber, spreadOf, withoutUnit } from '@joulemetric/core';
+import { formatNumber, type MeasuredUnit, spreadOf } from '@joulemetric/core';
 import { useState } from 'react';
-import type { StoredAppliance } from '../../edges/api.ts';
+import type { StoredAppliance } from '../../edges/answers.ts';
 import { downloadMeasured, readMeasured } from '../../edges/listFiles.ts';
 import { useFirm } from '../../edges/useFirm.ts';
 import { SidePage } from '../../ui/SidePage.tsx';
@@ -8,7 +8,7 @@ import { TableFiles, type TableTold } from '../../ui/TableFiles.tsx';
 
 /** The firm's measured library: each appliance with the units that were measured, and how far they differ. */
 export function MeasuredPage() {
-  const { entries, problem, put, remove } = useFirm();
+  const { entries, problem, put, removeUnit, remove } = useFirm();
   const [openId, setOpenId] = useState<string | null>(null);
   const [failed, setFailed] = useState<string | null>(null);
   const asked = (work: Promise<void>) =>
@@ -63,7 +63,7 @@ export function MeasuredPage() {
               stored={stored}
               isOpen={openId === stored.id}
               onOpen={() => setOpenId(openId === stored.id ? null : stored.id)}
-              onRemoveUnit={(index) => void asked(put(withoutUnit(stored.appliance, index)))}
+              onRemoveUnit={(unit) => void asked(removeUnit(stored.id, unit))}
               onRemove={() => void asked(remove(stored.id))}
             />
           ))}
@@ -96,7 +96,7 @@ function Rows({
   stored: StoredAppliance;
   isOpen: boolean;
   onOpen: () => void;
-  onRemoveUnit: (index: number) => void;
+  onRemoveUnit: (unit: MeasuredUnit) => void;
   onRemove: () => void;
 }) {
   const { name, measured } = appliance;
@@ -134,16 +134,16 @@ function Rows({
         <tr className="border-b border-line bg-sheet">
           <td colSpan={6} className="px-3 py-2 text-left">
             <ul>
-              {measured.map(({ on, of, value, unit }, i) => (
-                <li key={`${on} ${of}`} className="flex flex-wrap items-baseline gap-x-4 py-0.5">
-                  <span className="w-24">{on}</span>
+              {measured.map((one) => (
+                <li key={`${one.on} ${one.of}`} className="flex flex-wrap items-baseline gap-x-4 py-0.5">
+                  <span className="w-24">{one.on}</span>
                   <span className="font-semibold">
-                    {shown(value)} <span className="text-note font-normal text-ink-2">{unit}</span>
+                    {shown(one.value)} <span className="text-note font-normal text-ink-2">{one.unit}</span>
                   </span>
-                  <span className="min-w-0 grow truncate text-ink-2">{of || 'no unit named'}</span>
+                  <span className="min-w-0 grow truncate text-ink-2">{one.of || 'no unit named'}</span>
                   <button
                     type="button"
-                    onClick={() => onRemoveUnit(i)}
+                    onClick={() => onRemoveUnit(one)}
                     className="text-note text-ink-2 underline phone:min-h-11"
                   >
                     Leave it out

@@ -8,6 +8,7 @@ import {
   type PartField,
   readMeasure,
 } from '@joulemetric/core';
+import type { PartChange } from '../../edges/useParts.ts';
 import { useDraft } from '../../ui/Field.tsx';
 
 type Values = Readonly<Record<string, number | string | null>>;
@@ -20,14 +21,13 @@ export function PartRow({
   onRemove,
 }: {
   part: Part;
-  onChange?: (part: Part) => void;
+  onChange?: (change: PartChange) => void;
   onCopy?: () => void;
   onRemove?: () => void;
 }) {
   const values = part as unknown as Values;
   const must: readonly PartField[] = PART_KINDS[part.kind].must;
-  const change = (key: string, value: number | string | null) =>
-    onChange?.({ ...part, [key]: value } as unknown as Part);
+  const change = (key: string, value: number | string | null) => onChange?.({ [key]: value });
   return (
     <tr className="border-b border-line-2" data-part={part.name}>
       <th scope="row" className="py-1 text-left font-medium">

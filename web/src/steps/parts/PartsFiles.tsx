@@ -1,5 +1,5 @@
 import { PARTS, type Part } from '@joulemetric/core';
-import type { StoredPart } from '../../edges/api.ts';
+import type { StoredPart } from '../../edges/answers.ts';
 import { downloadParts, readParts } from '../../edges/listFiles.ts';
 import { TableFiles, type TableTold } from '../../ui/TableFiles.tsx';
 

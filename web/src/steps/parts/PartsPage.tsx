@@ -1,9 +1,20 @@
-import { fieldsOfKind, PART_FIELDS, PART_KINDS, PARTS, type PartKind } from '@joulemetric/core';
+import { fieldsOfKind, PART_FIELDS, PART_KINDS, PARTS, type Part, type PartKind } from '@joulemetric/core';
 import { useState } from 'react';
-import { useParts } from '../../edges/useParts.ts';
+import { type PartChange, useParts } from '../../edges/useParts.ts';
+import { ChangedElsewhere } from '../../edges/versionedList.ts';
+import { ThreeColumns } from '../../shell/ClashTable.tsx';
+import { clashWords } from '../../shell/clashWords.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
 import { SidePage } from '../../ui/SidePage.tsx';
 import { PartRow } from './PartRow.tsx';
 import { PartsFiles } from './PartsFiles.tsx';
+
+interface Asking {
+  readonly id: string;
+  readonly change: PartChange;
+  readonly theirs: Part;
+}
 
 const KINDS = Object.keys(PART_KINDS) as PartKind[];
 
@@ -12,6 +23,7 @@ export function PartsPage() {
   const { own, problem, isSaving, add, replace, remove } = useParts();
   const [kind, setKind] = useState<PartKind>('battery');
   const [failed, setFailed] = useState<string | null>(null);
+  const [asking, setAsking] = useState<Asking | null>(null);
   const mine = (own ?? []).filter(({ part }) => part.kind === kind);
   const shipped = PARTS.filter((part) => part.kind === kind);
   const fields = fieldsOfKind(kind);
@@ -19,6 +31,15 @@ export function PartsPage() {
     work.then(
       () => setFailed(null),
       (error: Error) => setFailed(error.message),
+    );
+  /** Where somebody else has changed the same field since, it is asked which counts. */
+  const change = (id: string, part: PartChange): Promise<void> =>
+    replace(id, part).then(
+      () => setFailed(null),
+      (error: Error) =>
+        error instanceof ChangedElsewhere
+          ? setAsking({ id, change: part, theirs: error.theirs.document as Part })
+          : setFailed(error.message),
     );
   return (
     <SidePage
@@ -28,6 +49,16 @@ export function PartsPage() {
       problem={failed ?? problem}
       aside={own && <p className="text-note text-ink-2">{isSaving ? 'Saving…' : 'Saved'}</p>}
     >
+      {asking && (
+        <WhichCounts
+          asking={asking}
+          onMine={() => {
+            setAsking(null);
+            void change(asking.id, asking.change);
+          }}
+          onTheirs={() => setAsking(null)}
+        />
+      )}
       <fieldset className="flex flex-wrap gap-x-5 gap-y-1 pt-3">
         <legend className="sr-only">Kind of part</legend>
         {KINDS.map((one) => (
@@ -76,7 +107,7 @@ export function PartsPage() {
               <PartRow
                 key={id}
                 part={part}
-                onChange={(next) => void asked(replace(id, next))}
+                onChange={(part) => void change(id, part)}
                 onRemove={() => void asked(remove(id))}
               />
             ))}
@@ -104,5 +135,35 @@ export function PartsPage() {
       </div>
       <PartsFiles own={own ?? []} onRead={add} />
     </SidePage>
+  );
+}
+
+/** Two people have changed the same field of a part: nothing is overwritten until somebody says which counts. */
+function WhichCounts({
+  asking: { change, theirs },
+  onMine,
+  onTheirs,
+}: {
+  asking: Asking;
+  onMine: () => void;
+  onTheirs: () => void;
+}) {
+  const of = (key: string) => (theirs as unknown as Record<string, unknown>)[key];
+  const rows = Object.entries(change).map(([key, mine]) => clashWords({ path: [key], mine, theirs: of(key) }, []));
+  return (
+    <Sheet
+      open
+      onOpenChange={(open) => open || onTheirs()}
+      title={`${theirs.name} was changed elsewhere`}
+      description="Somebody has saved the same field since you opened the list. Nothing was overwritten."
+    >
+      <ThreeColumns heads={['Yours', 'Theirs']} rows={rows} />
+      <div className="mt-5 flex flex-wrap gap-3">
+        <Button strong onClick={onMine}>
+          Keep mine
+        </Button>
+        <Button onClick={onTheirs}>Take theirs</Button>
+      </div>
+    </Sheet>
   );
 }
