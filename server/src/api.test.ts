@@ -234,6 +234,50 @@ describe('a job is made once', () => {
   });
 });
 
+describe('a stored job of a form that this program cannot read', () => {
+  const store = async (change: (job: Record<string, unknown>) => void): Promise<string> => {
+    const { body } = await request(app).post('/api/jobs').send(blankJob('Older')).expect(201);
+    const job = JSON.parse(JSON.stringify(body.job));
+    change(job);
+    await pool.query('update job set document = $2, version = version + 1 where id = $1', [body.id, job]);
+    return body.id;
+  };
+
+  it('is refused in words, and its file is still to be had', async () => {
+    const id = await store((job) => {
+      delete job.hasNot;
+      delete (job.rules as Record<string, unknown>).cables;
+    });
+    const answer = await request(app).get(`/api/jobs/${id}`);
+    expect([answer.status, answer.body.code]).toEqual([409, 'older-form']);
+    expect(answer.body.detail).toMatch(/made by a version before that form was complete/);
+    const { body: file } = await request(app).get(`/api/jobs/${id}/file`).expect(200);
+    expect(file.title).toBe('Older');
+  });
+
+  it('of an older number is brought forward as it is read', async () => {
+    const older = readFileSync(new URL('./test/version-8/river-survey-4wd.json', import.meta.url), 'utf8');
+    const { rows } = await pool.query(
+      "insert into job (workspace_id, document) select id, $1 from workspace where slug = 'demo' returning id",
+      [older],
+    );
+    const { body } = await request(app).get(`/api/jobs/${rows[0].id}`).expect(200);
+    expect([JSON.parse(older).schemaVersion, body.job.schemaVersion]).toEqual([8, SCHEMA_VERSION]);
+  });
+
+  it.each([
+    ['without a number', (job: Record<string, unknown>) => delete job.schemaVersion, /before job files were numbered/],
+    ['that lacks what its number has', (job: Record<string, unknown>) => delete job.hasNot, /lacks \/hasNot/],
+    ['with one thing wrong', (job: Record<string, unknown>) => Object.assign(job, { title: 5 }), /^\/title: expected/],
+  ])('a file %s is refused in words', async (_what, change, words) => {
+    const job = JSON.parse(JSON.stringify(blankJob('x')));
+    change(job);
+    const { status, body } = await request(app).post('/api/jobs').send(job);
+    expect([status, body.code]).toEqual([422, 'invalid-job']);
+    expect(body.detail).toMatch(words);
+  });
+});
+
 describe('the application', () => {
   it('sends strict headers and no inline script', async () => {
     const { headers } = await request(app).get('/api/health').expect(200);

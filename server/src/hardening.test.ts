@@ -404,6 +404,20 @@ describe('settings', () => {
   });
 });
 
+it.each(['10.0.0.7', '10.0.0.0/8, ::1', 'fd00::/8'])('proxies %s are read', (text) => {
+  const { proxies } = readSettings({ DATABASE_URL: 'postgres://u@h/d', JOULEMETRIC_PROXIES: text });
+  expect(proxies).toEqual(text.split(', '));
+});
+
+it.each(['everybody', '10.0.0.0/99', '10.0.0.7/8/9', '10.0.0.7;10.0.0.8', 'true'])(
+  'proxies "%s" are refused',
+  (text) => {
+    expect(() => readSettings({ DATABASE_URL: 'postgres://u@h/d', JOULEMETRIC_PROXIES: text })).toThrow(
+      /^JOULEMETRIC_PROXIES is a list of addresses/,
+    );
+  },
+);
+
 it('every migration has a number of its own', () => {
   const numbers = readdirSync(new URL('../../db/migrations', import.meta.url)).map((name) => name.slice(0, 4));
   expect(new Set(numbers).size).toBe(numbers.length);

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { createServer, type Server } from 'node:http';
-import type { AddressInfo } from 'node:net';
+import { type AddressInfo, connect } from 'node:net';
 import { blankJob, instrumentReading, type SimulatedInstrument } from '@joulemetric/core';
 import { pino } from 'pino';
 import request from 'supertest';
@@ -412,6 +412,36 @@ describe('a file of many readings', () => {
     );
     const { text } = await request(app).get(`/api/logs/${id}/readings.csv`);
     expect(text.trim().split('\n')).toHaveLength(12_002);
+  });
+
+  it('is read no faster than it is taken, a few at once, and the others are told to come again', async () => {
+    const id = await made();
+    const { rows } = await pool.query('select number from log where id = $1', [id]);
+    await pool.query(
+      'insert into reading (log, t, w, v) select $1, 1e12 + n * 1000, n, 12.8 from generate_series(1, 300000) n',
+      [rows[0].number],
+    );
+    const before = process.memoryUsage().rss;
+    const readers = Array.from({ length: 12 }, () => {
+      const socket = connect((server.address() as AddressInfo).port, '127.0.0.1');
+      socket.on('error', () => {});
+      socket.write(`GET /api/logs/${id}/readings.csv HTTP/1.1\r\nHost: 127.0.0.1\r\n\r\n`);
+      return new Promise<{ socket: typeof socket; status: string }>((resolve) =>
+        socket.once('data', (data) => {
+          socket.pause();
+          resolve({ socket, status: data.toString().slice(9, 12) });
+        }),
+      );
+    });
+    const taken = await Promise.all(readers);
+    await new Promise((resolve) => setTimeout(resolve, 1500));
+    expect(taken.map(({ status }) => status).sort()).toEqual([...Array(6).fill('200'), ...Array(6).fill('429')]);
+    expect((await request(app).get('/api/health')).status).toBe(200);
+    // Six files of 17 MB that nobody takes: what lies ready is a few pieces of each.
+    expect(process.memoryUsage().rss - before).toBeLessThan(90_000_000);
+    for (const { socket } of taken) socket.destroy();
+    await new Promise((resolve) => setTimeout(resolve, 300));
+    expect((await request(app).get(`/api/logs/${id}/readings.csv`)).text.length).toBeGreaterThan(10_000_000);
   });
 });
 

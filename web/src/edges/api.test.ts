@@ -1,5 +1,6 @@
-import { blankJob, SCHEMA_VERSION } from '@joulemetric/core';
+import { blankJob, type FirmAppliance, PARTS, type Part, SCHEMA_VERSION, type Truth } from '@joulemetric/core';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import type { StoredLog } from './answers.ts';
 import { ApiError, api } from './api.ts';
 
 /** What the network answers next, and what was asked of it. */
@@ -87,8 +88,9 @@ describe('refusals', () => {
 
 describe('requests', () => {
   it('a save says which version it was made from; a job is made under its maker’s id', async () => {
-    answer = () => json(200, stored());
+    answer = () => json(200, stored({ id: 'a b', version: 4 }));
     await api.saveJob('a b', 3, blankJob('x'));
+    answer = () => json(200, stored({ id: 'new' }));
     await api.createJob('new', blankJob('x'));
     const [save, create] = asked;
     expect([save?.path, save?.init.method]).toEqual(['/api/jobs/a%20b', 'PUT']);
@@ -97,8 +99,76 @@ describe('requests', () => {
     expect(save?.init.redirect).toBe('error');
   });
 
-  it('what answers nothing is no fault', async () => {
-    answer = () => new Response(null, { status: 204 });
+  it('what answers nothing is no fault, where it says whose it is', async () => {
+    answer = () => new Response(null, { status: 204, headers: { 'X-Joulemetric': 'api' } });
     await expect(api.deleteJob('j')).resolves.toBeUndefined();
+    answer = () => new Response(null, { status: 204 });
+    expect((await failure(api.deleteJob('j'))).problem.code).toBe('unreachable');
+  });
+});
+
+describe('an answer counts only where it has the shape of one, and is about what was asked', () => {
+  const log: StoredLog = {
+    id: 'l',
+    jobId: null,
+    version: 1,
+    readings: 0,
+    log: { format: 'joulemetric-log', version: 1 },
+    updatedAt: '',
+  };
+  const part = PARTS[0] as Part;
+  const appliance = { name: 'Lamp' } as FirmAppliance;
+  const instrument = { kind: 'plug', everyS: 1, speed: 1, seed: 1, truth: {} as Truth } as const;
+  const shownInstrument = { id: 'i', version: 2, kind: 'plug', faults: [], stopped: false };
+  const calls: [string, () => Promise<unknown>, unknown][] = [
+    ['a job', () => api.readJob('j'), stored()],
+    ['a job made', () => api.createJob('j', {}), stored()],
+    ['a save', () => api.saveJob('j', 3, blankJob('x')), { id: 'j', version: 4, updatedAt: '' }],
+    ['the jobs', () => api.listJobs(), [{ id: 'j', version: 1, updatedAt: '', title: 'x', loads: 0 }]],
+    ['a photo', () => api.keepPhoto('j', 'p', new Blob(['x'])), { id: 'p' }],
+    ['a part', () => api.addPart('p', part), { id: 'p', version: 1, part }],
+    ['a part changed', () => api.replacePart('p', 1, part), { id: 'p', version: 2, part }],
+    ['the parts', () => api.listParts(), [{ id: 'p', version: 1, part }]],
+    ['an appliance', () => api.addAppliance('a', appliance), { id: 'a', version: 1, appliance }],
+    ['an appliance changed', () => api.replaceAppliance('a', 1, appliance), { id: 'a', version: 2, appliance }],
+    ['the appliances', () => api.listAppliances(), [{ id: 'a', version: 1, appliance }]],
+    ['a log', () => api.addLog('l', null, log.log), log],
+    ['a log changed', () => api.saveLog(log, log.log), { ...log, version: 2 }],
+    ['a log read', () => api.readLog('l'), { ...log, entries: [], rows: 0 }],
+    ['the logs', () => api.listLogs(null), [log]],
+    ['a reading', () => api.addReadings('l', [{ id: 'r', at: '', soc: 1 }]), [{ id: 'r', t: 1, entry: {} }]],
+    ['a report', () => api.readReport('l'), { energy: {}, caveats: [], notes: [], contradictions: [] }],
+    ['a chart', () => api.readChart('l', 'w', 0, 1, 1), [{ t: 1, least: 1, most: 1, mean: 1 }]],
+    ['an instrument', () => api.addInstrument('l', 'i', instrument), shownInstrument],
+    ['an instrument changed', () => api.changeInstrument('l', 'i', 1, {}), shownInstrument],
+    ['places', () => api.findPlaces('x'), [{ id: 1, name: 'X', latitudeDeg: 1, longitudeDeg: 2 }]],
+    ['the hours', () => api.readWeather('j'), { latitudeDeg: 1, ghiWh: [], tempC: [] }],
+  ];
+
+  it.each(calls)('%s', async (_what, call, good) => {
+    answer = () => json(200, good);
+    await expect(call()).resolves.toEqual(good);
+    const others = [{}, null, [], [{}], 'ok', { welcome: 'to this network' }, { ok: true, id: 'other', version: 1 }];
+    for (const other of others) {
+      // An empty list is a list.
+      if (Array.isArray(good) && Array.isArray(other) && other.length === 0 && _what !== 'a reading') continue;
+      answer = () => json(200, other);
+      const error = await failure(call());
+      expect([error.problem.code, error.isTemporary], JSON.stringify(other)).toEqual(['unreachable', true]);
+    }
+    if (Array.isArray(good)) return;
+    answer = () => json(200, { ...(good as object), id: 'another' });
+    if ('id' in (good as object)) expect((await failure(call())).problem.code).toBe('unreachable');
+  });
+
+  it('a save that comes to no newer version is none', async () => {
+    answer = () => json(200, { id: 'j', version: 3, updatedAt: '' });
+    expect((await failure(api.saveJob('j', 3, blankJob('x')))).problem.code).toBe('unreachable');
+  });
+
+  it('readings are there when the answer has each of them', async () => {
+    answer = () => json(201, [{ id: 'r', t: 1, entry: {} }]);
+    const two = ['r', 's'].map((id) => ({ id, at: '', soc: 1 }));
+    expect((await failure(api.addReadings('l', two))).problem.code).toBe('unreachable');
   });
 });
