@@ -3,34 +3,6 @@ import { ensurePostgres } from '../tools/lib/packages.mjs';
 import { startServer } from '../tools/lib/server.mjs';
 import { add, expect, openJob, saved, storedJob, test } from './app.ts';
 
-test('two browsers on one job: nothing is overwritten until somebody chooses', async ({ page, browser, baseURL }) => {
-  const id = await openJob(page);
-  await add(page, 'lamp 10W 1h');
-  await saved(page);
-  const other = await (await browser.newContext({ baseURL })).newPage();
-  await other.goto(`/jobs/${id}/loads`);
-  await expect(other.getByLabel('Name of Lamp')).toBeVisible();
-
-  await add(page, 'kettle');
-  await saved(page);
-  // The question may stand before the line is empty again: it is not waited for.
-  const line = other.getByRole('combobox', { name: 'Add a load' });
-  await line.fill('toaster');
-  await line.press('Enter');
-  const question = other.getByRole('dialog', { name: 'This job was changed elsewhere' });
-  await expect(question).toContainText('Kettle');
-  await expect(question).toContainText('Toaster');
-  expect((await storedJob(page, id)).loads.map((load) => load.name)).toEqual(['Lamp', 'Kettle']);
-
-  await question.getByRole('button', { name: 'Take theirs' }).click();
-  await expect(other.getByLabel('Name of Kettle')).toBeVisible();
-  await other.keyboard.press('Control+z');
-  await expect(other.getByLabel('Name of Toaster')).toBeVisible();
-  await saved(other);
-  expect((await storedJob(page, id)).loads.map((load) => load.name)).toEqual(['Lamp', 'Toaster']);
-  await other.context().close();
-});
-
 test('the database stops: the page says so, edits wait, and are saved when it is back', async ({ browser }) => {
   const bin = await ensurePostgres();
   const cluster = await throwAwayCluster(bin);

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { aJob, aLoad } from '../test/jobs.ts';
-import { isSame, mergeJobs } from './merge.ts';
+import { isSame, mergeJobs, mergeParts } from './merge.ts';
 import type { Job, Load } from './schema.ts';
 import { MOST_LOADS } from './values.ts';
 
@@ -129,4 +129,69 @@ it('sameness is of the JSON, not of the order of keys', () => {
     ['1', 1],
   ])
     expect(isSame(a, b)).toBe(false);
+});
+
+describe('the order of a list that two have changed', () => {
+  const order = (mine: string[], theirs: string[], base = ['a-0', 'b-1', 'c-2']) => {
+    const of = (ids: string[]): Job => ({ ...aJob([]), loads: ids.map((id) => ({ ...aLoad({ name: id }), id })) });
+    return mergeJobs(of(base), of(mine), of(theirs))?.loads.map(({ id }) => id);
+  };
+
+  it.each<[string, string[], string[], string[]]>([
+    ['is that of the one who moved something', ['a-0', 'b-1', 'c-2'], ['c-2', 'a-0', 'b-1'], ['c-2', 'a-0', 'b-1']],
+    ['is mine where I moved it', ['c-2', 'b-1', 'a-0'], ['a-0', 'b-1', 'c-2', 'x'], ['c-2', 'x', 'b-1', 'a-0']],
+    [
+      'has what I added behind what they added',
+      ['a-0', 'b-1', 'c-2', 'mine'],
+      ['a-0', 'b-1', 'c-2', 'theirs'],
+      ['a-0', 'b-1', 'c-2', 'theirs', 'mine'],
+    ],
+    [
+      'has what I put first at the front',
+      ['mine', 'a-0', 'b-1', 'c-2'],
+      ['c-2', 'a-0', 'b-1'],
+      ['mine', 'c-2', 'a-0', 'b-1'],
+    ],
+    ['keeps their order beside what I removed', ['a-0', 'c-2'], ['c-2', 'b-1', 'a-0'], ['c-2', 'a-0']],
+  ])('%s', (_what, mine, theirs, put) => {
+    expect(order(mine, theirs)).toEqual(put);
+  });
+
+  it('of an empty one has theirs first', () => {
+    expect(order(['mine'], ['theirs'], [])).toEqual(['theirs', 'mine']);
+  });
+});
+
+describe('where both changed one part', () => {
+  const mine = change({ ...base, title: 'mine' }, 'a-0', { quantity: 2, room: 'cab' });
+  const theirs = change({ ...base, client: 'C' }, 'a-0', { quantity: 3, circuit: 'lights' });
+
+  it('the preferred side counts in it alone, and it is listed with what each made of it', () => {
+    for (const [prefer, quantity] of [
+      ['mine', 2],
+      ['theirs', 3],
+    ] as const) {
+      const { job, clashes } = mergeParts(base, mine, theirs, prefer);
+      expect(clashes).toEqual([{ path: ['loads', 'a-0', 'quantity'], mine: 2, theirs: 3 }]);
+      expect(job).toMatchObject({
+        title: 'mine',
+        client: 'C',
+        loads: [{ quantity, room: 'cab', circuit: 'lights' }, {}, {}],
+      });
+    }
+  });
+
+  it('two kinds of one thing are not mixed', () => {
+    const standby = change(base, 'a-0', { draw: { kind: 'standby', powerW: 5 } });
+    const stronger = change(base, 'a-0', { draw: { kind: 'steady', powerW: 99 } });
+    expect(mergeParts(base, standby, stronger, 'mine').job?.loads[0]?.draw).toEqual(standby.loads[0]?.draw);
+    expect(mergeParts(base, standby, stronger, 'theirs').job?.loads[0]?.draw).toEqual({ kind: 'steady', powerW: 99 });
+  });
+
+  it('photos of one load are put together, each once', () => {
+    const of = (...photos: string[]) => change(base, 'a-0', { photos });
+    const merged = mergeJobs(of('p'), of('p', 'q'), of('p', 'r'));
+    expect(merged?.loads[0]?.photos).toEqual(['p', 'r', 'q']);
+    expect(mergeJobs(of('p'), of(), of('p', 'r'))?.loads[0]?.photos).toEqual(['r']);
+  });
 });

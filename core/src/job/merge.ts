@@ -95,7 +95,7 @@ function woven(order: readonly string[], other: readonly string[], before: Reado
   for (const [i, key] of other.entries()) {
     if (there.has(key)) continue;
     let at = i === 0 ? 0 : put.indexOf(other[i - 1] as string) + 1;
-    while (at < put.length && i > 0 && there.has(put[at] as string) && !before.has(put[at] as string)) at++;
+    while (at < put.length && there.has(put[at] as string) && !before.has(put[at] as string)) at++;
     put.splice(at, 0, key);
   }
   return put;
