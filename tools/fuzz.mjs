@@ -1,7 +1,7 @@
-/** `npm run fuzz [-- --calls 5000 --seed 1]`: mutated calls against the API; fails on any 5xx, hang, stack trace or accepted nonsense. */
+/** `npm run fuzz [-- --calls 5000 --seed 1]`: calls about things of every kind, half of them spoiled; fails on any 5xx, hang, stack trace, accepted nonsense, or what was accepted and is not there. */
 import { parseArgs } from 'node:util';
-import { validateJob } from '@joulemetric/core/validate';
 import { fuzz } from './lib/fuzz.mjs';
+import { validators } from './lib/fuzzValidators.mjs';
 import { startService } from './lib/service.mjs';
 
 const { values } = parseArgs({
@@ -9,14 +9,16 @@ const { values } = parseArgs({
 });
 const service = await startService();
 const started = Date.now();
-const { calls, faults, statuses } = await fuzz({
+const { calls, faults, statuses, readBack } = await fuzz({
   url: service.url,
   calls: Number(values.calls),
   seed: Number(values.seed),
-  validate: (job) => validateJob(job).ok,
+  validate: validators,
 });
 await service.stop();
 for (const { what, call } of faults.slice(0, 20)) process.stdout.write(`${what}\n  ${call}\n`);
+const taken = Object.entries(statuses).reduce((sum, [status, times]) => sum + (status < '300' ? times : 0), 0);
+const sent = Object.values(statuses).reduce((sum, times) => sum + times, 0);
 const count = (pattern) => faults.filter(({ what }) => pattern.test(what)).length;
 process.stdout.write(
   [
@@ -24,7 +26,8 @@ process.stdout.write(
     `answers ${Object.entries(statuses)
       .map(([status, times]) => `${status}: ${times}`)
       .join(', ')}`,
-    `5xx ${count(/^answer/)}, hangs ${count(/in time|broke/)}, stack traces ${count(/stack/)}, long refusals ${count(/refusal/)}, nonsense accepted ${count(/nonsense/)}`,
+    `accepted ${taken} of ${sent} (${((100 * taken) / sent).toFixed(0)} %), read back ${readBack}`,
+    `5xx ${count(/^answer/)}, hangs ${count(/in time|broke/)}, stack traces ${count(/stack/)}, long refusals ${count(/refusal/)}, nonsense accepted ${count(/nonsense/)}, lost or doubled ${count(/not there|twice|creation/)}, beyond a limit ${count(/instruments/)}`,
     '',
   ].join('\n'),
 );

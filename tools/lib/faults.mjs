@@ -1,5 +1,6 @@
 import { connect, createServer } from 'node:net';
 import { setTimeout as sleep } from 'node:timers/promises';
+import { pageUnderFaults } from './faultsPage.mjs';
 import { findProcess } from './processes.mjs';
 
 /** ms after which an edit that is neither taken nor refused counts as hanging. */
@@ -146,19 +147,24 @@ function kindsOf(service, line) {
 }
 
 /**
- * Two editors on each of several jobs, while things break. Counts what was acknowledged and what became of it.
+ * Two editors on each of several jobs, and the page's own undo, readings, photos and lists, while things break. Counts
+ * what was acknowledged and what became of it.
  * @param {{ service: Awaited<ReturnType<typeof import('./service.mjs').startService>>, job: object, rounds: number,
  *   say?: (line: string) => void }} options
  */
 export async function faults({ service, job, rounds, say = () => {} }) {
   const line = await wire(service.port);
   const kinds = Object.entries(kindsOf(service, line));
-  const total = { acknowledged: 0, lost: 0, doubled: 0, overwritten: 0, hangs: 0, faults: 0 };
+  const total = {
+    ...{ acknowledged: 0, lost: 0, doubled: 0, overwritten: 0, hangs: 0, faults: 0 },
+    ...{ edits: 0, readings: 0, photos: 0, partEdits: 0 },
+  };
   const url = `http://127.0.0.1:${line.port}/api/jobs`;
   for (let round = 0; round < rounds; round++) {
     const created = await again(() =>
       fetchJson(`${service.url}/api/jobs`, { method: 'POST', body: JSON.stringify(job) }),
     );
+    const page = await again(() => pageUnderFaults(`http://127.0.0.1:${line.port}`));
     let going = true;
     const editors = ['a', 'b'].map((name) => new Editor(name, `${url}/${created.id}`, created));
     const work = editors.map(async (editor) => {
@@ -177,6 +183,8 @@ export async function faults({ service, job, rounds, say = () => {} }) {
     await Promise.all(work);
     const stored = await again(() => fetchJson(`${service.url}/api/jobs/${created.id}`));
     judge(total, editors, stored, job.loads.length);
+    const held = await page.stop();
+    for (const [name, count] of Object.entries(held)) total[name] += count;
   }
   line.close();
   return total;
