@@ -98,7 +98,7 @@ test.describe('readings', () => {
     await page.goto(`/jobs/${id}/logbook?log=${other}`);
     await read(page, '77');
     await expect.poll(() => socs(page, other)).toEqual([77]);
-    await expect(waits(page)).toContainText('1 reading not accepted: No log has the id');
+    await expect(waits(page)).toContainText('1 reading not accepted: the log was deleted.');
     const download = page.waitForEvent('download');
     await waits(page).getByRole('button', { name: 'Save as a file' }).click();
     expect((await download).suggestedFilename()).toBe('readings.json');
@@ -202,7 +202,7 @@ test.describe('photos', () => {
     await context.unroute('**/api/**');
     await page.request.delete(`/api/jobs/${id}`);
     await page.goto('/');
-    await expect(waits(page)).toContainText('1 photo not accepted: No job has the id');
+    await expect(waits(page)).toContainText('1 photo not accepted: the job was deleted.');
     await waits(page).getByRole('button', { name: 'Delete' }).click();
     await expect(waits(page)).toHaveCount(0);
   });

@@ -31,7 +31,7 @@ const aCall = fc.record({
     { freq: 2 },
   ),
   /** Whether a save names the version that is there, or an older one. */
-  isStale: fc.boolean().map((stale) => stale),
+  isStale: fc.boolean(),
   again: fc.boolean(),
 });
 

@@ -172,7 +172,7 @@ describe('where both changed one part', () => {
       ['theirs', 3],
     ] as const) {
       const { job, clashes } = mergeParts(base, mine, theirs, prefer);
-      expect(clashes).toEqual([{ path: ['loads', 'a-0', 'quantity'], mine: 2, theirs: 3 }]);
+      expect(clashes).toEqual([{ path: ['loads', 'a-0', 'quantity'], base: 1, mine: 2, theirs: 3 }]);
       expect(job).toMatchObject({
         title: 'mine',
         client: 'C',

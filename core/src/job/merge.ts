@@ -7,7 +7,8 @@ import { withoutLostLinks } from './withoutLost.ts';
 export interface Clash {
   /** Keys of objects, ids of entries of lists. */
   readonly path: readonly string[];
-  /** What each side made of it; undefined = removed. */
+  /** What it was, and what each side made of it; undefined = not there. */
+  readonly base: unknown;
   readonly mine: unknown;
   readonly theirs: unknown;
 }
@@ -53,8 +54,8 @@ const inside = (place: Place, key: string): Place => ({ ...place, path: [...plac
 
 const keyOf = (entry: Entry): string => (typeof entry === 'string' ? entry : ((entry.id ?? entry.load) as string));
 
-function clash({ path, prefer, clashes }: Place, mine: unknown, theirs: unknown): unknown {
-  clashes.push({ path, mine, theirs });
+function clash({ path, prefer, clashes }: Place, base: unknown, mine: unknown, theirs: unknown): unknown {
+  clashes.push({ path, base, mine, theirs });
   return prefer === 'mine' ? mine : theirs;
 }
 
@@ -65,7 +66,7 @@ function merge(base: unknown, mine: unknown, theirs: unknown, place: Place): unk
   // Two kinds of one thing have different keys: they are not mixed.
   if (isNode(base) && isNode(mine) && isNode(theirs) && mine.kind === theirs.kind)
     return mergeNodes(base, mine, theirs, place);
-  return clash(place, mine, theirs);
+  return clash(place, base, mine, theirs);
 }
 
 function mergeNodes(base: Node, mine: Node, theirs: Node, place: Place): Node {

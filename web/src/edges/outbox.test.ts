@@ -17,7 +17,7 @@ const reading = (soc: number, logId = 'l'): Outgoing => ({
 });
 const photo = (id: string): Outgoing => ({ kind: 'photo', id, jobId: 'j', file: new Blob([id]) });
 const away = () => new ApiError({ code: 'unreachable', title: '', detail: 'No signal.' });
-const refusal = (detail: string) => new ApiError({ code: 'unknown-log', title: '', detail, status: 404 });
+const refusal = (detail: string) => new ApiError({ code: 'invalid-reading', title: '', detail, status: 422 });
 const fault = () => new ApiError({ code: 'unexpected', title: '', detail: 'A fault.', status: 500 });
 
 /** A server that notes what arrives and fails as it is told to. */

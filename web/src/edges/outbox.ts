@@ -33,6 +33,13 @@ interface Schema extends DBSchema {
 /** ms after which what waits is sent again without being asked. */
 const AGAIN_MS = 5000;
 
+/** Why something is not accepted, as whoever made it would say it. */
+const whyNot = ({ message, problem: { code } }: ApiError): string => GONE[code] ?? message;
+const GONE: Readonly<Record<string, string>> = {
+  'unknown-log': 'the log was deleted.',
+  'unknown-job': 'the job was deleted.',
+};
+
 /** Readings of one log go in their order; what the server does not accept holds up nothing of another lane. */
 const laneOf = (item: Outgoing): string => (item.kind === 'reading' ? `log ${item.logId}` : `photo ${item.id}`);
 
@@ -96,7 +103,7 @@ export class Outbox {
         if (item.kind === 'reading') this.#state = { ...this.#state, sent: this.#state.sent + 1 };
       } catch (error) {
         const isRefused = error instanceof ApiError && !error.isTemporary;
-        if (isRefused) this.#problems.set(item.id, error.message);
+        if (isRefused) this.#problems.set(item.id, whyNot(error));
         isLater ||= !isRefused;
         if (error instanceof ApiError && error.problem.code === 'unreachable') break;
         stopped.add(laneOf(item));

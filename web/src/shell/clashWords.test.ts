@@ -20,9 +20,9 @@ it('a part that two people changed is named as a person would, with what each ma
     { part: 'Lamp · room', mine: 'cab', theirs: 'hold' },
   ]);
   expect(wordsOf({ ...base, loads: [] }, edit({ quantity: 2 }))).toEqual([
-    { part: 'Lamp', mine: 'removed', theirs: 'changed' },
+    { part: 'Lamp', mine: 'removed', theirs: 'changed: quantity' },
   ]);
   expect(wordsOf({ ...base, client: 'A' }, { ...base, client: 'B' })).toEqual([
-    { part: 'client', mine: 'A', theirs: 'B' },
+    { part: 'Client', mine: 'A', theirs: 'B' },
   ]);
 });

@@ -1,4 +1,4 @@
-import type { Clash, Job } from '@joulemetric/core';
+import { type Clash, isSame, type Job } from '@joulemetric/core';
 
 export interface ClashWords {
   readonly part: string;
@@ -10,7 +10,7 @@ export interface ClashWords {
 const SILENT = new Set(['loads', 'options', 'system', 'brief', 'draw', 'rules']);
 
 /** A part that two people changed, as a person would name it, and what each made of it. @param jobs those that may name it */
-export function clashWords({ path, mine, theirs }: Clash, jobs: readonly Job[]): ClashWords {
+export function clashWords({ path, base, mine, theirs }: Clash, jobs: readonly Job[]): ClashWords {
   const words: string[] = [];
   let nodes: readonly unknown[] = jobs;
   for (const [i, key] of path.entries()) {
@@ -20,7 +20,8 @@ export function clashWords({ path, mine, theirs }: Clash, jobs: readonly Job[]):
     else if (!SILENT.has(key) || i === path.length - 1) words.push(plain(key));
     nodes = next;
   }
-  return { part: words.join(' · '), mine: shown(mine), theirs: shown(theirs) };
+  const part = words.join(' · ');
+  return { part: part.charAt(0).toUpperCase() + part.slice(1), mine: shown(mine, base), theirs: shown(theirs, base) };
 }
 
 function partOf(node: unknown, key: string): unknown {
@@ -56,11 +57,18 @@ const UNITS: Readonly<Record<string, string>> = {
   Kwh: 'kWh',
 };
 
-function shown(value: unknown): string {
+function shown(value: unknown, base: unknown): string {
   if (value === undefined) return 'removed';
   if (value === null) return 'not entered';
   if (typeof value === 'boolean') return value ? 'yes' : 'no';
   if (typeof value !== 'object') return String(value) || 'empty';
   if (Array.isArray(value)) return value.length === 1 ? '1 entry' : `${value.length} entries`;
-  return 'changed';
+  return changed(value as Record<string, unknown>, base);
+}
+
+/** Of an entry that one changed and the other removed: what in it was changed. */
+function changed(value: Record<string, unknown>, base: unknown): string {
+  if (typeof base !== 'object' || base === null) return 'added';
+  const keys = Object.keys(value).filter((key) => !isSame(value[key], (base as Record<string, unknown>)[key]));
+  return `changed: ${keys.map(plain).join(', ')}`;
 }

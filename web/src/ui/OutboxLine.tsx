@@ -12,26 +12,39 @@ export function OutboxLine({ className = '' }: { className?: string }) {
   const isLasting = useLasting(waiting.length > 0);
   if (!isLasting || waiting.length === 0) return null;
   const problems = [...new Set(waiting.flatMap(({ problem }) => problem ?? []))];
-  const refused = problems.map((problem) => [problem, waiting.filter((one) => one.problem === problem)] as const);
+  const open = waiting.filter(({ problem }) => problem === null);
   const isUnkept = waiting.some(({ isKept }) => !isKept);
   return (
     <div role="status" data-outbox={waiting.length} className={`text-note font-medium text-copper ${className}`}>
-      <p>
-        {counted(waiting)} {waiting.length === 1 ? 'waits' : 'wait'} in this {isUnkept ? 'page' : 'browser'}
-        {isUnkept && '. The browser’s storage is full or closed: leave this page open until the signal is back'}
-      </p>
-      {refused.map(([problem, those]) => (
-        <p key={problem}>
-          {counted(those)} not accepted: {problem} <Action onClick={() => save(those)}>Save as a file</Action>{' '}
-          <Action onClick={() => removeUnsent(those.map(({ item }) => item.id))}>Delete</Action>
+      {open.length > 0 && (
+        <p>
+          {counted(open)} {open.length === 1 ? 'waits' : 'wait'} in this {isUnkept ? 'page' : 'browser'}
         </p>
+      )}
+      {isUnkept && <p>The browser’s storage is full or closed: leave this page open until the signal is back</p>}
+      {problems.map((problem) => (
+        <Refused key={problem} problem={problem} those={waiting.filter((one) => one.problem === problem)} />
       ))}
     </div>
   );
 }
 
+function Refused({ problem, those }: { problem: string; those: readonly Unsent[] }) {
+  return (
+    <div>
+      <p>
+        {counted(those)} not accepted: {problem}
+      </p>
+      <p className="flex gap-4">
+        <Action onClick={() => save(those)}>Save as a file</Action>
+        <Action onClick={() => removeUnsent(those.map(({ item }) => item.id))}>Delete</Action>
+      </p>
+    </div>
+  );
+}
+
 const Action = ({ onClick, children }: { onClick: () => void; children: string }) => (
-  <button type="button" onClick={onClick} className="border-b border-copper phone:min-h-11">
+  <button type="button" onClick={onClick} className="underline phone:min-h-11">
     {children}
   </button>
 );

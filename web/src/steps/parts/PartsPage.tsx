@@ -149,7 +149,9 @@ function WhichCounts({
   onTheirs: () => void;
 }) {
   const of = (key: string) => (theirs as unknown as Record<string, unknown>)[key];
-  const rows = Object.entries(change).map(([key, mine]) => clashWords({ path: [key], mine, theirs: of(key) }, []));
+  const rows = Object.entries(change).map(([key, mine]) =>
+    clashWords({ path: [key], base: null, mine, theirs: of(key) }, []),
+  );
   return (
     <Sheet
       open
