@@ -9,6 +9,7 @@ import { StepMissing } from './shell/StepMissing.tsx';
 import { SHEETS } from './shell/sheets.tsx';
 import { Loads } from './steps/loads/Loads.tsx';
 import { fetchLineReader } from './steps/loads/useLineReader.ts';
+import { fetchOutboxLine } from './ui/OutboxLater.tsx';
 import './styles.css';
 
 /** Steps that are not the first to be seen: fetched when the page has nothing else to do, so that they open without a signal too. */
@@ -92,6 +93,7 @@ async function fetchAhead(): Promise<void> {
     ...Object.values(SHEETS),
     ...Object.values(PAGES),
     ...Object.values(LATER),
+    () => import('./edges/older.ts'),
   ]) {
     await rests();
     // Without a signal nothing is fetched ahead; the step is fetched when it is opened.
@@ -103,7 +105,7 @@ async function fetchAhead(): Promise<void> {
 
 /** What an earlier visit could not send goes out as soon as the page is there, wherever that is. */
 async function sendWaiting(): Promise<void> {
-  const { outbox } = await import('./edges/outbox.ts');
+  const [{ outbox }] = await Promise.all([import('./edges/outbox.ts'), fetchOutboxLine()]);
   window.addEventListener('online', () => void outbox.send());
   // What the browser could not keep would be lost with the page.
   window.addEventListener('beforeunload', (event) => {
@@ -112,4 +114,10 @@ async function sendWaiting(): Promise<void> {
   await outbox.send();
 }
 
-window.addEventListener('load', () => void sendWaiting().then(fetchAhead));
+window.addEventListener(
+  'load',
+  () =>
+    void sendWaiting()
+      .catch(() => undefined)
+      .then(fetchAhead),
+);

@@ -2,7 +2,6 @@ import {
   type Appliance,
   entryOf,
   type FirmAppliance,
-  fromFirm,
   isSame,
   type Load,
   type MeasuredUnit,
@@ -11,11 +10,11 @@ import {
   withoutUnit,
   withUnit,
 } from '@joulemetric/core';
-import { useMemo, useState } from 'react';
-import useSWR from 'swr';
+import { useState } from 'react';
 import { isStoredAppliance, type StoredAppliance } from './answers.ts';
 import { api } from './api.ts';
 import { MakerIds } from './makerIds.ts';
+import { useFirmAppliances } from './useFirmAppliances.ts';
 import { type Versioned, VersionedEdits } from './versionedList.ts';
 
 const asEntry = ({ id, version, appliance }: StoredAppliance): Versioned<FirmAppliance> => ({
@@ -45,8 +44,7 @@ export function useFirm(): {
 } {
   const [edits] = useState(newEdits);
   const [ids] = useState(() => new MakerIds());
-  const { data, error, mutate } = useSWR('catalogue', api.listAppliances, { revalidateOnFocus: false });
-  const appliances = useMemo(() => (data ?? []).map(({ id, appliance }) => fromFirm(id, appliance)), [data]);
+  const { data, error, mutate, appliances } = useFirmAppliances();
   /** Asked again: another tab, or the row before this one, may have put it there. */
   const named = async (name: string): Promise<StoredAppliance | undefined> => {
     const all = await api.listAppliances();

@@ -1,4 +1,4 @@
-import { blankJob, type Job, SCHEMA_VERSION } from '@joulemetric/core';
+import type { Job } from '@joulemetric/core';
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
 
 /** Edits that the server has not got yet, written ahead so that a closed tab or a dead browser loses nothing. */
@@ -181,31 +181,8 @@ async function readWaiting({ session, jobId, at, text }: Kept): Promise<Waiting 
 /** The tab may have been closed before the program was updated. */
 async function broughtForward(job: Job | null | undefined): Promise<Job | 'not now' | null> {
   if (!job) return null;
-  if (job.schemaVersion === SCHEMA_VERSION) return asJob(job);
   const older = await import('./older.ts').catch(() => null);
-  if (!older) return 'not now';
-  const newest = older.migrate(job);
-  return 'fault' in newest ? null : asJob(newest.document as Partial<Job>);
-}
-
-const BLANK = blankJob('');
-
-/** A document of a form that has today's number and is not today's (made before that form was complete) is none. */
-const asJob = (document: Partial<Job>): Job | null =>
-  Array.isArray(document.loads) &&
-  document.options?.every((option) => hasKeys(option, BLANK.options[0])) &&
-  hasKeys(document, BLANK)
-    ? (document as Job)
-    : null;
-
-/** Whether an object and those inside it have all the keys that they have in another; lists are not looked into. */
-function hasKeys(document: unknown, other: unknown): boolean {
-  if (typeof other !== 'object' || other === null) return true;
-  if (Array.isArray(other)) return Array.isArray(document);
-  if (typeof document !== 'object' || document === null) return false;
-  return Object.entries(other).every(
-    ([key, part]) => key in document && hasKeys((document as Record<string, unknown>)[key], part),
-  );
+  return older ? older.inTodaysForm(job) : 'not now';
 }
 
 export const browserWaiting = new BrowserWaiting();

@@ -3,11 +3,10 @@ import { Outlet } from 'react-router';
 import { LedgerPatterns } from '../ui/LedgerBar.tsx';
 import { useActions } from './actions.ts';
 import { usePanels } from './JobContext.tsx';
-import { Palette } from './Palette.tsx';
 import { PhoneHead, PhoneTabs } from './PhoneBar.tsx';
 import { Rail } from './Rail.tsx';
 import { SidePanel } from './SidePanel.tsx';
-import { Asked, Shortcuts } from './sheets.tsx';
+import { Asked, Palette, Shortcuts } from './sheets.tsx';
 import { useKeys } from './useKeys.ts';
 import { Vitals } from './Vitals.tsx';
 
@@ -65,11 +64,9 @@ function Commands({ palette, setPalette }: { palette: boolean; setPalette: (open
   );
   useKeys(actions, keys);
   return (
-    <>
-      <Palette open={palette} onOpenChange={setPalette} actions={all} />
-      <Suspense fallback={null}>
-        {shortcuts && <Shortcuts open onOpenChange={setShortcuts} actions={actions} />}
-      </Suspense>
-    </>
+    <Suspense fallback={null}>
+      {palette && <Palette open onOpenChange={setPalette} actions={all} />}
+      {shortcuts && <Shortcuts open onOpenChange={setShortcuts} actions={actions} />}
+    </Suspense>
   );
 }

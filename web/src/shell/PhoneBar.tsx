@@ -1,7 +1,7 @@
 import { memo, useEffect, useRef, useState } from 'react';
 import { NavLink, useLocation } from 'react-router';
 import { Button } from '../ui/Button.tsx';
-import { OutboxLine } from '../ui/OutboxLine.tsx';
+import { OutboxLater } from '../ui/OutboxLater.tsx';
 import { Sheet } from '../ui/Sheet.tsx';
 import { useEditing, useJob } from './JobContext.tsx';
 import { OptionSwitch } from './Rail.tsx';
@@ -18,7 +18,7 @@ export function PhoneHead() {
         <span className="min-w-0 truncate text-[15px] font-semibold">{job.title}</span>
         <SaveLine />
       </span>
-      <OutboxLine className="pt-1" />
+      <OutboxLater className="pt-1" />
     </header>
   );
 }

@@ -1,6 +1,6 @@
 import { ToggleGroup } from 'radix-ui';
 import { Link } from 'react-router';
-import { OutboxLine } from '../ui/OutboxLine.tsx';
+import { OutboxLater } from '../ui/OutboxLater.tsx';
 import { useJob } from './JobContext.tsx';
 import { SaveLine } from './SaveLine.tsx';
 import { StepList } from './StepList.tsx';
@@ -28,7 +28,7 @@ export function Rail({ onPalette }: { onPalette: () => void }) {
       <div className="min-h-0 grow overflow-y-auto">
         <StepList optionId={optionId} />
       </div>
-      <OutboxLine className="border-t border-line px-4 py-2" />
+      <OutboxLater className="border-t border-line px-4 py-2" />
       <div className="flex items-center justify-between gap-2 border-t border-line px-4 py-2.5">
         <SaveLine />
         <button

@@ -1,4 +1,3 @@
-import { Dialog } from 'radix-ui';
 import { lazy, Suspense } from 'react';
 import { usePanels } from './JobContext.tsx';
 import { PANEL_CONTENTS } from './panelContents.ts';
@@ -6,6 +5,7 @@ import { useIsPhone } from './useIsPhone.ts';
 
 const LoadDetail = lazy(PANEL_CONTENTS.load);
 const FigureWorking = lazy(PANEL_CONTENTS.figure);
+const PhonePanel = lazy(PANEL_CONTENTS.onPhone);
 
 /** The panel on the right: a figure's working or a load in detail; a sheet from below on the phone. */
 export function SidePanel() {
@@ -50,17 +50,10 @@ export function SidePanel() {
     );
   }
   return (
-    <Dialog.Root open onOpenChange={(open) => !open && close()}>
-      <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 z-20 bg-[rgb(0_0_0/0.35)]" />
-        <Dialog.Content
-          aria-describedby={undefined}
-          className="fixed inset-x-0 bottom-0 z-30 max-h-[86dvh] overflow-y-auto border-t-2 border-ink bg-sheet px-4 pb-6 pt-3 focus:outline-none"
-        >
-          <Dialog.Title className="sr-only">{title}</Dialog.Title>
-          {content}
-        </Dialog.Content>
-      </Dialog.Portal>
-    </Dialog.Root>
+    <Suspense fallback={null}>
+      <PhonePanel title={title} onClose={close}>
+        {content}
+      </PhonePanel>
+    </Suspense>
   );
 }

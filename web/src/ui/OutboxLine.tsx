@@ -7,7 +7,7 @@ import { removeUnsent, useOutbox } from '../edges/useOutbox.ts';
 const SAID_AFTER_MS = 1500;
 
 /** Readings and photos that wait in this browser, and what can be done with those that the server does not accept. */
-export function OutboxLine({ className = '' }: { className?: string }) {
+export function OutboxLine({ className }: { className: string }) {
   const { waiting } = useOutbox();
   const isLasting = useLasting(waiting.length > 0);
   if (!isLasting || waiting.length === 0) return null;

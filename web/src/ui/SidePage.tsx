@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
-import { OutboxLine } from './OutboxLine.tsx';
+import { OutboxLater } from './OutboxLater.tsx';
 
 /** A page beside the jobs: the way back, its question, one line about it, and what went wrong. */
 export function SidePage({
@@ -32,7 +32,7 @@ export function SidePage({
           <h1 className="text-question font-semibold">{question}</h1>
           <p className="text-number text-ink-2">{about}</p>
         </div>
-        <OutboxLine className="pt-3" />
+        <OutboxLater className="pt-3" />
         {problem && (
           <p role="alert" className="pt-3 font-medium text-copper">
             {problem}

@@ -7,7 +7,7 @@ import { ApiError, api } from '../../edges/api.ts';
 import { newUuid } from '../../edges/uuid.ts';
 import { toggleTheme } from '../../shell/theme.ts';
 import { Button } from '../../ui/Button.tsx';
-import { OutboxLine } from '../../ui/OutboxLine.tsx';
+import { OutboxLater } from '../../ui/OutboxLater.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { arrange, type Order } from './arrange.ts';
 import { Finder } from './Finder.tsx';
@@ -61,7 +61,7 @@ export function JobsPage() {
           </div>
           <NewJob />
         </div>
-        <OutboxLine className="pt-3" />
+        <OutboxLater className="pt-3" />
         {error && (
           <p role="alert" className="py-4 font-medium text-copper">
             {error instanceof ApiError ? error.message : 'The list cannot be fetched.'} It is tried again by itself.

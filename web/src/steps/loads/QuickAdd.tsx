@@ -13,7 +13,7 @@ import { useCombobox } from 'downshift';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useLocation } from 'react-router';
 import { addLoad, roomFor } from '../../commands/loads.ts';
-import { useFirm } from '../../edges/useFirm.ts';
+import { useFirmAppliances } from '../../edges/useFirmAppliances.ts';
 import { isAdding } from '../../shell/adding.ts';
 import { useJob } from '../../shell/JobContext.tsx';
 import { CameraButton } from '../../ui/CameraButton.tsx';
@@ -25,7 +25,7 @@ import { PATH_WORDS } from './words.ts';
 export function QuickAdd() {
   const { session, job, edit } = useJob();
   const bus = useBus();
-  const firm = useFirm().appliances;
+  const firm = useFirmAppliances().appliances;
   const sender = usePhotoSender();
   const [text, setText] = useState('');
   const [active, setActive] = useState(-1);

@@ -1,6 +1,5 @@
 import { useState } from 'react';
 import { changeLoad } from '../../commands/loads.ts';
-import { keepPhoto } from '../../edges/useOutbox.ts';
 import { useEditing } from '../../shell/JobContext.tsx';
 
 /** Photos of labels that a load keeps. */
@@ -17,6 +16,8 @@ export function usePhotoSender() {
       return;
     }
     setProblem(null);
+    // Fetched as soon as the page was there.
+    const { keepPhoto } = await import('../../edges/useOutbox.ts');
     const id = await keepPhoto(session.id, photo);
     edit((job) => {
       const now = job.loads.find((other) => other.id === loadId);
