@@ -82,6 +82,7 @@ describe('a meter’s table is sent', () => {
     ['{"code":"unknown-log","detail":"The log is gone."}', 'The log is gone.'],
     ['<html>Sign in</html>', 'The server does not answer as it should.'],
     ['', 'The server does not answer as it should.'],
+    ['{"done":true}', 'The server does not answer as it should.'],
     ['{"stage":"reading","rows":10}\n', 'The server does not answer as it should.'],
   ])('what ends with %j is refused: %s', async (text, reason) => {
     const { request, done } = sent();

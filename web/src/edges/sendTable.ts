@@ -27,6 +27,10 @@ export type TableStage =
   | { readonly stage: 'sending'; readonly share: number }
   | { readonly stage: 'reading' | 'storing'; readonly rows: number };
 
+/** What this server says at the end; whoever else answers says something else. */
+const isTaken = (done: unknown): done is TableAnswer =>
+  typeof (done as TableAnswer | null)?.taken === 'number' && Array.isArray((done as TableAnswer).faults);
+
 /**
  * Sends a meter's table into a log. What it cannot take is thrown in one sentence.
  * @returns what came of it, and how to call it off: then nothing of it is stored
@@ -61,7 +65,7 @@ export function sendTable(
       const last = request.responseText.trim().split('\n').at(-1) ?? '';
       try {
         const said = JSON.parse(last);
-        if (said.done) resolve(said.done);
+        if (isTaken(said.done)) resolve(said.done);
         else reject(new Error((said.problem ?? said).detail ?? 'The server does not answer as it should.'));
       } catch {
         reject(new Error('The server does not answer as it should.'));

@@ -281,7 +281,7 @@ export class JobSession {
     this.#past = [{ before: joined.base ?? stored.job, after: joined.job }];
     this.#job = joined.job;
     this.#unsaved = joined.edits;
-    this.#base = joined.base;
+    this.#base = joined.base ?? (joined.baseVersion === stored.version ? stored.job : null);
     this.#version = joined.baseVersion;
     this.#writeAhead();
     // Only when they are safe under this session's name are they cleared under the others'.

@@ -1,8 +1,14 @@
 import { Dialog } from 'radix-ui';
-import type { SheetProps } from './Sheet.tsx';
+
+export interface SheetBodyProps {
+  readonly onOpenChange: (open: boolean) => void;
+  readonly title: string;
+  readonly description?: string;
+  readonly children: React.ReactNode;
+}
 
 /** A sheet while it is open. */
-export function SheetBody({ onOpenChange, title, description, children }: Omit<SheetProps, 'open'>) {
+export function SheetBody({ onOpenChange, title, description, children }: SheetBodyProps) {
   return (
     <Dialog.Root open onOpenChange={onOpenChange}>
       <Dialog.Portal>
