@@ -95,7 +95,8 @@ describe('how a load is fed', () => {
     const mine = fedBy(job, 'b', 'load-0', () => DC);
     const theirs = fedBy(job, 'b', 'load-1', (way) => ({ ...way, path: 'supply-only' }));
     const merged = mergeJobs(job, mine, theirs);
-    expect(merged && optionOf(merged, 'b').feeds.map(({ load }) => load)).toEqual(['load-0', 'load-1']);
+    // What was saved first stands first.
+    expect(merged && optionOf(merged, 'b').feeds.map(({ load }) => load)).toEqual(['load-1', 'load-0']);
     const other = fedBy(job, 'b', 'load-0', (way) => ({ ...way, path: 'direct' }));
     expect(mergeJobs(job, mine, other)).toBeNull();
   });
