@@ -105,7 +105,7 @@ async function fetchAhead(): Promise<void> {
 
 /** What an earlier visit could not send goes out as soon as the page is there, wherever that is. */
 async function sendWaiting(): Promise<void> {
-  const [{ outbox }] = await Promise.all([import('./edges/outbox.ts'), fetchOutboxLine()]);
+  const [{ outbox }] = await Promise.all([import('./edges/outbox.ts'), fetchOutboxLine(), SHEETS.palette()]);
   window.addEventListener('online', () => void outbox.send());
   // What the browser could not keep would be lost with the page.
   window.addEventListener('beforeunload', (event) => {

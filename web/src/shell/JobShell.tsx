@@ -62,7 +62,8 @@ function Commands({ palette, setPalette }: { palette: boolean; setPalette: (open
     }),
     [close, setPalette],
   );
-  useKeys(actions, keys);
+  // What is typed before the palette stands is not taken for keys of the page.
+  useKeys(palette ? [] : actions, keys);
   return (
     <Suspense fallback={null}>
       {palette && <Palette open onOpenChange={setPalette} actions={all} />}

@@ -5,16 +5,14 @@ import { shownKeys } from './keys.ts';
 
 const GROUPS = ['Go to', 'Edit', 'Option', 'Job', 'View'] as const;
 
+export interface PaletteProps {
+  readonly open: boolean;
+  readonly onOpenChange: (open: boolean) => void;
+  readonly actions: readonly Action[];
+}
+
 /** Every action and every load by name. */
-export function Palette({
-  open,
-  onOpenChange,
-  actions,
-}: {
-  open: boolean;
-  onOpenChange: (open: boolean) => void;
-  actions: readonly Action[];
-}) {
+export function Palette({ open, onOpenChange, actions }: PaletteProps) {
   return (
     <Command.Dialog
       open={open}

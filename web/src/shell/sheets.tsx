@@ -1,16 +1,36 @@
-import { lazy, Suspense } from 'react';
+import { lazy, type ReactNode, Suspense, useState } from 'react';
 import { useSaved } from './JobContext.tsx';
+import type { PaletteProps } from './Palette.tsx';
+
+/** A part that is fetched later; once it is there it is drawn at once, so that what is typed next is its own. */
+function soon<P extends object>(load: () => Promise<{ default: (props: P) => ReactNode }>) {
+  let loaded: ((props: P) => ReactNode) | null = null;
+  const fetch = () =>
+    load().then((module) => {
+      loaded = module.default;
+      return module;
+    });
+  const Lazy = lazy(fetch) as unknown as (props: P) => ReactNode;
+  const Part = (props: P) => {
+    // The same for as long as it is open.
+    const [Shown] = useState(() => loaded ?? Lazy);
+    return <Shown {...props} />;
+  };
+  return { fetch, Part };
+}
+
+const palette = soon<PaletteProps>(() => import('./Palette.tsx').then((module) => ({ default: module.Palette })));
+export const Palette = palette.Part;
 
 /** What is asked or shown now and then over the page: fetched when there is nothing else to do, or when it is wanted. */
 export const SHEETS = {
-  palette: () => import('./Palette.tsx').then(({ Palette }) => ({ default: Palette })),
+  palette: palette.fetch,
   shortcuts: () => import('./Shortcuts.tsx').then(({ Shortcuts }) => ({ default: Shortcuts })),
   conflict: () => import('./ConflictSheet.tsx').then(({ ConflictSheet }) => ({ default: ConflictSheet })),
   step: () => import('./StepSheet.tsx').then(({ StepSheet }) => ({ default: StepSheet })),
   left: () => import('./LeftSheet.tsx').then(({ LeftSheet }) => ({ default: LeftSheet })),
 };
 
-export const Palette = lazy(SHEETS.palette);
 export const Shortcuts = lazy(SHEETS.shortcuts);
 const ConflictSheet = lazy(SHEETS.conflict);
 const StepSheet = lazy(SHEETS.step);
