@@ -111,6 +111,19 @@ describe('undo of one’s own edits on a job that others change too', () => {
     expect(shared.stored.job.loads[0]).toMatchObject({ quantity: 2, room: 'cab' });
   });
 
+  it('of what is typed on in one field takes back nothing that came from elsewhere in between', async () => {
+    const { one, other, settle } = await two();
+    one.apply(changeJob({ title: 'x' }), 'title');
+    await settle();
+    other.apply(addLoad(load('kettle')));
+    await settle();
+    one.apply(changeJob({ title: 'xy' }), 'title');
+    one.undo();
+    expect([one.snapshot().job.title, names(one)]).toEqual(['x', ['Kettle']]);
+    one.undo();
+    expect([one.snapshot().job.title, names(one)]).toEqual(['Start', ['Kettle']]);
+  });
+
   it('of a load that somebody else has changed since asks before it goes', async () => {
     const { one, other, settle } = await two();
     one.apply(addLoad(load('lamp')));
