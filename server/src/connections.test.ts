@@ -102,6 +102,43 @@ describe('a connection that is kept', () => {
     socket.destroy();
   });
 
+  /** Answers as soon as a body begins, and reads no more of it. */
+  const early: Parameters<typeof createServer>[1] = (asked, answer) => {
+    if (asked.method === 'GET') return void answer.end('heard');
+    asked.once('data', () => {
+      asked.pause();
+      answer.statusCode = 413;
+      answer.end('refused');
+    });
+  };
+  const begin = (bytes: number) => `POST / HTTP/1.1\r\nHost: x\r\nContent-Length: ${bytes}\r\n\r\n`;
+
+  it('hears the next request where a body was read in part and then refused', async () => {
+    const { socket, heard, until } = wire(await listening({}, early));
+    socket.write(begin(5_000_000));
+    socket.write(Buffer.alloc(5_000_000, 0x20));
+    socket.write(GET);
+    expect(await until(() => heard.text.endsWith('heard'), 5000)).toBe(true);
+    socket.destroy();
+  });
+
+  it('is closed once more than 20 MB of a refused body have come', async () => {
+    const { socket, heard, until } = wire(await listening({}, early));
+    socket.write(begin(900_000_000));
+    const more = setInterval(() => socket.writableLength < 4_000_000 && socket.write(Buffer.alloc(2_000_000)), 5);
+    expect(await until(() => heard.closed, 8000)).toBe(true);
+    clearInterval(more);
+    expect(socket.bytesWritten).toBeLessThan(200_000_000);
+  });
+
+  it('is closed without a 408 where the time for a head is over and none was begun', async () => {
+    const port = await listening({ idleMs: 60_000 });
+    (servers[0] as Server).headersTimeout = 300;
+    const { heard, until } = wire(port);
+    expect(await until(() => heard.closed, 5000)).toBe(true);
+    expect(heard.text).toBe('');
+  });
+
   it('is closed when what was refused never ends', async () => {
     const port = await listening({});
     const { socket, heard, until } = wire(port);
