@@ -7,7 +7,7 @@ const ORDER = [
   'loads',
   'paths',
   'moment',
-  'store',
+  'battery',
   'sun',
   'weather',
   'panels',

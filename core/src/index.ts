@@ -6,6 +6,8 @@
 // What does this job come to?
 export { assess, type Evaluation, evaluate } from './assess/assess.ts';
 export type { Assessment, JobSummary } from './assess/assessment.ts';
+export type { Bank, BankString } from './battery/bank.ts';
+export type { Books } from './battery/books.ts';
 // What fills it, on a day of this trip?
 export { type ArrayLedger, CAUSES, type Cause, type UnlikeDetail } from './choices/arrayLedger.ts';
 // When does it run out, and how sure is that?
@@ -75,7 +77,6 @@ export {
 } from './choices/storeDetail.ts';
 export type { SupplyUse } from './choices/supplyUse.ts';
 export type { Survival, TripWeather, TypicalDay } from './days/answers.ts';
-export type { Books } from './days/books.ts';
 export {
   joinSamples,
   type LoadOdds,
@@ -295,7 +296,6 @@ export { asCabled, runsOf } from './settle/runs.ts';
 export { settle } from './settle/settle.ts';
 export { broughtBy, panelsOfList } from './sources/listed.ts';
 export type { Check, Window } from './sources/window.ts';
-export type { Bank, BankString } from './store/bank.ts';
 export { monthlyExtraterrestrialKwh } from './sun/geometry.ts';
 export { monthName } from './sun/months.ts';
 // What does a weather file say?

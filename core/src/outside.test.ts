@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { assess, evaluate } from './assess/assess.ts';
+import { storeDriftWh } from './battery/drift.ts';
 import { blankCharger, blankJob } from './job/blank.ts';
 import { withDriveHours } from './job/day.ts';
 import { ambientByMinuteC } from './loads/ambient.ts';
@@ -8,7 +9,6 @@ import { applyMoves } from './moves/move.ts';
 import { prepareMoves, rankMoves } from './moves/rank.ts';
 import { arrayDay } from './sources/array.ts';
 import { dayIncome } from './sources/dayIncome.ts';
-import { storeDriftWh } from './sources/drift.ts';
 import { driveProfile } from './sources/driving.ts';
 import type { Source, SourceKind } from './sources/source.ts';
 import { sunDay } from './sun/day.ts';
@@ -103,6 +103,7 @@ describe('an array by hand', () => {
 });
 
 describe('what a store gains in a day, by hand', () => {
+  const warm = { locked: new Uint8Array(1440) };
   const source = (kind: SourceKind, watts: Float64Array): Source => ({
     id: kind,
     kind,
@@ -114,21 +115,39 @@ describe('what a store gains in a day, by hand', () => {
     efficiency: 1,
   });
 
+  it('nothing while it is too cold to be charged: only what runs meanwhile is fed', () => {
+    const bus = new Float64Array(1440).fill(60);
+    const sun = new Float64Array(1440).fill(160, 600, 1200);
+    const passage = { inBySun: 0.9, inByAmps: 0.8, out: 0.9 };
+    // Too cold until 15:00: of ten hours five charge.
+    const cold = { locked: new Uint8Array(1440).fill(1, 0, 900) };
+    expect(storeDriftWh(bus, dayIncome([source('sun', sun)]), passage, cold)).toBeCloseTo(
+      500 * 0.9 - (14 * 60) / 0.9,
+      6,
+    );
+  });
+
   it('what is over, less what is lost on the way in, without what is missing and is lost on the way out', () => {
     const bus = new Float64Array(1440).fill(60);
     const sun = new Float64Array(1440).fill(160, 600, 1200);
     // Ten hours 100 W over, fourteen hours 60 W missing.
     const passage = { inBySun: 0.9, inByAmps: 0.8, out: 0.9 };
-    expect(storeDriftWh(bus, dayIncome([source('sun', sun)]), passage)).toBeCloseTo(1000 * 0.9 - (14 * 60) / 0.9, 6);
-    expect(storeDriftWh(bus, dayIncome([source('driving', sun)]), passage)).toBeCloseTo(
+    expect(storeDriftWh(bus, dayIncome([source('sun', sun)]), passage, warm)).toBeCloseTo(
+      1000 * 0.9 - (14 * 60) / 0.9,
+      6,
+    );
+    expect(storeDriftWh(bus, dayIncome([source('driving', sun)]), passage, warm)).toBeCloseTo(
       1000 * 0.8 - (14 * 60) / 0.9,
       6,
     );
     // The sun serves first: 60 W of its 160 go to the bus, so that a charger's 50 W are all over.
     const both = [source('sun', sun), source('driving', new Float64Array(1440).fill(50, 600, 1200))];
-    expect(storeDriftWh(bus, dayIncome(both), passage)).toBeCloseTo(1000 * 0.9 + 500 * 0.8 - (14 * 60) / 0.9, 6);
+    expect(storeDriftWh(bus, dayIncome(both), passage, warm)).toBeCloseTo(1000 * 0.9 + 500 * 0.8 - (14 * 60) / 0.9, 6);
     const driven = source('driving', driveProfile(withDriveHours([], 2), 250));
-    expect(storeDriftWh(bus, dayIncome([driven]), { inBySun: 1, inByAmps: 1, out: 1 })).toBeCloseTo(500 - 60 * 24, 6);
+    expect(storeDriftWh(bus, dayIncome([driven]), { inBySun: 1, inByAmps: 1, out: 1 }, warm)).toBeCloseTo(
+      500 - 60 * 24,
+      6,
+    );
   });
 });
 

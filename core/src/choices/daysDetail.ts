@@ -1,3 +1,4 @@
+import { FULL_SOC } from '../battery/charging.ts';
 import {
   generatorW,
   type Survival,
@@ -17,7 +18,6 @@ import type { Job, PlanStretch } from '../job/schema.ts';
 import { Effort } from '../moment/effort.ts';
 import { asFitted } from '../settle/fitted.ts';
 import { type Settled, settle, settledWithin } from '../settle/settle.ts';
-import { FULL_SOC } from '../store/charging.ts';
 import { designMonth } from '../sun/day.ts';
 import { dayOfYear, YEAR_DAYS } from '../sun/months.ts';
 import type { HourlyYear } from '../weather/hours.ts';

@@ -6,14 +6,12 @@ import type { Ledger } from '../paths/shares.ts';
 import { remembering } from '../quantity/remember.ts';
 import { type Asked, askedBy } from '../settle/asked.ts';
 import { aroundOn, settleDay } from '../settle/day.ts';
-import { type Fit, fitFor, heaterOn } from '../settle/fit.ts';
+import { type Fit, fitFor, usualDay, warmOn } from '../settle/fit.ts';
 import { throughBoxes } from '../sources/allInOne.ts';
-import { simulateDay } from '../sources/dayAtStore.ts';
+import { dayIncome, takenOf } from '../sources/dayIncome.ts';
 import { throughInputs } from '../sources/shared.ts';
 import { offeredWh, type Source, yieldOf } from '../sources/source.ts';
-import { steadyDay } from '../sources/steady.ts';
 import { type SupplyDay, supplyDay } from '../sources/supplyDay.ts';
-import { withHeater } from '../store/heaterDay.ts';
 import { placeIn, type SunDay, sunDay } from '../sun/day.ts';
 import { monthlyExtraterrestrialKwh } from '../sun/geometry.ts';
 import { seasonOf } from '../sun/season.ts';
@@ -63,7 +61,7 @@ export interface PlayedDay extends Fit {
   readonly needWh: number;
   readonly cooler: Cooler | null;
   readonly supply: SupplyDay | null;
-  /** W on the bus, the store's heater among them, without what a supply lets through. */
+  /** W on the bus, the battery's heater apart, without what a supply lets through. */
   readonly busW: Float64Array;
 }
 
@@ -206,17 +204,19 @@ export function playDay(
   const sources = supply
     ? throughInputs(throughBoxes([...fit.sources, supply.source], system), system.store)
     : fit.sources;
-  const heater = supply ? heaterOn(fit.store, { option, ambientC: around.ambientC }, sources) : fit.heater;
+  const brings = supply ? dayIncome(sources) : fit.brings;
+  const heater = supply ? warmOn(fit.store, { option, ambientC: around.ambientC }, brings) : fit.heater;
   return {
     ...fit,
     sources,
+    brings,
     heater,
     option,
     sun: around.sun,
     needWh: needWh + heater.wh,
     cooler,
     supply,
-    busW: withHeater(busW, heater),
+    busW,
   };
 }
 
@@ -225,7 +225,8 @@ const SERVED_WH = 1;
 
 export function cellOf(played: PlayedDay, month: number, { kind, supplyId }: KindOfDay): DayCell {
   const { sun, needWh, busW, sources } = played;
-  const { books } = steadyDay(played, busW, sources, simulateDay);
+  const { books, spareW } = usualDay(played, busW);
+  const taken = takenOf(sources, spareW);
   const sunWh = yieldOf(sources, 'sun');
   const drivingWh = yieldOf(sources, 'driving');
   const supplyWh = yieldOf(sources, 'supply');
@@ -240,14 +241,14 @@ export function cellOf(played: PlayedDay, month: number, { kind, supplyId }: Kin
     drivingWh,
     supplyWh,
     netWh: sunWh + drivingWh + supplyWh - needWh,
-    spilledWh: books.spilledWh,
+    spilledWh: books.sunOfferedWh - books.sunWh,
     shortWh,
     shortOf: shortWh < SERVED_WH ? null : supplyId !== null ? 'supply' : kind === 'driving' ? 'driving' : 'sun',
     sources: sources.map((source, i) => ({
       id: source.id,
       kind: source.kind,
       offeredWh: offeredWh(source),
-      takenWh: books.takenWh[i] ?? 0,
+      takenWh: taken[i] as number,
       clippedWh: source.clippedWh,
     })),
   };

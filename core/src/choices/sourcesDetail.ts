@@ -1,13 +1,15 @@
+import { dayBattery, traceDay } from '../battery/day.ts';
+import { steadyDay } from '../battery/steadyDay.ts';
+import { withHeater } from '../battery/warmDay.ts';
 import type { Job } from '../job/schema.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
+import { usualDay } from '../settle/fit.ts';
 import { asFitted } from '../settle/fitted.ts';
 import { settledWithin } from '../settle/settle.ts';
-import { simulateDay, traceDay } from '../sources/dayAtStore.ts';
+import { takenOf } from '../sources/dayIncome.ts';
 import type { LinkFlow } from '../sources/link.ts';
 import { yieldOf } from '../sources/source.ts';
-import { steadyDay } from '../sources/steady.ts';
 import type { Window } from '../sources/window.ts';
-import { withHeater } from '../store/heaterDay.ts';
 import { type ArrayLedger, arrayLedgers, panelsSum, type UnlikeDetail, unlikeDetails } from './arrayLedger.ts';
 import { cellOf, type DayCell, type KindOfDay, kindsOf, type PlayedDay, playDay } from './kindsOfDay.ts';
 import { type MetBy, metBy } from './metBy.ts';
@@ -53,9 +55,9 @@ export function sourcesDetail(job: Job, optionId: string, effort = Number.POSITI
     kinds.map((kind) => cellOf(playDay(fitted, optionId, month, kind, effort, settled.leads), month, kind)),
   );
   const { sources, bus, solar, driving, windows } = settled;
-  const usual = steadyDay(settled, withHeater(bus.busW, settled.heater), sources, simulateDay);
+  const taken = takenOf(sources, usualDay(settled, bus.busW).spareW);
   const used = new Map(
-    sources.flatMap(({ id, kind }, i) => (kind === 'sun' ? [[id, usual.books.takenWh[i] ?? 0] as const] : [])),
+    sources.flatMap(({ id, kind }, i) => (kind === 'sun' ? [[id, taken[i] as number] as const] : [])),
   );
   const ratingA = job.brief.alternator.ratingA;
   return {
@@ -117,19 +119,14 @@ export function dayBalance(
   const { leads } = settled;
   const fitted = asFitted(settled, job);
   const played = playDay(fitted, optionId, month, kind, effort, leads);
-  const { busW, sources } = played;
-  const trace = steadyDay(played, busW, sources, traceDay);
-  const sums = {
-    sun: new Float64Array(MINUTES_PER_DAY),
-    driving: new Float64Array(MINUTES_PER_DAY),
-    supply: new Float64Array(MINUTES_PER_DAY),
-  };
-  for (const { kind: of, watts } of sources)
-    for (let m = 0; m < MINUTES_PER_DAY; m++) sums[of][m] = (sums[of][m] as number) + (watts[m] as number);
+  const { heater, brings } = played;
+  const busW = withHeater(played.busW, heater);
+  const battery = dayBattery(played, heater);
+  const trace = traceDay(battery, steadyDay(battery, busW, brings).startWh, busW, brings);
   let [direct, fromStore, dark] = [0, 0, 0];
   for (let m = 0; m < MINUTES_PER_DAY; m++) {
-    const [need, sun] = [busW[m] as number, sums.sun[m] as number];
-    const income = sun + (sums.driving[m] as number) + (sums.supply[m] as number);
+    const [need, sun] = [busW[m] as number, brings.sunW[m] as number];
+    const income = sun + (brings.otherW[m] as number);
     direct += Math.min(need, sun);
     fromStore += Math.max(0, need - income);
     if ((played.sun.irradianceWm2[m] as number) === 0) dark += need;
@@ -137,9 +134,9 @@ export function dayBalance(
   return {
     stepMin: STEP_MIN,
     demandW: meansOf(busW),
-    sunW: meansOf(sums.sun),
-    drivingW: meansOf(sums.driving),
-    supplyW: meansOf(sums.supply),
+    sunW: meansOf(brings.sunW),
+    drivingW: meansOf(brings.drivingW),
+    supplyW: meansOf(brings.supplyW),
     soc: Array.from({ length: MINUTES_PER_DAY / STEP_MIN }, (_, i) => trace.soc[i * STEP_MIN] as number),
     directWh: direct / 60,
     storeWh: fromStore / 60,

@@ -1,11 +1,11 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { assess } from '../assess/assess.ts';
+import { cyclesAt } from '../battery/cycles.ts';
 import { blankCharger, blankString } from '../job/blank.ts';
 import { withDriveHours } from '../job/day.ts';
 import type { Job } from '../job/schema.ts';
 import { PARTS } from '../reference/parts.ts';
-import { cyclesAt } from '../store/cycles.ts';
 import { findingOf } from '../test/findings.ts';
 import { aJob, aLoad, withSystem } from '../test/jobs.ts';
 import { storeDetail } from './storeDetail.ts';

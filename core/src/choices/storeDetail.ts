@@ -1,3 +1,5 @@
+import { type Charging, FULL_SOC, hoursToSoc, socAfter } from '../battery/charging.ts';
+import { cyclesAt } from '../battery/cycles.ts';
 import type { Part } from '../job/partFields.ts';
 import type { Job } from '../job/schema.ts';
 import { Effort } from '../moment/effort.ts';
@@ -9,8 +11,6 @@ import { COPPER_KG_PER_MM2_M, ohmPerM } from '../reference/conductors.ts';
 import { DEFAULT } from '../reference/defaults.ts';
 import { GUIDE_W } from '../reference/sizes.ts';
 import { type Settled, settle, settledWithin } from '../settle/settle.ts';
-import { type Charging, FULL_SOC, hoursToSoc, socAfter } from '../store/charging.ts';
-import { cyclesAt } from '../store/cycles.ts';
 
 /** How one source, or all together, fill the store from its reserve. */
 export interface Filling {

@@ -1,7 +1,7 @@
+import { FULL_SOC } from '../battery/charging.ts';
+import type { Age } from '../battery/fittedModel.ts';
 import type { Settled } from '../settle/settle.ts';
 import { chargersOf } from '../sources/supplyDay.ts';
-import { FULL_SOC } from '../store/charging.ts';
-import type { Age } from '../store/model.ts';
 import type { HourlyYear } from '../weather/hours.ts';
 import type { PlanDay } from './plan.ts';
 import { runDays } from './run.ts';

@@ -1,12 +1,12 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { fill, notFilled, type StoreModel } from '../battery/fill.ts';
 import { prepareDays, tripDetail } from '../choices/daysDetail.ts';
 import { daysMoment } from '../choices/daysMoment.ts';
 import { blankController, blankLink, blankSupply } from '../job/blank.ts';
 import type { Job, Load, PlanStretch, Supply, System } from '../job/schema.ts';
 import { settle } from '../settle/settle.ts';
 import { yieldOf } from '../sources/source.ts';
-import { fill, notFilled, type StoreModel } from '../store/fill.ts';
 import { designMonth } from '../sun/day.ts';
 import { aHookup, aJob, aLoad, withSupplies, withSystem } from '../test/jobs.ts';
 import { aRun, oneLead } from '../test/runs.ts';

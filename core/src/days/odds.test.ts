@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
+import { noBooks } from '../battery/books.ts';
 import type { Job } from '../job/schema.ts';
 import { settle } from '../settle/settle.ts';
 import { spreadOf } from '../sun/spread.ts';
 import { aGenerator, aJob, aLoad, withSupplies, withSystem } from '../test/jobs.ts';
 import { generatorW } from './answers.ts';
-import { noBooks } from './books.ts';
 import { normalShare } from './normal.ts';
 import { joinSamples, oddsOf, sampleYears, wilson, type YearsSample } from './odds.ts';
 import { runDays } from './run.ts';

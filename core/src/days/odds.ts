@@ -1,5 +1,5 @@
+import { addBooks, type Books, noBooks } from '../battery/books.ts';
 import { MONTH_OF_DAY, YEAR_DAYS } from '../sun/months.ts';
-import { addBooks, type Books, noBooks } from './books.ts';
 import { runDays } from './run.ts';
 import type { DaysSetup } from './setup.ts';
 import { dayOf, syntheticRun } from './weather.ts';

@@ -1,10 +1,10 @@
-import { socOf, whAt } from '../store/fill.ts';
-import { emptyWarmth, neverCold, type Warmth, warmShareAt, warmthOf } from '../store/warmth.ts';
+import { assertBalanced, type Books, noBooks } from '../battery/books.ts';
+import { socOf, whAt } from '../battery/fill.ts';
+import { type LoadShares, makeSteps, type StepRows, type StepState } from '../battery/player.ts';
+import { emptyWarmth, neverCold, type Warmth, warmShareAt, warmthOf } from '../battery/warmth.ts';
 import { MONTH_OF_DAY } from '../sun/months.ts';
-import { assertBalanced, type Books, noBooks } from './books.ts';
 import type { DemandTable } from './demand.ts';
 import type { DaysSetup, DayTables } from './setup.ts';
-import { type LoadShares, makeSteps, type StepRows, type StepState } from './step.ts';
 import { emptyDay, fillDay, type Today, tellFollowed, writeAir } from './today.ts';
 import { dayOf, type WeatherRun } from './weather.ts';
 
@@ -305,6 +305,8 @@ const rowsOf = (
   warmShare,
   locked,
   stopWh: cableW,
+  spareW: null,
+  levelWh: null,
 });
 
 function emptyTrace(length: number): Trace {

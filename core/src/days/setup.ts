@@ -1,3 +1,7 @@
+import type { StoreModel } from '../battery/fill.ts';
+import { type Age, storeModelOf } from '../battery/fittedModel.ts';
+import type { CutOff } from '../battery/player.ts';
+import { type Battery, batteryOf } from '../battery/warmth.ts';
 import { onItsDay } from '../job/day.ts';
 import { runningPowerW } from '../job/draw.ts';
 import type { Day, DesignOption, Job } from '../job/schema.ts';
@@ -10,15 +14,11 @@ import { boxLimits } from '../sources/allInOne.ts';
 import { driveProfile } from '../sources/driving.ts';
 import { hourlyYield, type MeasuredHours } from '../sources/hourlyYield.ts';
 import { chargersOf, hoursOf, passing, supplyDay } from '../sources/supplyDay.ts';
-import type { StoreModel } from '../store/fill.ts';
-import { type Age, storeModelOf } from '../store/model.ts';
-import { type Battery, batteryOf } from '../store/warmth.ts';
 import { seasonOf } from '../sun/season.ts';
 import { type DemandTable, demandTable, stepMeans } from './demand.ts';
 import { type MonthSky, monthSky } from './income.ts';
 import { type OutletDay, outletDay } from './outlet.ts';
 import { dayKind, daysOfPlan, type PlanDay, runsOn, WEEK } from './plan.ts';
-import type { CutOff } from './step.ts';
 import { type Climate, climateOf } from './weather.ts';
 
 /** Everything that is settled before days are played: all that depends on the job, made when it is first needed. */

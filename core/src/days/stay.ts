@@ -1,19 +1,17 @@
+import { dayBattery, fullAt, type TracedDay, traceDay } from '../battery/day.ts';
+import { withHeater } from '../battery/warmDay.ts';
 import { onItsDay, shareOfDays } from '../job/day.ts';
 import { type LoadProfile, rememberedProfile } from '../loads/profile.ts';
 import { busDay } from '../paths/ledger.ts';
 import type { Settled } from '../settle/settle.ts';
-import { type DayTrace, dayStore, traceDay } from '../sources/dayAtStore.ts';
-import { dayIncome } from '../sources/dayIncome.ts';
 import type { Source } from '../sources/source.ts';
-import { socOf } from '../store/fill.ts';
-import { withHeater } from '../store/heaterDay.ts';
 
 export interface StaySimulation {
   /** The day after arriving with a full store, and the last day of the stay. */
-  readonly first: DayTrace;
-  readonly last: DayTrace;
+  readonly first: TracedDay;
+  readonly last: TracedDay;
   /** The day on which most goes unserved, and which of the stay it is, 1 first; the first when all is served. */
-  readonly worst: DayTrace;
+  readonly worst: TracedDay;
   readonly worstDay: number;
   /** The first day on which something goes unserved; null when all is served. */
   readonly shortFromDay: number | null;
@@ -25,24 +23,24 @@ export interface StaySimulation {
 
 /**
  * Simulates the stay off-grid, minute by minute from midnight, beginning with a full store, in the darkest month of
- * use: the store old and at its coldest, as it is sized; what runs on some days of the week on those days and all of it
+ * use: the battery old, as it is sized; what runs on some days of the week on those days and all of it
  * on the first. Asserts that the books balance to 1e-6 of the energy moved.
  */
 export function simulateStay(settled: Settled): StaySimulation {
   const { job, sources } = settled;
-  const store = dayStore(settled);
+  const battery = dayBattery(settled, settled.heater);
   const busOn = busOfDay(settled);
   const days = job.brief.nightsOffGrid;
-  let storedWh = store.model.fullWh;
-  const income = dayIncome(sources);
-  let today = traceDay(store, storedWh, busOn(0), income);
+  let storedWh = fullAt(battery);
+  const income = settled.brings;
+  let today = traceDay(battery, storedWh, busOn(0), income);
   const first = today;
   let [worst, worstDay] = [first, 1];
   let shortFromDay: number | null = null;
   for (let day = 0; day < days; day++) {
     // A day that begins as the one before did, with the same loads, is the same day.
     const same = day === 0 || (busOn(day) === busOn(day - 1) && storedWh === today.startWh);
-    if (!same) today = traceDay(store, storedWh, busOn(day), income);
+    if (!same) today = traceDay(battery, storedWh, busOn(day), income);
     if (shortFromDay === null && today.books.unservedWh > 1e-9) shortFromDay = day + 1;
     if (today.books.unservedWh > worst.books.unservedWh + 1e-9) [worst, worstDay] = [today, day + 1];
     storedWh = today.endWh;
@@ -54,7 +52,7 @@ export function simulateStay(settled: Settled): StaySimulation {
     worstDay,
     shortFromDay,
     days,
-    floorSoc: socOf(store.model, store.floorWh, store.warmShare),
+    floorSoc: battery.model.fullWh > 0 ? battery.floorSoc : 0,
     sources: sources.map(({ id, kind, name }) => ({ id, kind, name })),
   };
 }

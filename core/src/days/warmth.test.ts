@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
+import { emptyWarmth, warmthOf } from '../battery/warmth.ts';
 import { settle } from '../settle/settle.ts';
-import { emptyWarmth, warmthOf } from '../store/warmth.ts';
 import { aJob, aLoad, withSystem } from '../test/jobs.ts';
 import { runDays } from './run.ts';
 import { setUpDays } from './setup.ts';

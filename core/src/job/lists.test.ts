@@ -1,7 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { assess, type Evaluation, evaluate } from '../assess/assess.ts';
 import { applyMoves } from '../moves/move.ts';
-import { sunW } from '../settle/settle.ts';
 import { sunAheadMin } from '../sun/day.ts';
 import { findingOf } from '../test/findings.ts';
 import { aHookup, aJob, aLoad, withSupplies, withSystem } from '../test/jobs.ts';
@@ -42,7 +41,7 @@ describe('several of a kind', () => {
     expect(value(job, 'array.rating')).toBeGreaterThan(0);
   });
 
-  const arrayW = ({ sources }: Evaluation) => sunW(sources);
+  const arrayW = ({ brings }: Evaluation) => brings.sunW;
 
   it('a controller holds its own array to its A at 14.2 V, and no other', () => {
     const one = blankArray('one', 'One', 1000);

@@ -1,7 +1,7 @@
+import { restVoltageV } from '../battery/rest.ts';
 import type { RunLine } from '../choices/runsDetail.ts';
 import type { DesignOption, Job } from '../job/schema.ts';
 import { CHEMISTRY } from '../reference/chemistries.ts';
-import { restVoltageV } from '../store/rest.ts';
 
 /** One thing to check before a vehicle is handed over. */
 export interface CheckItem {

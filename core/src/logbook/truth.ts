@@ -1,6 +1,6 @@
+import { restVoltageV } from '../battery/rest.ts';
 import { type PreparedDays, tripDetail } from '../choices/daysDetail.ts';
 import { chargingVoltageV, nominalVoltageV } from '../reference/chemistries.ts';
-import { restVoltageV } from '../store/rest.ts';
 import type { Truth } from './simulated.ts';
 
 /** Ω inside a store of 12 V, from memory: what its volts give way under load in what instruments show. */

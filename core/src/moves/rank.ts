@@ -1,5 +1,5 @@
 import type { Job } from '../job/schema.ts';
-import { settledWithin, sunW } from '../settle/settle.ts';
+import { settledWithin } from '../settle/settle.ts';
 import { averageSavingWh } from './average.ts';
 import { movesOf } from './candidates.ts';
 import { MoveCosts } from './cost.ts';
@@ -47,7 +47,7 @@ export type Prepared = ReturnType<typeof prepareMoves>;
 /** The moves of one option and their costs, with the array it has. @param effort what the searches of each day may cost */
 export function prepareMoves(job: Job, optionId: string, effort = Number.POSITIVE_INFINITY) {
   const settled = settledWithin(job, optionId, effort);
-  const arrayW = sunW(settled.sources);
+  const arrayW = settled.brings.sunW;
   const costs = new MoveCosts(job, optionId, arrayW, effort);
   return { job, settled, costs, moves: onlyBestOf(movesOf(settled), costs) };
 }

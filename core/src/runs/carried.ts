@@ -1,3 +1,4 @@
+import { restVoltageV } from '../battery/rest.ts';
 import type { Load, Run } from '../job/schema.ts';
 import { LOW_12V } from '../moment/inverterCable.ts';
 import { startOf } from '../moment/starts.ts';
@@ -7,7 +8,6 @@ import { remembering } from '../quantity/remember.ts';
 import { CHEMISTRY } from '../reference/chemistries.ts';
 import { DROP_LIMIT } from '../reference/conductors.ts';
 import { DEFAULT } from '../reference/defaults.ts';
-import { restVoltageV } from '../store/rest.ts';
 import type { Fitted } from './fitted.ts';
 import { likelyRatingA } from './suited.ts';
 import { type Branch, zoneVolts } from './tree.ts';

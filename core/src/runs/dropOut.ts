@@ -1,5 +1,5 @@
+import { restVoltageV, socAtRest } from '../battery/rest.ts';
 import { DEFAULT } from '../reference/defaults.ts';
-import { restVoltageV, socAtRest } from '../store/rest.ts';
 import { type BusNet, type Copper, solveBus } from './busNet.ts';
 import type { Cabled } from './fitted.ts';
 import type { Drawn } from './network.ts';

@@ -1,7 +1,7 @@
+import { restVoltageV } from '../battery/rest.ts';
 import type { Run, System } from '../job/schema.ts';
 import { FUSES_A } from '../reference/conductors.ts';
 import { PROTECTION } from '../reference/protection.ts';
-import { restVoltageV } from '../store/rest.ts';
 import type { BankEnd } from './fitted.ts';
 import {
   type Choice,

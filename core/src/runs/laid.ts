@@ -1,3 +1,4 @@
+import { restVoltageV } from '../battery/rest.ts';
 import type { Run, System } from '../job/schema.ts';
 import { startOf } from '../moment/starts.ts';
 import type { DeviceDay } from '../paths/device.ts';
@@ -5,7 +6,6 @@ import { intoLead } from '../paths/lead.ts';
 import { type BusDay, busDay } from '../paths/ledger.ts';
 import { remembering } from '../quantity/remember.ts';
 import { chargingVoltageV } from '../reference/chemistries.ts';
-import { restVoltageV } from '../store/rest.ts';
 import { type Appliance, appliancesOn, drawnBy, drawnUsually, heaviestWith, startExtraW } from './appliances.ts';
 import { type BusNet, busNet, type Copper, solveBus } from './busNet.ts';
 import { type DropOut, dropOutAt } from './dropOut.ts';

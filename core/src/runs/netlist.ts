@@ -1,4 +1,4 @@
-import { restVoltageV } from '../store/rest.ts';
+import { restVoltageV } from '../battery/rest.ts';
 import { type Appliance, appliancesOn, drawnBy, heaviestWith } from './appliances.ts';
 import { type BusNet, busNet, type Copper } from './busNet.ts';
 import type { Cabled, Fitted } from './fitted.ts';

@@ -1,9 +1,9 @@
+import type { Demand } from '../battery/demand.ts';
+import { chargeWeightedMeanA } from '../battery/peukert.ts';
 import { type BusMoment, busMoment } from '../moment/busMoment.ts';
 import { ledgerRows } from '../paths/ledger.ts';
 import { type Ledger, ledgerOf } from '../paths/shares.ts';
 import { nominalVoltageV } from '../reference/chemistries.ts';
-import type { Demand } from '../store/demand.ts';
-import { chargeWeightedMeanA } from '../store/peukert.ts';
 import type { SettledDay } from './day.ts';
 import { demandOn } from './demand.ts';
 

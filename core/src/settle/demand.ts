@@ -1,8 +1,8 @@
+import type { Demand } from '../battery/demand.ts';
 import { onItsDay, shareOfDays } from '../job/day.ts';
 import type { Load } from '../job/schema.ts';
 import { type LoadProfile, rememberedProfile } from '../loads/profile.ts';
 import { busDay } from '../paths/ledger.ts';
-import type { Demand } from '../store/demand.ts';
 import type { SettledDay } from './day.ts';
 
 /**

@@ -1,16 +1,18 @@
+import { type DayAtBattery, dayBattery, type Income, isWorthAWord } from '../battery/day.ts';
+import type { FittedStore } from '../battery/fittedModel.ts';
+import { storeFactors } from '../battery/requirement.ts';
+import { type StoreSize, sizeStore } from '../battery/size.ts';
+import { steadyDay } from '../battery/steadyDay.ts';
+import { type Charging, type WarmDay, warmDay, withHeater } from '../battery/warmDay.ts';
+import { batteryOf } from '../battery/warmth.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
 import { ARRAY_STEP_W } from '../reference/sizes.ts';
 import { throughBoxes } from '../sources/allInOne.ts';
-import { isWorthAWord, simulateDay } from '../sources/dayAtStore.ts';
+import { dayIncome } from '../sources/dayIncome.ts';
 import { type DrivingSize, driveProfile, sizeDriving } from '../sources/driving.ts';
 import { sharingOutputs, throughInputs } from '../sources/shared.ts';
 import { type Sky, type SolarSize, sizeSolar } from '../sources/solar.ts';
-import { type Source, togetherW } from '../sources/source.ts';
-import { steadyDay } from '../sources/steady.ts';
-import { type Charging, type HeaterDay, heaterDay, NO_HEATER, withHeater } from '../store/heaterDay.ts';
-import { storeFactors } from '../store/requirement.ts';
-import { type StoreSize, sizeStore } from '../store/size.ts';
-import { batteryOf } from '../store/warmth.ts';
+import { type Source, wattHours } from '../sources/source.ts';
 import { planeIrradiance } from '../sun/plane.ts';
 import type { Asked } from './asked.ts';
 import type { SettledDay } from './day.ts';
@@ -22,10 +24,12 @@ export interface Fit {
   readonly solar: SolarSize;
   /** All that fills the store, in the order they are drawn on. */
   readonly sources: readonly Source[];
+  /** What they bring together. */
+  readonly brings: Income;
   /** Wh a day that the store's heater takes while the sun is up or the engine runs, as what charges is sized for it. */
   readonly heaterAsksWh: number;
-  /** What it takes of what the sources really bring. */
-  readonly heater: HeaterDay;
+  /** How warm the battery is, and what its heater takes of what the sources really bring. */
+  readonly heater: WarmDay;
 }
 
 /** Where it is fitted. */
@@ -37,17 +41,19 @@ export function fitFor({ needWh, busW, demand, typicalA, worstA }: Asked, around
   const { system } = option;
   const store = sizeStore(system, brief, demand, storeFactors(system, typicalA), worstA);
   const battery = batteryOf(system, store.kg);
-  const heaterAsksWh = battery.heaterW > 0 ? heaterDay(battery, ambientC, amply(around)).wh : 0;
+  const heaterAsksWh = battery.heaterW > 0 ? warmDay(battery, ambientC, amply(around)).wh : 0;
   const driving = sizeDriving(brief, system, needWh + heaterAsksWh, store, leads);
   const coveredWh = job.rules.arrayCovers === 'everything' ? 0 : driving.yieldWh * driving.countsShare;
   const sky = skyOver(around);
   const filledBy = (moreW: number) => {
     const solar = sizeSolar(system, sky, Math.max(0, needWh + heaterAsksWh - coveredWh), leads, moreW);
     const sources = sourcesOf(solar.sources, driving.sources, system);
-    return { solar, sources, heater: heaterOn(store, around, sources) };
+    const brings = dayIncome(sources);
+    return { solar, sources, brings, heater: warmOn(store, around, brings) };
   };
-  const isServed = ({ sources, heater }: ReturnType<typeof filledBy>): boolean =>
-    !isWorthAWord(steadyDay({ store, option }, withHeater(busW, heater), sources, simulateDay).books.unservedWh, busW);
+  const askedWh = wattHours(busW);
+  const isServed = (filled: ReturnType<typeof filledBy>): boolean =>
+    !isWorthAWord(usualDay({ store, option, ...filled }, busW).books.unservedWh, askedWh);
   const byBalance = filledBy(0);
   const isOpen = system.arrays === null && byBalance.solar.flat.whPerRatedW >= HELPS_WH;
   const moreW =
@@ -81,24 +87,21 @@ const AMPLE_W = 1e6;
 const amply = ({ sun, brief }: Pick<Around, 'sun' | 'brief'>): Charging => ({
   sunW: sun.irradianceWm2.map((w) => (w > 0 ? AMPLE_W : 0)),
   drivingW: driveProfile(brief.drives, AMPLE_W),
-  supplyW: NO_HEATER.watts,
+  supplyW: new Float64Array(MINUTES_PER_DAY),
 });
 
-/** What the store's heater takes of what its sources bring. */
-export function heaterOn(
+/** How warm the battery is, and what its heater takes of what its sources bring. */
+export function warmOn(
   { kg }: Pick<StoreSize, 'kg'>,
   { option, ambientC }: Pick<Around, 'option' | 'ambientC'>,
-  sources: readonly Source[],
-): HeaterDay {
-  const battery = batteryOf(option.system, kg);
-  if (battery.heaterW === 0) return NO_HEATER;
-  const of = (wanted: Source['kind']) =>
-    togetherW(
-      sources.filter(({ kind }) => kind === wanted),
-      MINUTES_PER_DAY,
-    );
-  return heaterDay(battery, ambientC, { sunW: of('sun'), drivingW: of('driving'), supplyW: of('supply') });
+  brings: Income,
+): WarmDay {
+  return warmDay(batteryOf(option.system, kg), ambientC, brings);
 }
+
+/** A day once many like it have gone by. @param busW W on the bus in each minute, the heater apart */
+export const usualDay = (fitted: FittedStore & Pick<Fit, 'heater' | 'brings'>, busW: Float64Array): DayAtBattery =>
+  steadyDay(dayBattery(fitted, fitted.heater), withHeater(busW, fitted.heater), fitted.brings);
 
 /** The sky of the day that was settled, as arrays see it. */
 export const skyOver = ({

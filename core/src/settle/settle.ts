@@ -1,3 +1,8 @@
+import type { Demand } from '../battery/demand.ts';
+import { storeDriftWh } from '../battery/drift.ts';
+import { type KitMass, kitMass } from '../battery/mass.ts';
+import { passageOf } from '../battery/passage.ts';
+import { withHeater } from '../battery/warmDay.ts';
 import type { Job } from '../job/schema.ts';
 import { type EvidenceSummary, evidenceSummary } from '../loads/evidence.ts';
 import type { BusMoment } from '../moment/busMoment.ts';
@@ -7,15 +12,9 @@ import { panelKg } from '../panels/panels.ts';
 import type { Ledger } from '../paths/shares.ts';
 import { remembering } from '../quantity/remember.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
-import { dayIncome } from '../sources/dayIncome.ts';
-import { storeDriftWh } from '../sources/drift.ts';
-import { controllersLoseWh, type Source, togetherW, yieldOf } from '../sources/source.ts';
+import { controllersLoseWh, yieldOf } from '../sources/source.ts';
 import { directWh } from '../sources/spared.ts';
 import { type Window, windowOf } from '../sources/window.ts';
-import type { Demand } from '../store/demand.ts';
-import { withHeater } from '../store/heaterDay.ts';
-import { type KitMass, kitMass } from '../store/mass.ts';
-import { passageOf } from '../store/passage.ts';
 import { askedBy } from './asked.ts';
 import { type SettledDay, settleDay } from './day.ts';
 import { type Fit, fitFor } from './fit.ts';
@@ -71,7 +70,7 @@ export function settle(asStored: Job, optionId?: string, effort?: Effort): Settl
   const asked = askedBy(day);
   const { ledger, busPeak, nominalV, demand, needWh } = asked;
   const fit = fitFor(asked, day);
-  const { store, driving, solar, sources, heater } = fit;
+  const { store, driving, solar, sources, brings, heater } = fit;
   const busW = withHeater(bus.busW, heater);
   const drivenWh = yieldOf(sources, 'driving');
   return {
@@ -98,19 +97,12 @@ export function settle(asStored: Job, optionId?: string, effort?: Effort): Settl
       drivingCountsWh: drivenWh * driving.countsShare,
       netWh: yieldOf(sources, 'sun') + drivenWh * driving.countsShare - needWh - heater.wh,
       controllersWh: controllersLoseWh(sources),
-      directWh: directWh(busW, sunW(sources)),
-      driftWh: storeDriftWh(busW, dayIncome(sources), passageOf(system)),
+      directWh: directWh(busW, brings.sunW),
+      driftWh: storeDriftWh(busW, brings, passageOf(system), heater),
     },
     kit: kitMass(system, store.kg, panelKg(solar.arrays), inverters, day.leads?.kg ?? 0),
   };
 }
-
-/** W that the sun offers in each minute. */
-export const sunW = (sources: readonly Source[]): Float64Array =>
-  togetherW(
-    sources.filter(({ kind }) => kind === 'sun'),
-    MINUTES_PER_DAY,
-  );
 
 const remembered = remembering<Job, Settled>();
 

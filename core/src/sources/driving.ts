@@ -1,3 +1,4 @@
+import { passageOf } from '../battery/passage.ts';
 import { blankLink } from '../job/blank.ts';
 import { driveHours } from '../job/day.ts';
 import type { Brief, DrivingLink, System, Use } from '../job/schema.ts';
@@ -7,7 +8,6 @@ import { eachMinute } from '../quantity/minutes.ts';
 import { remembering } from '../quantity/remember.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
 import { chargingVoltageV } from '../reference/chemistries.ts';
-import { passageOf } from '../store/passage.ts';
 import { type AlternatorLimit, alternatorLimit, standardDcdc } from './alternator.ts';
 import { heldTo, type LinkFlow, linkFlow } from './link.ts';
 import type { Source } from './source.ts';

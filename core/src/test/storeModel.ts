@@ -1,4 +1,4 @@
-import type { StoreModel } from '../store/fill.ts';
+import type { StoreModel } from '../battery/fill.ts';
 
 /** 1,000 Wh that lose something on each way and take less from 80 % on. */
 export const aStoreModel: StoreModel = {

@@ -31,7 +31,8 @@ const clock = (minute: number): string => (minute === 1440 ? '24:00' : formatClo
 function summary({ first, last, days }: StaySimulation): string {
   const when = (soc: Float64Array, wanted: number) => clock(soc.indexOf(wanted));
   const lowest = `Lowest on the first day: ${showText(first.lowestSoc, 'share')} at ${when(first.soc, first.lowestSoc)}.`;
-  const spilled = first.books.spilledWh > 1 ? ` ${showText(first.books.spilledWh, 'Wh')} of sun finds no room.` : '';
+  const spilledWh = first.books.sunOfferedWh - first.books.sunWh;
+  const spilled = spilledWh > 1 ? ` ${showText(spilledWh, 'Wh')} of sun finds no room.` : '';
   if (days === 1) return lowest + spilled;
   const after =
     last.unservedFromMin === null

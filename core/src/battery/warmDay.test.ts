@@ -3,7 +3,7 @@ import { dayBalance, sourcesDetail } from '../choices/sourcesDetail.ts';
 import { simulateStay } from '../days/stay.ts';
 import { settle } from '../settle/settle.ts';
 import { aJob, aLoad, withSystem } from '../test/jobs.ts';
-import { heaterDay } from './heaterDay.ts';
+import { warmDay } from './warmDay.ts';
 import { type Battery, batteryOf } from './warmth.ts';
 
 const MINUTES = 1440;
@@ -26,21 +26,21 @@ const battery = (part: Partial<Battery> = {}): Battery => ({
 describe('a day of a store with a heater', () => {
   it('takes nothing where it is warm, where nothing charges, or where there is none', () => {
     expect(
-      heaterDay(
+      warmDay(
         battery(),
         row(() => 6),
         sunFrom8To16,
       ).wh,
     ).toBe(0);
     expect(
-      heaterDay(
+      warmDay(
         battery(),
         row(() => -10),
         still,
       ).wh,
     ).toBe(0);
     expect(
-      heaterDay(
+      warmDay(
         battery({ heaterW: 0 }),
         row(() => -10),
         sunFrom8To16,
@@ -51,7 +51,7 @@ describe('a day of a store with a heater', () => {
   it('in steady frost: warms it up in closed form, then holds it, by hand', () => {
     // τ = 6 h, air −10 °C, 60 W: it climbs towards −10 + 60·6/3.417 = +95 °C; from −10 °C to +5 °C by
     // t = 6·ln(105.37 ÷ (105.37 − 15)) = 0.9215 h; then it holds 15 K against 3.417 Wh/K ÷ 6 h = 0.5694 W/K: 8.54 W.
-    const { watts, wh } = heaterDay(
+    const { watts, wh } = warmDay(
       battery(),
       row(() => -10),
       sunFrom8To16,
@@ -71,7 +71,7 @@ describe('a day of a store with a heater', () => {
 
   it('takes no more than comes', () => {
     const dim = { ...still, drivingW: row((h) => (h < 2 ? 25 : 0)) };
-    const { watts, wh } = heaterDay(
+    const { watts, wh } = warmDay(
       battery(),
       row(() => -10),
       dim,
@@ -116,7 +116,7 @@ describe('a job whose store is heated', () => {
     expect(netWh).toBeGreaterThanOrEqual(0);
     const [cold, warm] = [simulateStay(heated).first.books, simulateStay(without).first.books];
     expect(cold.unservedWh).toBe(0);
-    expect(cold.servedWh - warm.servedWh).toBeCloseTo(heated.heater.wh, 6);
+    expect(cold.usefulWh - warm.usefulWh).toBeCloseTo(heated.heater.wh, 6);
   });
 
   it('asks a DC-DC charger for as much more where the engine runs', () => {

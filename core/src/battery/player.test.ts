@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { aStoreModel } from '../test/storeModel.ts';
 import { noBooks } from './books.ts';
-import { type CutOff, type LoadShares, makeSteps, type StepRows, type StepState } from './step.ts';
+import { type CutOff, type LoadShares, makeSteps, type StepRows, type StepState } from './player.ts';
 
 const CUT_OFF: CutOff = {
   soc: 0.2,
@@ -46,6 +46,8 @@ function rowsOf(day: readonly Given[]): StepRows {
     warmShare: row(({ warmShare }) => warmShare),
     locked: Uint8Array.from(day, ({ isLocked }) => Number(isLocked)),
     stopWh: row(({ stopWh }) => stopWh),
+    spareW: null,
+    levelWh: null,
   };
 }
 

@@ -1,6 +1,6 @@
-import { FULL_SOC, TAPER_END } from '../store/charging.ts';
-import { fill, notFilled, type StoreModel, socOf, whAt } from '../store/fill.ts';
 import type { Books } from './books.ts';
+import { FULL_SOC, TAPER_END } from './charging.ts';
+import { fill, notFilled, type StoreModel, socOf, whAt } from './fill.ts';
 
 /** What the steps of a day begin with, a value for each: what is asked for, what is offered, how it is around the store. */
 export interface StepRows {
@@ -23,6 +23,10 @@ export interface StepRows {
   readonly locked: Uint8Array;
   /** Wh at the bus that must be left to stop what runs. */
   readonly stopWh: Float64Array;
+  /** Takes W in each step that nothing had use for; null = not asked. */
+  readonly spareW: Float64Array | null;
+  /** Takes Wh in the battery at the end of each step where all is served or nothing told apart; null = not asked. */
+  readonly levelWh: Float64Array | null;
 }
 
 /** The same of one step. */
@@ -63,6 +67,16 @@ export interface CutOff {
   readonly critical: readonly boolean[];
 }
 
+/** Where loads are not told apart: none is dropped, and what is missing at a level goes unserved. */
+export const undivided = (soc: number): CutOff => ({
+  soc,
+  keep: 0,
+  reconnect: 0,
+  together: true,
+  order: [],
+  critical: [],
+});
+
 /** What stands from one step to the next. */
 export interface StepState {
   storedWh: number;
@@ -83,6 +97,8 @@ const NO_TIME = 1e-12;
 const REACHED_WH = 1e-9;
 /** Times that loads come back within a step: what is filled and emptied faster than that stays off until the next. From memory. */
 const MOST_RETURNS = 8;
+/** Wh below which nothing goes unserved. */
+const MISSING_WH = 1e-9;
 /** W that are not missed. */
 const NO_POWER_W = 1e-9;
 
@@ -212,7 +228,7 @@ export function makeSteps(model: StoreModel, cutOff: CutOff, hours: number) {
       taperWh = taper,
       alwaysTakenW = chargeLimitW * TAPER_END,
       givesWh = (1 - keptSoc) * fullWh;
-    const { busW, sunW, drivingW, otherW, warmShare, locked, stopWh } = rows;
+    const { busW, sunW, drivingW, otherW, warmShare, locked, stopWh, spareW, levelWh } = rows;
     // What is added up stays in variables of the loops: a field written in each step costs as much as the rest of it.
     let stored = state.storedWh;
     // Wh taken out of a store that the cold leaves whole, at the lowest state of charge.
@@ -238,6 +254,7 @@ export function makeSteps(model: StoreModel, cutOff: CutOff, hours: number) {
         const next = stored - missingW * perOutWh;
         if (full - next > givesWh * share - (stopWh[s] as number) * perOut || missingW > dischargeMostW) break steps;
         stored = next;
+        if (levelWh) levelWh[s] = stored;
         outW += missingW;
         straightSunW += offeredW;
         if (byOthersW > 0) {
@@ -270,6 +287,8 @@ export function makeSteps(model: StoreModel, cutOff: CutOff, hours: number) {
             chargingW = filled.takenWh / hours;
           }
         }
+        if (spareW) spareW[s] = overW - chargingW;
+        if (levelWh) levelWh[s] = stored;
         const storedSunW = chargingW < sunOver ? chargingW : sunOver;
         const straightW = offeredW - sunOver;
         if (byOthersW > 0) {
@@ -301,6 +320,64 @@ export function makeSteps(model: StoreModel, cutOff: CutOff, hours: number) {
     state.storedWh = stored;
     state.lowSoc = Math.max(0, 1 - deepestWh / full);
     state.shortAtH = -1;
+    return s;
+  }
+
+  /**
+   * Steps of undivided loads at a limit of the battery, one after the other while it is: it gives what it can.
+   * @returns the first that is not so, or `to`; one at least is played
+   */
+  function starved(state: StepState, rows: StepRows, from: number, to: number, books: Books): number {
+    const { busW, sunW, drivingW, otherW, warmShare, spareW, levelWh } = rows;
+    let stored = state.storedWh;
+    let sun = 0,
+      sunTaken = 0,
+      driving = 0,
+      supply = 0,
+      served = 0,
+      out = 0,
+      unserved = 0;
+    state.shortAtH = -1;
+    let s = from;
+    for (; s < to; s++) {
+      const [needW, offeredW, byOthersW] = [busW[s] as number, sunW[s] as number, otherW[s] as number];
+      const missingW = needW - offeredW - byOthersW;
+      const share = warmShare[s] as number;
+      const heldWh = Math.max(0, stored - whAt(model, cutOff.soc, share)) * model.out;
+      const mostWh = Math.min(heldWh, dischargeLimitW * hours);
+      if (canHold && s > from && (missingW <= 0 || missingW * hours < mostWh)) break;
+      const outWh = Math.max(0, Math.min(missingW * hours, mostWh));
+      const shortWh = Math.max(0, missingW * hours - outWh);
+      // A step that is short ends the stretch, so that it is known when.
+      if (shortWh > MISSING_WH && unserved === 0 && s > from) break;
+      const straightSun = Math.min(needW, offeredW);
+      const straightDriving = Math.min(needW - straightSun, drivingW[s] as number);
+      const straight = Math.min(needW, offeredW + byOthersW);
+      sun += offeredW;
+      sunTaken += straightSun;
+      driving += straightDriving;
+      supply += straight - straightSun - straightDriving;
+      if (spareW) spareW[s] = offeredW + byOthersW - straight;
+      served += straight * hours + outWh;
+      out += outWh;
+      if (shortWh > MISSING_WH) {
+        unserved += shortWh;
+        state.shortAtH = 0;
+      }
+      stored -= outWh * perOut;
+      if (levelWh) levelWh[s] = stored;
+      if (canHold) state.lowSoc = Math.min(state.lowSoc, socOf(model, stored, share));
+    }
+    books.sunOfferedWh += sun * hours;
+    books.sunWh += sunTaken * hours;
+    books.directSunWh += sunTaken * hours;
+    books.drivingWh += driving * hours;
+    books.supplyWh += supply * hours;
+    books.usefulWh += served;
+    books.outOfStoreWh += out;
+    books.storageWh += out * perOut - out;
+    books.unservedWh += unserved;
+    state.storedWh = stored;
     return s;
   }
 
@@ -485,5 +562,5 @@ export function makeSteps(model: StoreModel, cutOff: CutOff, hours: number) {
     }
   }
 
-  return { usual, close };
+  return { usual, close, starved };
 }
