@@ -6,11 +6,9 @@ import type { Ledger } from '../paths/shares.ts';
 import { remembering } from '../quantity/remember.ts';
 import { type Asked, askedBy } from '../settle/asked.ts';
 import { aroundOn, settleDay } from '../settle/day.ts';
-import { type Fit, fitFor, usualDay, warmOn } from '../settle/fit.ts';
-import { throughBoxes } from '../sources/allInOne.ts';
+import { type Fit, fitFor, throughSystem, usualDay, warmOn } from '../settle/fit.ts';
 import { dayIncome, takenOf } from '../sources/dayIncome.ts';
-import { throughInputs } from '../sources/shared.ts';
-import { offeredWh, type Source, yieldOf } from '../sources/source.ts';
+import { offeredWh, type Source, wattHours, yieldOf } from '../sources/source.ts';
 import { type SupplyDay, supplyDay } from '../sources/supplyDay.ts';
 import { placeIn, type SunDay, sunDay } from '../sun/day.ts';
 import { monthlyExtraterrestrialKwh } from '../sun/geometry.ts';
@@ -176,8 +174,8 @@ function askedOn(
   const given = job.brief.supplies.find(({ id }) => id === supplyId);
   if (!given) return { ...asked, supply: null };
   const supply = supplyDay(given, { ...day, system: day.option.system, busW });
-  const busWh = supply.busW.reduce((sum, w) => sum + w, 0) / 60;
-  return { ...asked, needWh: busWh / day.roundTripEfficiency, busW: supply.busW, supply };
+  const onSupplyW = supply.busW();
+  return { ...asked, needWh: wattHours(onSupplyW) / day.roundTripEfficiency, busW: onSupplyW, supply };
 }
 
 /**
@@ -201,9 +199,7 @@ export function playDay(
   const fit = fitFor(asked, { ...around, job: onDay, option, leads });
   const { needWh, busW, supply, cooler } = asked;
   const { system } = option;
-  const sources = supply
-    ? throughInputs(throughBoxes([...fit.sources, supply.source], system), system.store)
-    : fit.sources;
+  const sources = supply ? throughSystem([...fit.sources, supply.source], system) : fit.sources;
   const brings = supply ? dayIncome(sources) : fit.brings;
   const heater = supply ? warmOn(fit.store, { option, ambientC: around.ambientC }, brings) : fit.heater;
   return {

@@ -1,6 +1,5 @@
 import type { Inverter, Job } from '../job/schema.ts';
 import { FORMS } from '../job/values.ts';
-import { type AssistDay, assistDay } from '../moment/assistDay.ts';
 import type { Weights } from '../moment/coincidence.ts';
 import { type Combinations, combinationsWithin } from '../moment/combinations.ts';
 import type { Effort } from '../moment/effort.ts';
@@ -12,6 +11,7 @@ import type { TimedSet } from '../moment/weighed.ts';
 import { acWeights, startsOf } from '../moment/worstMoment.ts';
 import { MOTOR_FROM } from '../reference/starts.ts';
 import { type Settled, settle } from '../settle/settle.ts';
+import { type AssistDay, assistDay } from './assistDay.ts';
 import { type Habits, habitsOf } from './habits.ts';
 import { type SchoolChoice, type SizeChoice, schoolChoices, sizeChoices } from './inverterChoice.ts';
 
@@ -205,6 +205,6 @@ function supplyDetail(job: Job, settled: Settled, moment: SupplyMoment): SupplyD
       settled.coincidence,
       job.together,
     ),
-    assistDay: assistDay(moment, settled.profiles, settled.bus, settled.option.system, settled.roundTripEfficiency),
+    assistDay: assistDay(settled, moment),
   };
 }

@@ -347,21 +347,45 @@ describe('supplies, by hand', () => {
   it('a charger that cannot be turned down that far is off', () => {
     const job = withParts(on(aHookup(2, 230), 100, 60), { chargers: [blankCharger('c', 'Charger', 60)] });
     expect(cell(job, 3, 'hookup').supplyWh).toBe(0);
-    expect(detail(job).supplies[0]?.hoursAlone).toBeNull();
+    expect(detail(job).supplies[0]?.alone).toBeNull();
   });
 
-  it('a generator runs 5.63 h a day for 2,400 Wh, on 2.9 l', () => {
-    const [use] = detail(on(aGenerator(2000))).supplies;
-    expect(use?.hoursAlone).toBeCloseTo(2400 / 426, 9);
+  const bank = (job: Job, store: Parameters<typeof withSystem>[1]['store']) => withSystem(job, { store });
+
+  it('a generator runs 6.19 h a day for 100 W all day, amps counted as amps', () => {
+    // 426 W, of which 100 run at once and 326 × 0.98 × 12.8 ÷ 14.2 stay: (24 − h)·100 = h·288.
+    const [use] = detail(bank(on(aGenerator(2000)), { capacityAh: 400 })).supplies;
+    const hours = 2400 / (100 + (326 * 0.98 * 12.8) / 14.2);
+    expect(Math.abs((use?.alone?.hours ?? 0) - hours)).toBeLessThan(1.5 / 60);
     expect(use?.fuelLPerH).toBeCloseTo(0.35 + 0.35 * (0.426 / 0.9), 9);
-    expect(use?.fuelAloneL).toBeCloseTo((2400 / 426) * (0.35 + 0.35 * 0.47333333), 6);
+    expect(use?.alone?.fuelL).toBeCloseTo((use?.alone?.hours ?? 0) * (0.35 + 0.35 * 0.47333333), 6);
+    expect(use?.alone?.heldByBattery).toBe(false);
     const never = detail(on(aGenerator(2000), 600)).supplies[0];
-    expect(never?.hoursAlone).toBeNull();
+    expect(never?.alone).toBeNull();
+  });
+
+  it('runs longer where the battery takes less: an AGM of 100 Ah is charged with 20 A at most', () => {
+    // 20 A × 14.2 V are 284 W, of which 20 run at once; the rest would be 264 × 0.95 × 12 ÷ 14.2 = 212 W: 2.1 h by
+    // that alone, and above 80 % it takes less.
+    const job = bank(on(aGenerator(2000), 20, 100), { chemistry: 'agm', capacityAh: 100 });
+    const [use] = detail(job).supplies;
+    expect(use?.dcW).toBeCloseTo(1420, 6);
+    expect(use?.alone?.hours).toBeGreaterThan((24 * 20) / (20 + (264 * 0.95 * 12) / 14.2));
+    expect(use?.alone?.heldByBattery).toBe(true);
+    // Chargers of twice the amps change nothing for it.
+    const twice = detail(bank(on(aGenerator(4000), 20, 200), { chemistry: 'agm', capacityAh: 100 })).supplies[0];
+    expect(twice?.alone?.hours).toBeCloseTo(use?.alone?.hours ?? 0, 2);
+    // A battery that cannot carry what is left of a day is on it all the time or never.
+    expect(
+      detail(bank(on(aGenerator(2000), 200, 100), { chemistry: 'agm', capacityAh: 50 })).supplies[0]?.alone?.hours ??
+        24,
+    ).toBeGreaterThan(20);
   });
 
   it('a traction battery of 123 kWh from 57 to 21 % carries 2.076 kW for 21.33 h', () => {
     const outlet = {
       ...blankSupply('outlet', '230V-50Hz'),
+      ratedW: 2400,
       packKwh: 123,
       fullShare: 0.57,
       reserveShare: 0.21,

@@ -1,8 +1,12 @@
 import type { Supply } from '../job/schema.ts';
 import { supplyLimit } from '../moment/supplyLimit.ts';
+import { MINUTES_PER_DAY } from '../quantity/units.ts';
 import { DEFAULT } from '../reference/defaults.ts';
+import { throughSystem, usualDay, warmOn } from '../settle/fit.ts';
 import type { Settled } from '../settle/settle.ts';
-import { chargersOf } from '../sources/supplyDay.ts';
+import { dayIncome } from '../sources/dayIncome.ts';
+import { offeredWh, type Source, wattHours } from '../sources/source.ts';
+import { beginsAtMin, chargersOf, hoursOf, type SupplyDay, supplyDay } from '../sources/supplyDay.ts';
 
 /** What charging from a supply takes of it, for this job. */
 export interface SupplyUse {
@@ -14,52 +18,112 @@ export interface SupplyUse {
   readonly dcW: number;
   /** Share of what it may give that the chargers take. */
   readonly limitShare: number;
-  /** h a day in which it would cover the whole need, and what sun and driving leave of it; null = never. */
-  readonly hoursAlone: number | null;
-  readonly hoursBeside: number | null;
-  /** Of a generator: l of fuel a day for those hours, and an hour with the chargers. */
+  /** What it takes to cover a day of the month designed for: by itself, and beside sun and driving; null = never. */
+  readonly alone: Covering | null;
+  readonly beside: Covering | null;
+  /** Of a generator: l of fuel an hour with the chargers at full. */
   readonly fuelLPerH: number | null;
-  readonly fuelAloneL: number | null;
-  readonly fuelBesideL: number | null;
   /** Of a traction battery: kWh it has down to its reserve, h that this job runs on it, and h at which a timer ends that. */
   readonly packKwh: number | null;
   readonly lastsH: number | null;
   readonly timerH: number | null;
 }
 
-export const supplyUses = ({ brief, option, ledger, income, leads, heater }: Settled): SupplyUse[] =>
-  brief.supplies.map((supply) => {
+/** How long a supply is on each day so that all is served, day after day. */
+export interface Covering {
+  readonly hours: number;
+  /** When it begins. */
+  readonly fromMin: number;
+  /** Of a generator, l a day. */
+  readonly fuelL: number | null;
+  /** Whether the battery, not the charger, decides most of the time: it takes less than it is offered. */
+  readonly heldByBattery: boolean;
+}
+
+export const supplyUses = (settled: Settled): SupplyUse[] =>
+  settled.brief.supplies.map((supply) => {
+    const { option, leads } = settled;
     const limit = supplyLimit(supply);
     const chargers = chargersOf(option.system, leads);
     const mostAcW = limit.runningSize * limit.wattsPerUnit;
     const share = chargers.acW > 0 ? Math.min(1, mostAcW / (chargers.acW * vaFactor(supply, chargers.vaPerW))) : 0;
     const acW = chargers.acW * share >= chargers.leastAcW ? chargers.acW * share : 0;
-    const dcW = chargers.storeW(acW);
-    const needWh = ledger.total.batteryWh + heater.wh;
-    const besideWh = Math.max(0, needWh - income.sunWh - income.drivingWh);
-    const hours = (wh: number): number | null => (wh <= 0 ? 0 : dcW > 0 && wh / dcW <= 24 ? wh / dcW : null);
-    const [hoursAlone, hoursBeside] = [hours(needWh), hours(besideWh)];
-    const fuelLPerH = supply.kind === 'generator' && acW > 0 ? fuelOf(supply, acW) : null;
-    const fuel = (h: number | null) => (fuelLPerH === null || h === null ? null : fuelLPerH * h);
-    const efficiency = chargers.acW > 0 ? chargers.dcW / chargers.acW : DEFAULT.chargerEfficiency.value;
-    const lasts = supply.kind === 'outlet' ? packOf(supply, needWh / efficiency / 24) : null;
+    const played = allDayOn(supply, settled);
     return {
       supplyId: supply.id,
       name: supply.name,
       kind: supply.kind,
       acW,
-      dcW,
+      dcW: chargers.storeW(acW),
       limitShare: mostAcW > 0 ? (acW * vaFactor(supply, chargers.vaPerW)) / mostAcW : 0,
-      hoursAlone,
-      hoursBeside,
-      fuelLPerH,
-      fuelAloneL: fuel(hoursAlone),
-      fuelBesideL: fuel(hoursBeside),
-      packKwh: lasts?.kwh ?? null,
-      lastsH: lasts?.hours ?? null,
+      alone: leastHours(played, []),
+      beside: leastHours(played, settled.sources),
+      fuelLPerH: supply.kind === 'generator' && acW > 0 ? fuelOf(supply, 1, acW) : null,
+      packKwh: null,
+      lastsH: null,
       timerH: supply.kind === 'outlet' ? supply.offAfterH : null,
+      ...(supply.kind === 'outlet' && packOf(supply, played)),
     };
   });
+
+/** A day on a supply that is there all day, in place of which each minute may be one without it. */
+interface AllDay {
+  readonly settled: Settled;
+  readonly supply: Supply;
+  readonly day: SupplyDay;
+  readonly onW: Float64Array;
+}
+
+function allDayOn(supply: Supply, settled: Settled): AllDay {
+  const { profiles, inverters, feeds, leads, bus, option } = settled;
+  const always = { ...supply, hours: [] };
+  const day = supplyDay(always, { profiles, system: option.system, inverters, feeds, leads, busW: bus.busW });
+  return { settled, supply, day, onW: day.busW() };
+}
+
+/** Unserved Wh a day below which all is served. */
+const SERVED_WH = 1;
+
+/** The day with the supply on for so many minutes, once many like it have gone by. @param beside what charges too */
+function dayOn({ settled, supply, day, onW }: AllDay, minutes: number, beside: readonly Source[]) {
+  const on = minutes > 0 ? hoursOf([{ startMin: beginsAtMin(supply), minutes }]) : new Float64Array(MINUTES_PER_DAY);
+  const { bus, option, store } = settled;
+  const busW = bus.busW.map((w, m) => w + ((onW[m] as number) - w) * (on[m] as number));
+  const source: Source = { ...day.source, watts: day.source.watts.map((w, m) => w * (on[m] as number)) };
+  const brings = dayIncome(throughSystem([...beside, source], option.system));
+  const heater = warmOn(store, settled, brings);
+  return { on, source, played: usualDay({ store, option, brings, heater }, busW) };
+}
+
+/** The least whole minutes a day that serve all of it; null when a whole day does not. */
+function leastHours(all: AllDay, beside: readonly Source[]): Covering | null {
+  const serves = (minutes: number) => dayOn(all, minutes, beside).played.books.unservedWh < SERVED_WH;
+  const fromMin = beginsAtMin(all.supply);
+  if (serves(0)) return { hours: 0, fromMin, fuelL: all.supply.kind === 'generator' ? 0 : null, heldByBattery: false };
+  if (!serves(MINUTES_PER_DAY)) return null;
+  let [short, enough] = [0, MINUTES_PER_DAY];
+  while (enough - short > 1) {
+    const middle = Math.floor((short + enough) / 2);
+    if (serves(middle)) enough = middle;
+    else short = middle;
+  }
+  const { offeredShare, acWh } = drawnOn(all, enough, beside);
+  const hours = enough / 60;
+  const fuelL = all.supply.kind === 'generator' ? fuelOf(all.supply, hours, acWh) : null;
+  return { hours, fromMin, fuelL, heldByBattery: offeredShare < MOSTLY };
+}
+
+/** Share of what the chargers offer below which the battery decides. Own choice. */
+const MOSTLY = 0.75;
+
+/** What a supply gives on such a day, Wh of mains, and the share of what its chargers offer that is taken. */
+function drawnOn(all: AllDay, minutes: number, beside: readonly Source[]) {
+  const { on, source, played } = dayOn(all, minutes, beside);
+  const offered = offeredWh(source);
+  const offeredShare = offered > 0 ? Math.min(1, played.books.supplyWh / offered) : 0;
+  const during = (watts: Float64Array) => wattHours(watts.map((w, m) => w * (on[m] as number)));
+  return { offeredShare, acWh: during(all.day.throughW) + during(all.day.chargersW) * offeredShare };
+}
 
 /** VA count on a socket, and on a generator whose label names them. */
 function vaFactor(supply: Supply, vaPerW: number): number {
@@ -69,18 +133,21 @@ function vaFactor(supply: Supply, vaPerW: number): number {
   return 1;
 }
 
-/** l/h: what it takes idling, and as much more as it gives. From memory, of a small inverter generator. */
-const fuelOf = (generator: Extract<Supply, { kind: 'generator' }>, watts: number): number =>
-  (generator.idleLPerH ?? DEFAULT.generatorIdleLPerH.value) +
-  ((generator.fuelLPerKwh ?? DEFAULT.generatorLPerKwh.value) * watts) / 1000;
+/** l: what it takes idling, and as much more as it gives. From memory, of a small inverter generator. */
+const fuelOf = (generator: Extract<Supply, { kind: 'generator' }>, hours: number, acWh: number): number =>
+  (generator.idleLPerH ?? DEFAULT.generatorIdleLPerH.value) * hours +
+  ((generator.fuelLPerKwh ?? DEFAULT.generatorLPerKwh.value) * acWh) / 1000;
 
-/** What a traction battery gives down to its reserve, and how long this job and its own electrics take for it. */
+/**
+ * What a traction battery gives down to its reserve, and how long this job and its own electrics take for it: mains
+ * loads straight, the rest through the chargers.
+ */
 function packOf(
   { packKwh, fullShare, reserveShare, ownW }: Extract<Supply, { kind: 'outlet' }>,
-  meanW: number,
-): { readonly kwh: number; readonly hours: number | null } | null {
-  if (packKwh === null) return null;
+  all: AllDay,
+): Pick<SupplyUse, 'packKwh' | 'lastsH'> {
+  if (packKwh === null) return { packKwh: null, lastsH: null };
   const kwh = packKwh * (fullShare - reserveShare);
-  const watts = meanW + (ownW ?? 0);
-  return { kwh, hours: watts > 0 ? (kwh * 1000) / watts : null };
+  const meanW = drawnOn(all, MINUTES_PER_DAY, []).acWh / 24 + (ownW ?? 0);
+  return { packKwh: kwh, lastsH: meanW > 0 ? (kwh * 1000) / meanW : null };
 }

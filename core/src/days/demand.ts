@@ -2,7 +2,7 @@ import { usesOn } from '../job/day.ts';
 import { runningPowerW } from '../job/draw.ts';
 import type { Day, Device, Use } from '../job/schema.ts';
 import { type Follow, followOf } from '../loads/follow.ts';
-import { type LoadProfile, stretchesOn } from '../loads/profile.ts';
+import { type LoadProfile, onlyWhile } from '../loads/profile.ts';
 import { eachCableShare, type Leads } from '../paths/cables.ts';
 import { type Chain, chainOf } from '../paths/chain.ts';
 import { eachShare } from '../paths/device.ts';
@@ -165,18 +165,6 @@ export function runningSums(values: Float64Array): Float64Array {
   const sums = new Float64Array(values.length + 1);
   for (let i = 0; i < values.length; i++) sums[i + 1] = (sums[i] as number) + (values[i] as number);
   return sums;
-}
-
-/** A profile of which a supply carries part. */
-function onlyWhile(profile: LoadProfile, share: Float64Array): LoadProfile {
-  const onShare = profile.onShare.map((on, m) => on * (share[m] as number));
-  return {
-    ...profile,
-    meanW: profile.meanW.map((w, m) => w * (share[m] as number)),
-    varianceW2: profile.varianceW2?.map((w2, m) => w2 * (share[m] as number)) ?? null,
-    onShare,
-    active: stretchesOn(onShare),
-  };
 }
 
 /** What a load that follows the weather draws in any: it holds its device on, and its tank cools. */

@@ -1,4 +1,4 @@
-import { MINUTES_PER_DAY } from '../quantity/units.ts';
+import { wattHours } from '../sources/source.ts';
 import { hoursOf, type SupplyDay } from '../sources/supplyDay.ts';
 import { stepMeans } from './demand.ts';
 import type { PlanDay } from './plan.ts';
@@ -21,11 +21,11 @@ export function outletDay({ supply }: PlanDay, day: SupplyDay | null, steps: num
   if (supply?.kind !== 'outlet' || supply.packKwh === null || !day) return null;
   const on = hoursOf(supply.hours);
   const drawnW = day.throughW.map((w, m) => w + (supply.ownW ?? 0) * (on[m] as number));
-  const charged = day.source.watts.reduce((sum, w) => sum + w, 0) * (24 / MINUTES_PER_DAY);
+  const charged = wattHours(day.source.watts);
   return {
     id: supply.id,
     packWh: Math.max(0, supply.packKwh * (supply.fullShare - supply.reserveShare)) * WH_PER_KWH,
     drawnW: stepMeans(drawnW, steps),
-    perChargedW: charged > 0 ? day.chargersWh / charged : 0,
+    perChargedW: charged > 0 ? wattHours(day.chargersW) / charged : 0,
   };
 }

@@ -2,6 +2,7 @@ import { shareOfDays, withDriveHours } from '../job/day.ts';
 import type { Brief, Day, Load, PlanStretch, Supply, Use } from '../job/schema.ts';
 import { minutesPerDay } from '../loads/uses.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
+import { beginsAtMin } from '../sources/supplyDay.ts';
 
 /** One day of the trip. */
 export interface PlanDay {
@@ -47,12 +48,9 @@ function planDay(brief: Brief, { kind, driveH, supply: id, hours }: PlanStretch)
 
 const driveHoursOf = ({ drives }: Brief): number => minutesPerDay(drives) / 60;
 
-/** When a supply is plugged in where only the hours are said: a generator by day, anything else from the evening on. Common practice. */
-const FROM_MIN = { generator: 10 * 60, hookup: 18 * 60, outlet: 18 * 60 } as const;
-
 /** The hours of a supply on a day: so many from when it begins, and no longer than its timer lets it. */
 function hoursOn(supply: Supply, hours: number | null): Use[] {
-  const from = supply.hours[0]?.startMin ?? FROM_MIN[supply.kind];
+  const from = beginsAtMin(supply);
   const asked = hours === null ? supply.hours : hours > 0 ? [{ startMin: from, minutes: hours * 60 }] : [NEVER];
   const timer = supply.kind === 'outlet' ? supply.offAfterH : null;
   if (timer === null) return [...asked];

@@ -148,8 +148,20 @@ export function loadProfile(load: Load, around: Surroundings): LoadProfile {
   };
 }
 
+/** A profile of which so much of each minute is left: of the rest something else carries it. */
+export function onlyWhile(profile: LoadProfile, share: Float64Array): LoadProfile {
+  const onShare = profile.onShare.map((on, m) => on * (share[m] as number));
+  return {
+    ...profile,
+    meanW: profile.meanW.map((w, m) => w * (share[m] as number)),
+    varianceW2: profile.varianceW2?.map((w2, m) => w2 * (share[m] as number)) ?? null,
+    onShare,
+    active: stretchesOn(onShare),
+  };
+}
+
 /** The stretches of minutes [from, to) in which something is on. */
-export function stretchesOn(onShare: Float64Array): [number, number][] {
+function stretchesOn(onShare: Float64Array): [number, number][] {
   const on: [number, number][] = [];
   for (let m = 0; m < MINUTES_PER_DAY; m++) {
     if (onShare[m] === 0) continue;

@@ -201,38 +201,43 @@ describe('a day on a supply with an inverter that assists', () => {
       withSystem(withSupplies(aJob([aLoad({ watts: 2500, hours: 0.5, path: 'inverter' })]), aHookup(10, 230)), {
         ...inverter('assisting'),
         charger: { ratingA: chargerA, leastA: 0, efficiency: 1 },
-        store: { roundTripEfficiency: 1 },
+        // Old it holds 80 Ah × 12.8 V = 1,024 Wh.
+        store: { chemistry: 'lfp', capacityAh: 100, roundTripEfficiency: 1 },
       }),
     );
+  const dayOf = (of: Parameters<typeof momentDetail>[0]) => momentDetail(of, 'a').supplies[0]?.assistDay;
 
-  it('lends 111 Wh and has them back in as long as the charger takes', () => {
-    const day = momentDetail(job(10), 'a').supplies[0]?.assistDay;
-    expect(day?.lentWh).toBeCloseTo(111.1, 1);
-    expect(day?.deepestWh).toBeCloseTo(111.1, 1);
-    // 10 A at 14.2 V are 142 W: 46.9 min.
-    expect(day?.repaidAfterMin).toBeGreaterThanOrEqual(46);
-    expect(day?.repaidAfterMin).toBeLessThanOrEqual(48);
+  it('takes 111 Wh of the battery and has them back in as long as the charger and the taper take', () => {
+    const day = dayOf(job(10));
+    expect(day?.lentWh).toBeCloseTo(100, 6);
+    expect(day?.lowestSoc).toBeCloseTo(1 - 111.1 / 1024, 4);
+    // 10 A in, of which 98 % stay: 125.4 W to 97.06 %, 38.8 min; then less and less to 99 %, 22.4 min.
+    expect(day?.fullAfterMin).toBeGreaterThanOrEqual(60);
+    expect(day?.fullAfterMin).toBeLessThanOrEqual(63);
+    expect([day?.unservedWh, day?.emptyFromMin]).toEqual([0, null]);
   });
 
-  it('pays the store its loss on the way in: √0.81 of what is charged, 52 min', () => {
-    const day = momentDetail(withSystem(job(10), { store: { roundTripEfficiency: 0.81 } }), 'a').supplies[0]?.assistDay;
-    // 142 W × 0.9 are 127.8 W into the store; 111.1 Wh take 52.2 min.
-    expect(day?.repaidAfterMin).toBeGreaterThanOrEqual(52);
-    expect(day?.repaidAfterMin).toBeLessThanOrEqual(54);
+  it('pays the battery its loss on the way out: 111 ÷ √0.81', () => {
+    const day = dayOf(withSystem(job(10), { store: { roundTripEfficiency: 0.81 } }));
+    expect(day?.lowestSoc).toBeCloseTo(1 - 111.1 / 0.9 / 1024, 4);
   });
 
-  it('with a charger that cannot be turned down helps to carry it too: 187 Wh lent, 119 owed, back in 50 min', () => {
-    // In the first minute 200 W ÷ 0.9; then nothing but 342 W ÷ 0.9 = 380 W, of which 142 W come back at once.
-    const stubborn = withSystem(job(10), { charger: { leastA: null, powerFactor: 1 } });
-    const day = momentDetail(stubborn, 'a').supplies[0]?.assistDay;
-    expect(day?.lentWh).toBeCloseTo((222.2 + 29 * 380) / 60, 0);
-    expect(day?.deepestWh).toBeCloseTo((222.2 + 29 * 238) / 60, 0);
-    expect(day?.repaidAfterMin).toBeGreaterThanOrEqual(49);
-    expect(day?.repaidAfterMin).toBeLessThanOrEqual(52);
+  it('has a charger that cannot be turned down off meanwhile', () => {
+    expect(dayOf(withSystem(job(10), { charger: { leastA: null, powerFactor: 1 } }))?.lentWh).toBeCloseTo(100, 6);
   });
 
-  it('says when it never comes back, without a charger', () => {
-    expect(momentDetail(job(0), 'a').supplies[0]?.assistDay?.repaidAfterMin).toBeNull();
+  it('empties the battery without a charger, and says so: what it should add goes unserved', () => {
+    const day = dayOf(job(0));
+    expect(day?.fullAfterMin).toBeNull();
+    expect(day?.unservedWh).toBeCloseTo(111.1, 1);
+    expect(day?.emptyFromMin).not.toBeNull();
+    expect(day?.lowestSoc).toBeCloseTo(0.2, 6);
+  });
+
+  it('adds no more than the inverter can, and only to what hangs on it', () => {
+    const alone = job(10);
+    const waiting = { ...alone, loads: alone.loads.map((load) => ({ ...load, path: 'supply-only' as const })) };
+    expect(dayOf(waiting)?.lentWh ?? 0).toBe(0);
   });
 });
 

@@ -123,5 +123,11 @@ export const sourcesOf = (
 ): readonly Source[] => {
   const shared = sharingOutputs([...sun, ...driving], system.driving ?? [], system.busVoltageV);
   const inOrder = [...shared].sort((a, b) => a.priority - b.priority);
-  return throughInputs(throughBoxes(inOrder, system), system.store);
+  return throughSystem(inOrder, system);
 };
+
+/** Sources in their order, held to what the units and inputs they come through let in. */
+export const throughSystem = (
+  sources: readonly Source[],
+  system: Pick<SettledDay['option']['system'], 'store'> & Parameters<typeof throughBoxes>[1],
+): readonly Source[] => throughInputs(throughBoxes(sources, system), system.store);

@@ -1,5 +1,5 @@
 import type { Supply, System, Use } from '../job/schema.ts';
-import type { LoadProfile } from '../loads/profile.ts';
+import { type LoadProfile, onlyWhile } from '../loads/profile.ts';
 import type { SizedInverter } from '../moment/sizeInverters.ts';
 import { sizeOn, supplyLimit } from '../moment/supplyLimit.ts';
 import { passesSupply } from '../moment/supplyMoment.ts';
@@ -17,12 +17,16 @@ import type { Source } from './source.ts';
 /** A day on a supply: what charges, and what is left for the bus to carry. */
 export interface SupplyDay {
   readonly source: Source;
+  /** Of each load the share of each minute that stays on the bus; null = all of each. */
+  readonly onBus: readonly (Float64Array | null)[];
   /** W on the bus, without what the supply lets through while it is there. */
-  readonly busW: Float64Array;
-  /** W that it gives straight to mains loads in each minute; Wh a day of them, and to the chargers. */
+  readonly busW: () => Float64Array;
+  /** W that it gives straight to mains loads in each minute. */
   readonly throughW: Float64Array;
-  readonly throughWh: number;
-  readonly chargersWh: number;
+  /** W of what runs on mains that an assisting inverter adds from the battery in each minute. */
+  readonly lentW: Float64Array;
+  /** W that its chargers draw of it in each minute. */
+  readonly chargersW: Float64Array;
   /** h in which it is plugged in or runs. */
   readonly hours: number;
 }
@@ -73,8 +77,9 @@ export function chargersOf({ chargers, busVoltageV }: System, leads: Pick<Leads,
 }
 
 /**
- * The supply feeds mains loads that pass through to it and those that wait for it; what is left of it charges, as far
- * as the chargers go and no less than they can be turned down to. Its share is kept, as at the worst moment.
+ * The supply feeds mains loads that pass through to it and those that wait for it. What they ask beyond its limit an
+ * assisting inverter adds from the battery; what is left of it charges, as far as the chargers go and no less than they
+ * can be turned down to. Its share is kept, as at the worst moment.
  */
 export function supplyDay(supply: Supply, day: Day): SupplyDay {
   const { profiles, system, inverters, feeds } = day;
@@ -82,40 +87,48 @@ export function supplyDay(supply: Supply, day: Day): SupplyDay {
   const chargers = chargersOf(system, day.leads);
   const chains = profiles.map(({ load }) => chainOf(load, system.devices));
   const passes = passing(profiles, chains, inverters);
-  const rest = profiles.filter((_, i) => !passes[i]);
-  const restW = rest.length === profiles.length ? day.busW : busDay(rest, system.devices, feeds, day.leads).busW;
   const isOn = hoursOf(supply.hours);
-  const mainsW = new Float64Array(MINUTES_PER_DAY);
-  const mainsVa = new Float64Array(MINUTES_PER_DAY);
+  const assisting = inverters.find(({ device, ratingW }) => device.form === 'assisting' && ratingW > 0) ?? null;
+  const isHelped = (i: number) => passes[i] === true && chains[i]?.device?.id === assisting?.device.id;
+  const [mainsW, mainsVa, helpedW] = [noWatts(), noWatts(), noWatts()];
   for (const [i, { load, meanW }] of profiles.entries()) {
     if (!passes[i]) continue;
     const perW = 1 / (chains[i]?.efficiency ?? 1);
+    const helped = assisting !== null && isHelped(i) ? 1 : 0;
     for (let m = 0; m < MINUTES_PER_DAY; m++) {
       const w = (meanW[m] as number) * perW;
       mainsW[m] = (mainsW[m] as number) + w;
       mainsVa[m] = (mainsVa[m] as number) + w / load.powerFactor;
+      helpedW[m] = (helpedW[m] as number) + w * helped;
     }
   }
   const perAcW = sizeOn(limit, 1, chargers.vaPerW);
-  const watts = new Float64Array(MINUTES_PER_DAY);
-  const busW = new Float64Array(MINUTES_PER_DAY);
-  const throughW = new Float64Array(MINUTES_PER_DAY);
-  let [throughWh, chargersWh, minutes, clipped] = [0, 0, 0, 0];
+  const [watts, throughW, chargersW, lentW] = [noWatts(), noWatts(), noWatts(), noWatts()];
+  const lentShare = noWatts();
+  const mostLentW = assisting?.bears.hotW ?? 0;
+  let [minutes, clipped] = [0, 0];
   for (let m = 0; m < MINUTES_PER_DAY; m++) {
     const on = isOn[m] as number;
-    busW[m] = (restW[m] as number) * on + (day.busW[m] as number) * (1 - on);
     if (on === 0) continue;
     const left = limit.runningSize - sizeOn(limit, mainsW[m] as number, mainsVa[m] as number);
+    const helped = helpedW[m] as number;
+    const lent = left < 0 ? Math.min(-left * limit.wattsPerUnit, helped, mostLentW) : 0;
     const fitsW = perAcW > 0 ? Math.max(0, left) / perAcW : 0;
     const acW = fitsW >= chargers.leastAcW ? Math.min(chargers.acW, fitsW) : 0;
     const dcW = chargers.acW > 0 ? (chargers.dcW * acW) / chargers.acW : 0;
     watts[m] = chargers.storeW(acW) * on;
     clipped += (chargers.dcW - dcW) * on;
-    throughW[m] = (mainsW[m] as number) * on;
-    throughWh += (throughW[m] as number) / 60;
-    chargersWh += (acW * on) / 60;
+    throughW[m] = ((mainsW[m] as number) - lent) * on;
+    lentW[m] = lent * on;
+    lentShare[m] = helped > 0 ? lent / helped : 0;
+    chargersW[m] = acW * on;
     minutes += on;
   }
+  const isLent = lentShare.some((share) => share > 0);
+  const onBus = profiles.map((_, i): Float64Array | null => {
+    if (!passes[i]) return null;
+    return isOn.map((on, m) => 1 - on * (isLent && isHelped(i) ? 1 - (lentShare[m] as number) : 1));
+  });
   const source: Source = {
     id: supply.id,
     kind: 'supply',
@@ -126,11 +139,25 @@ export function supplyDay(supply: Supply, day: Day): SupplyDay {
     clippedWh: clipped / 60,
     efficiency: chargers.acW > 0 ? chargers.dcW / chargers.acW : 1,
   };
-  return { source, busW, throughW, throughWh, chargersWh, hours: minutes / 60 };
+  return {
+    source,
+    onBus,
+    busW: () => {
+      if (onBus.every((share) => share === null)) return day.busW;
+      const left = profiles.map((profile, i) => (onBus[i] ? onlyWhile(profile, onBus[i]) : profile));
+      return busDay(left, system.devices, feeds, day.leads).busW;
+    },
+    throughW,
+    lentW,
+    chargersW,
+    hours: minutes / 60,
+  };
 }
 
+const noWatts = (): Float64Array => new Float64Array(MINUTES_PER_DAY);
+
 /** Which loads a supply feeds while it is there: those that wait for it, and those on an inverter that lets it through. */
-export function passing(
+function passing(
   profiles: readonly LoadProfile[],
   chains: readonly Chain[],
   inverters: readonly SizedInverter[],
@@ -142,6 +169,11 @@ export function passing(
       (chains[i]?.device?.kind === 'inverter' && through.has(chains[i]?.device?.id ?? '')),
   );
 }
+
+/** When a supply begins where only its hours are asked for: a generator by day, anything else from the evening on. Common practice. */
+const FROM_MIN = { generator: 10 * 60, hookup: 18 * 60, outlet: 18 * 60 } as const;
+
+export const beginsAtMin = ({ kind, hours }: Supply): number => hours[0]?.startMin ?? FROM_MIN[kind];
 
 /** Share of each minute in which it is there; no hours said = all day. */
 export function hoursOf(uses: readonly Use[]): Float64Array {

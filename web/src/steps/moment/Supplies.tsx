@@ -3,6 +3,7 @@ import {
   blankSupply,
   type Charger as ChargerPart,
   chargerOf,
+  formatClock,
   freeId,
   type SupplyDetail,
   type SupplyMoment,
@@ -137,14 +138,20 @@ function AssistWords({ detail }: { detail: SupplyDetail | null }) {
   const day = detail?.assistDay;
   if (!day) return null;
   if (day.lentWh < 0.5) return <p className="num text-ink-2">By the lanes the battery need not help on a usual day.</p>;
-  const repaid =
-    day.repaidAfterMin === null
-      ? 'and a day does not bring it back: charge more, or run less'
-      : `back ${day.repaidAfterMin < 90 ? `${day.repaidAfterMin} min` : showText(day.repaidAfterMin / 60, 'h')} after the deepest moment`;
+  const full =
+    day.fullAfterMin === null
+      ? 'and such days do not fill it: charge more, or run less'
+      : `and full again ${day.fullAfterMin < 90 ? `${day.fullAfterMin} min` : showText(day.fullAfterMin / 60, 'h')} later`;
   return (
     <p className="num text-ink-2">
-      By the lanes the battery lends {showText(day.lentWh, 'Wh')} a day; at most {showText(day.deepestWh, 'Wh')} are
-      owed, {repaid}.
+      By the lanes the battery adds {showText(day.lentWh, 'Wh')} a day of mains. On days like that it is down to{' '}
+      {showText(day.lowestSoc, 'share')} at {formatClock(day.lowestMin)}, {full}.
+      {day.emptyFromMin !== null && (
+        <strong className="font-medium text-stop">
+          {' '}
+          It is empty at {formatClock(day.emptyFromMin)}: {showText(day.unservedWh, 'Wh')} a day are not served.
+        </strong>
+      )}
     </p>
   );
 }

@@ -126,17 +126,21 @@ function SupplyAsSource({ supply }: { supply: Supply }) {
   );
 }
 
-const hours = (h: number | null) => (h === null ? 'more than a day has' : showText(h, 'h'));
+function coveringWords(covering: SupplyUse['alone']): string {
+  if (covering === null) return 'more hours than a day has';
+  const { hours, fuelL, heldByBattery } = covering;
+  const fuel = fuelL === null ? '' : `, ${formatNumber(fuelL, 1)} l of fuel`;
+  return `${showText(hours, 'h')}${fuel}${heldByBattery ? ' (the battery takes less than it is offered)' : ''}`;
+}
 
 function supplyWords(use: SupplyUse): string {
   if (use.acW <= 0) return 'Nothing charges from it: no charger is fitted, or it cannot be turned down far enough.';
   const charge = `${showText(use.dcW, 'W')} reach the store, ${formatNumber(use.limitShare * 100)} % of what it may give.`;
-  const fuel = (l: number | null) => (l === null ? '' : `, ${formatNumber(l, 1)} l of fuel`);
-  const alone = `Alone it covers the day in ${hours(use.hoursAlone)}${fuel(use.fuelAloneL)}`;
+  const alone = `Alone it covers the day in ${coveringWords(use.alone)}`;
   const beside =
-    use.hoursBeside === 0
+    use.beside?.hours === 0
       ? 'beside sun and driving it is not needed on a mean day.'
-      : `beside sun and driving in ${hours(use.hoursBeside)}${fuel(use.fuelBesideL)}.`;
+      : `beside sun and driving in ${coveringWords(use.beside)}.`;
   const pack =
     use.packKwh === null
       ? ''
