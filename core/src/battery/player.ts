@@ -1,6 +1,7 @@
 import type { Books } from './books.ts';
 import { FULL_SOC, TAPER_END } from './charging.ts';
 import { fill, notFilled, type StoreModel, socOf, whAt } from './fill.ts';
+import { keptSocOf } from './levels.ts';
 
 /** What the steps of a day begin with, a value for each: what is asked for, what is offered, how it is around the store. */
 export interface StepRows {
@@ -89,8 +90,6 @@ export interface StepState {
   lowSoc: number;
 }
 
-/** Of charge, between where loads go and where they come back. */
-const LEAST_BAND = 0.01;
 /** h below which no time has passed. */
 const NO_TIME = 1e-12;
 /** Wh within which a level counts as reached. */
@@ -114,8 +113,7 @@ export function makeSteps(model: StoreModel, cutOff: CutOff, hours: number) {
   const filled = notFilled();
   const slots = loads + 2;
   const canHold = model.fullWh > 0;
-  // What is kept for critical loads ends below where all come back, however much is asked to be kept.
-  const keptSoc = Math.min(Math.max(cutOff.soc, FULL_SOC - LEAST_BAND), cutOff.soc + cutOff.keep);
+  const keptSoc = keptSocOf(cutOff.soc, cutOff.keep);
   const backSoc = Math.min(FULL_SOC, cutOff.soc + cutOff.reconnect);
   const allBackSoc = Math.min(FULL_SOC, cutOff.soc + cutOff.keep + cutOff.reconnect);
   const { fullWh, inBySun, inByAmps, chargeLimitW, dischargeLimitW } = model;

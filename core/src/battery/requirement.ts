@@ -1,11 +1,14 @@
 import type { System } from '../job/schema.ts';
 import { CHEMISTRY, nominalVoltageV } from '../reference/chemistries.ts';
 import { type Demand, heaviestWh } from './demand.ts';
+import { type Levels, levelsOf } from './levels.ts';
 import { capacityForPeukert, chargeAtPeukert } from './peukert.ts';
 
 /** What stands between the energy in a store and the energy that can be planned with; the same for sizing and for the days it lasts. */
 export interface StoreFactors {
+  /** Share of the capacity that is planned with: no deeper than where the first load goes without. */
   readonly usableDepth: number;
+  readonly levels: Levels;
   readonly roundTripEfficiency: number;
   /** √ of the round trip: half the loss is taken on the way in, half on the way out. */
   readonly dischargeEfficiency: number;
@@ -19,9 +22,11 @@ export interface StoreFactors {
 
 export function storeFactors({ store, busVoltageV }: System, typicalA: number): StoreFactors {
   const data = CHEMISTRY[store.chemistry];
+  const levels = levelsOf(store);
   const roundTripEfficiency = store.roundTripEfficiency ?? data.roundTripEfficiency;
   return {
-    usableDepth: store.usableDepth ?? data.usableDepth,
+    usableDepth: levels.plannedDepth,
+    levels,
     roundTripEfficiency,
     dischargeEfficiency: Math.sqrt(roundTripEfficiency),
     coldFactor: 1 - data.coldLossPerK * Math.min(60, Math.max(0, data.coldFromC - store.coldestC)),

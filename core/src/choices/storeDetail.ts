@@ -181,12 +181,15 @@ function fillingsOf({ store, driving, sources, option }: Settled): Filling[] {
 /** The depths that are used, each with the store it asks for and the life it leaves. */
 function schoolsOf(job: Job, settled: Settled, effort: number): DepthSchool[] {
   const { chemistry } = settled.option.system.store;
-  const { usableDepth } = settled.store.factors;
+  const usableDepth = settled.store.factors.levels.depth;
   const usual = chemistry === 'lfp' ? [0.8, 0.9, 1] : [0.5, 0.6, 0.8];
   const depths = [...new Set([...usual, usableDepth])].sort((a, b) => a - b);
   return depths.map((depth) => {
     const { store } = settle(
-      withSystem(job, settled.option.id, (system) => ({ ...system, store: { ...system.store, usableDepth: depth } })),
+      withSystem(job, settled.option.id, (system) => ({
+        ...system,
+        store: { ...system.store, usableDepth: depth, cutOff: null, keepForCritical: 0 },
+      })),
       settled.option.id,
       new Effort(effort),
     );

@@ -156,13 +156,13 @@ const meanOfDesignC = ({ ambientC }: Settled): number => ambientC.reduce((sum, c
 
 /** Loads in the order in which they go: critical ones last, else the largest first or what stands lowest in the list. */
 function cutOffOf({ loads, rules }: Job, { system }: DesignOption, { store }: Settled): CutOff {
-  const { cutOff, reconnect, keepForCritical } = system.store;
+  const { reconnect, keepForCritical } = system.store;
   const largestFirst = rules.dropOrder === 'largest-first';
   const ranked = loads
     .map(({ critical, draw, quantity }, i) => ({ i, critical, w: quantity * runningPowerW(draw) }))
     .sort((a, b) => Number(a.critical) - Number(b.critical) || (largestFirst ? b.w - a.w : 0) || b.i - a.i);
   return {
-    soc: cutOff ?? 1 - store.factors.usableDepth,
+    soc: store.factors.levels.cutOffSoc,
     keep: keepForCritical,
     reconnect: reconnect ?? RECONNECT_SHARE,
     together: rules.dropOrder === 'together',

@@ -47,6 +47,13 @@ const LEAST_WH = 1e-6;
 
 const at = ({ option }: Settled, busV: 12 | 24): number => nominalVoltageV(option.system.store.chemistry, busV);
 
+/** What ends the part of the capacity that is planned with. */
+const DEPTH_BY = {
+  depth: (chemistry: string) => `Usable depth, ${chemistry}`,
+  'cut-off': () => 'Usable down to the cut-off',
+  critical: () => 'Usable down to what is kept for critical loads',
+} as const;
+
 /** What stands between label and use, each with where it is from. */
 function factorInputs(settled: Settled): Record<'depth' | 'cold' | 'age' | 'ageOfFitted' | 'discharge', WorkingInput> {
   const data = chemistryOf(settled);
@@ -60,7 +67,10 @@ function factorInputs(settled: Settled): Record<'depth' | 'cold' | 'age' | 'ageO
     origin: given === null ? data.origin : ORIGIN.job,
   });
   return {
-    depth: share('depth', `Usable depth, ${data.name}`, factors.usableDepth, usableDepth),
+    depth: {
+      ...share('depth', DEPTH_BY[factors.levels.decidedBy](data.name), factors.usableDepth, usableDepth),
+      ...(factors.levels.decidedBy !== 'depth' && { origin: ORIGIN.job }),
+    },
     cold: share(
       'cold',
       `Capacity left at ${showText(coldestC, '°C', settled.job.brief.region.units)}`,

@@ -1,3 +1,4 @@
+import { levelsOf } from '../battery/levels.ts';
 import { restVoltageV } from '../battery/rest.ts';
 import type { RunLine } from '../choices/runsDetail.ts';
 import type { DesignOption, Job } from '../job/schema.ts';
@@ -63,7 +64,7 @@ export function checklist(job: Job, option: DesignOption, runs: readonly RunLine
     'Volts of the store at rest, nothing on, an hour after charging',
     `between ${half.toFixed(1)} V (half full) and ${full.toFixed(1)} V (full)`,
   );
-  const cutOff = store.cutOff ?? 1 - CHEMISTRY[chemistry].usableDepth;
+  const cutOff = levelsOf(store).cutOffSoc;
   add(
     'cut-off',
     'store',

@@ -1,3 +1,4 @@
+import { levelsOf } from '../battery/levels.ts';
 import { restVoltageV } from '../battery/rest.ts';
 import type { Load, Run } from '../job/schema.ts';
 import { LOW_12V } from '../moment/inverterCable.ts';
@@ -5,7 +6,6 @@ import { startOf } from '../moment/starts.ts';
 import { Weighed } from '../moment/weighed.ts';
 import { chainOf } from '../paths/chain.ts';
 import { remembering } from '../quantity/remember.ts';
-import { CHEMISTRY } from '../reference/chemistries.ts';
 import { DROP_LIMIT } from '../reference/conductors.ts';
 import { DEFAULT } from '../reference/defaults.ts';
 import type { Fitted } from './fitted.ts';
@@ -153,7 +153,7 @@ function wayOhmToStart(run: Run, startA: number, { job, option, bank }: Fitted):
           )
           .map(({ minV }) => minV as number);
   if (cutOffs.length === 0 || startA <= 0) return Number.POSITIVE_INFINITY;
-  const reserve = store.cutOff ?? 1 - (store.usableDepth ?? CHEMISTRY[store.chemistry].usableDepth);
+  const reserve = levelsOf(store).cutOffSoc;
   const roomOhm = (restVoltageV(store.chemistry, busVoltageV, reserve) - Math.max(...cutOffs)) / startA;
   const wayOhm = Math.min(OWN_ROOM * roomOhm, roomOhm - (bank?.resistanceOhm ?? 0));
   return wayOhm > 0 ? wayOhm : Number.POSITIVE_INFINITY;

@@ -24,7 +24,7 @@ export function asCabled(settled: Settled): Cabled {
     ah: store.ah,
     nominalV,
     resistanceOhm: store.resistanceOhm,
-    reserveSoc: option.system.store.cutOff ?? 1 - store.factors.usableDepth,
+    reserveSoc: store.factors.levels.cutOffSoc,
   };
   return { ...fitted, bank };
 }
