@@ -1,8 +1,31 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { type Charging, hoursToSoc, socAfter } from './charging.ts';
+import * as charging from './charging.ts';
+import type { StoreModel } from './fill.ts';
 
 /** Against arithmetic, and against small steps of the same law written out here. */
+
+interface Charging {
+  readonly capacityAh: number;
+  readonly limitA: number;
+  readonly taperFromSoc: number;
+  readonly coulombic: number;
+}
+
+/** At 1 V an Ah is a Wh. */
+const modelOf = ({ capacityAh, limitA, taperFromSoc }: Charging): StoreModel => ({
+  fullWh: capacityAh,
+  chargeLimitW: limitA,
+  dischargeLimitW: 1000,
+  taperFromSoc,
+  inBySun: 1,
+  inByAmps: 1,
+  out: 1,
+});
+const hoursToSoc = (of: Charging, fromSoc: number, toSoc: number, amps: number) =>
+  charging.hoursToSoc(modelOf(of), fromSoc, toSoc, amps, of.coulombic);
+const socAfter = (of: Charging, fromSoc: number, amps: number, hours: number) =>
+  charging.socAfter(modelOf(of), fromSoc, amps, of.coulombic, hours);
 
 const agm: Charging = { capacityAh: 138, limitA: 27.6, taperFromSoc: 0.8, coulombic: 1 };
 

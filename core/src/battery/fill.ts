@@ -1,4 +1,3 @@
-import { TAPER_END } from './charging.ts';
 import type { Passage } from './passage.ts';
 
 /** A store as the simulation steps it, all plain numbers; Wh are ampere-hours × nominal volts. */
@@ -28,6 +27,11 @@ export interface Filled {
 }
 
 export const notFilled = (): Filled => ({ storedWh: 0, hours: 0, takenWh: 0, fallen: 1, overWh: 0 });
+
+/** Share of the limit that is still taken at 100 %: the tail of absorption. Common practice. */
+export const TAPER_END = 0.02;
+/** The state of charge that is called full. Common practice. */
+export const FULL_SOC = 0.99;
 
 const FALL = -Math.log(TAPER_END);
 /** How often what a full store takes goes into its limit. */

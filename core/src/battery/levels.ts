@@ -1,6 +1,6 @@
 import type { System } from '../job/schema.ts';
 import { CHEMISTRY } from '../reference/chemistries.ts';
-import { FULL_SOC } from './charging.ts';
+import { FULL_SOC } from './fill.ts';
 
 /** States of charge between which a battery is used, 0…1. */
 export interface Levels {

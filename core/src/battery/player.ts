@@ -1,6 +1,5 @@
 import type { Books } from './books.ts';
-import { FULL_SOC, TAPER_END } from './charging.ts';
-import { fill, notFilled, type StoreModel, socOf, whAt } from './fill.ts';
+import { FULL_SOC, fill, notFilled, type StoreModel, socOf, TAPER_END, whAt } from './fill.ts';
 import { keptSocOf } from './levels.ts';
 
 /** What the steps of a day begin with, a value for each: what is asked for, what is offered, how it is around the store. */

@@ -1,5 +1,5 @@
-import { FULL_SOC } from '../battery/charging.ts';
 import { dayBattery, traceDay } from '../battery/day.ts';
+import { FULL_SOC } from '../battery/fill.ts';
 import { steadyDay } from '../battery/steadyDay.ts';
 import { withHeater } from '../battery/warmDay.ts';
 import type { SupplyMoment } from '../moment/supplyMoment.ts';

@@ -1,4 +1,4 @@
-import { FULL_SOC } from '../battery/charging.ts';
+import { FULL_SOC } from '../battery/fill.ts';
 import {
   generatorW,
   type Survival,

@@ -1,5 +1,7 @@
-import { type Charging, FULL_SOC, hoursToSoc, socAfter } from '../battery/charging.ts';
+import { hoursToSoc, socAfter } from '../battery/charging.ts';
 import { cyclesAt } from '../battery/cycles.ts';
+import { FULL_SOC } from '../battery/fill.ts';
+import { storeModelOf } from '../battery/fittedModel.ts';
 import type { Part } from '../job/partFields.ts';
 import type { Job } from '../job/schema.ts';
 import { Effort } from '../moment/effort.ts';
@@ -132,26 +134,28 @@ function advisedOf(voltages: readonly VoltageChoice[], needWh: number): 12 | 24 
 /** The store as it is charged: what each source does alone, and all at once. */
 function fillingsOf({ store, driving, sources, option }: Settled): Filling[] {
   const { busVoltageV, chargers } = option.system;
-  const data = CHEMISTRY[option.system.store.chemistry];
-  const charging: Charging = {
-    capacityAh: store.ah,
-    limitA: store.chargeLimitA,
-    taperFromSoc: data.taperFromSoc,
-    coulombic: data.coulombic,
-  };
+  const volts = chargingVoltageV(busVoltageV);
+  const model = storeModelOf({ store, option }, 'now');
   const reserve = 1 - store.factors.usableDepth;
   const filled = (name: string, kind: Filling['kind'], amps: number, driveH = 0): Filling => {
-    const hours = hoursToSoc(charging, reserve, FULL_SOC, amps);
+    const each = kind === 'sun' ? model.inBySun : model.inByAmps;
+    const hours = hoursToSoc(model, reserve, FULL_SOC, amps * volts, each);
     const drive =
       kind === 'driving' && driveH > 0 && store.ah > 0
         ? {
             hours: driveH,
             inAh: amps * driveH,
             flatSoc: Math.min(1, reserve + (amps * driveH) / store.ah),
-            soc: socAfter(charging, reserve, amps, driveH),
+            soc: socAfter(model, reserve, amps * volts, each, driveH),
           }
         : null;
-    const alone = hoursToSoc({ ...charging, limitA: Number.MAX_SAFE_INTEGER }, reserve, FULL_SOC, amps);
+    const alone = hoursToSoc(
+      { ...model, chargeLimitW: Number.MAX_SAFE_INTEGER },
+      reserve,
+      FULL_SOC,
+      amps * volts,
+      each,
+    );
     return {
       name,
       kind,
@@ -162,7 +166,6 @@ function fillingsOf({ store, driving, sources, option }: Settled): Filling[] {
       drive,
     };
   };
-  const volts = chargingVoltageV(busVoltageV);
   const { inputs, inputW } = option.system.store;
   const mostA = inputW === null ? Number.POSITIVE_INFINITY : inputW / volts;
   const bestA = (watts: Float64Array) => Math.max(0, ...watts) / volts;

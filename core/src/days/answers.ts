@@ -1,4 +1,4 @@
-import { FULL_SOC } from '../battery/charging.ts';
+import { FULL_SOC } from '../battery/fill.ts';
 import type { Age } from '../battery/fittedModel.ts';
 import type { Settled } from '../settle/settle.ts';
 import { chargersOf } from '../sources/supplyDay.ts';
