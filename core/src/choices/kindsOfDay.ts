@@ -10,7 +10,7 @@ import { type Fit, fitFor, throughSystem, usualDay, warmOn } from '../settle/fit
 import { dayIncome, takenOf } from '../sources/dayIncome.ts';
 import { offeredWh, type Source, wattHours, yieldOf } from '../sources/source.ts';
 import { type SupplyDay, supplyDay } from '../sources/supplyDay.ts';
-import { placeIn, type SunDay, sunDay } from '../sun/day.ts';
+import { placeIn, type SunDay, sunDay, withSunInItsMonth } from '../sun/day.ts';
 import { monthlyExtraterrestrialKwh } from '../sun/geometry.ts';
 import { seasonOf } from '../sun/season.ts';
 import { BRIGHT_SHARE, clearnessAt, DULL_SHARE } from '../sun/spread.ts';
@@ -97,7 +97,7 @@ function placeUnder(place: Place, month: number, peakSunHours: number): Place {
 
 /** The job on one kind of day of one month. */
 function jobOn(job: Job, month: number, { kind }: Pick<KindOfDay, 'kind'>): Job {
-  const { brief } = job;
+  const brief = withSunInItsMonth(job.brief);
   const { sunHours: meanHours } = sunDay(placeIn(brief.place, month), month);
   const hours = sunHoursOn(brief.place, month, meanHours, kind);
   const place = hours === null ? brief.place : placeUnder(brief.place, month, hours);

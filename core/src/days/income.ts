@@ -8,14 +8,23 @@ import { planeIrradiance } from '../sun/plane.ts';
 import { stepMeans } from './demand.ts';
 import type { Climate } from './weather.ts';
 
-/** Clearness at which arrays are reckoned; between them it is straight. */
-export const LEVELS = 11;
-export const LEVEL_STEP = 0.09;
+/** Clearness between one level and the next, about; and the clearest that is told apart. */
+const LEVEL_STEP = 0.09;
+const CLEAREST = 0.9;
+
+/** Levels of clearness at which arrays are reckoned, the month's mean among them; between them it is straight. */
+function levelsOf(meanClearness: number): { readonly step: number; readonly count: number } {
+  const step = meanClearness > 0 ? meanClearness / Math.max(1, Math.round(meanClearness / LEVEL_STEP)) : LEVEL_STEP;
+  return { step, count: Math.ceil(CLEAREST / step) + 1 };
+}
 
 /** What arrays give through a day of a month, at each level of clearness, and what is around them. */
 export interface MonthSky {
   /** One for each array: W of each step, level after level, the cells as warm as the month's air makes them. */
   readonly arrays: readonly Float64Array[];
+  /** Clearness of one level more, and the highest level that has one above it. */
+  readonly levelStep: number;
+  readonly lastLevel: number;
   /** Share by which an array gives more for each K of air above the month's; and W that its controller lets through at most. */
   readonly perK: readonly number[];
   readonly mostW: readonly number[];
@@ -28,9 +37,6 @@ export interface MonthSky {
   readonly meanC: number;
   readonly swingC: number;
 }
-
-/** Clearness whose level is `level`. */
-const clearnessAtLevel = (level: number): number => level * LEVEL_STEP;
 
 export function monthSky(
   { brief, rules }: Pick<Job, 'brief' | 'rules'>,
@@ -51,9 +57,10 @@ export function monthSky(
     return { place: there, sun: sunDay(there, month) };
   };
   const ambientC = ambientByMinuteC(place, ahead);
-  const levels = Array.from({ length: LEVELS }, (_, level) => dayAt(clearnessAtLevel(level)));
+  const { step, count } = levelsOf(climate.clearness[month - 1] as number);
+  const levels = Array.from({ length: count }, (_, level) => dayAt(level * step));
   const tables = arrays.map((array) => {
-    const table = new Float64Array(LEVELS * steps);
+    const table = new Float64Array(count * steps);
     for (const [level, { place: there, sun }] of levels.entries()) {
       if (level === 0) continue;
       const sky = {
@@ -68,6 +75,8 @@ export function monthSky(
   const unit = { dayTempC: 1, nightTempC: -1 };
   return {
     arrays: tables,
+    levelStep: step,
+    lastLevel: count - 2,
     // Of panels joined straight to the store the current counts, which hardly moves with warmth.
     perK: arrays.map((array) =>
       rules.arrayFactor !== null || array.controller.kind === 'pwm' ? 0 : standingOf(array).powerPerK,

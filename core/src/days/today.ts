@@ -1,5 +1,5 @@
 import { type FollowingLoad, runningSums } from './demand.ts';
-import { LEVEL_STEP, LEVELS, type MonthSky } from './income.ts';
+import type { MonthSky } from './income.ts';
 import type { DaysSetup, DayTables, Sharing } from './setup.ts';
 import type { WeatherRun } from './weather.ts';
 
@@ -61,9 +61,6 @@ export function emptyDay(steps: number): Today {
   };
 }
 
-/** Highest level of clearness that has one above it. */
-const LAST_LEVEL = LEVELS - 2;
-
 /**
  * What a day asks for and offers in its weather, one short loop after the other.
  * @param d which day of the weather; `beyondH` h in which loads cannot do what they should, added to; `measured` Wh of
@@ -99,8 +96,8 @@ export function fillDay(
   }
   followAll(today, demand, beyondH, stepMin / 60, null);
   today.cableSums = demand.followInCables ? runningSums(today.cableW) : demand.cableSums;
-  const level = Math.min(LAST_LEVEL, Math.floor(clearness / LEVEL_STEP));
-  const above = Math.min(1, clearness / LEVEL_STEP - level);
+  const level = Math.min(sky.lastLevel, Math.floor(clearness / sky.levelStep));
+  const above = Math.min(1, clearness / sky.levelStep - level);
   const gives: Gives = measured
     ? (to, array) => addHours(to, measured[array] as Float64Array, d)
     : (to, array) => addArray(to, sky, array, level * steps, above, meanC - sky.meanC, swingC - sky.swingC);

@@ -13,7 +13,7 @@ import { type BusDay, busDay } from '../paths/ledger.ts';
 import { CHEMISTRY } from '../reference/chemistries.ts';
 import { sourceLeads } from '../runs/fitted.ts';
 import { leadsOf } from '../runs/leads.ts';
-import { designMonth, placeIn, type SunDay, sunAheadMin, sunDay } from '../sun/day.ts';
+import { designMonth, placeIn, type SunDay, sunAheadMin, sunDay, withSunInItsMonth } from '../sun/day.ts';
 
 /** One day of an option reckoned through: inverters sized, what every load draws known. */
 export interface SettledDay {
@@ -66,10 +66,12 @@ export function settleDay(
     const known = asStored.options.map(({ id }) => id).join(', ');
     throw new RangeError(`this job has no option "${optionId}"; it has ${known}`);
   }
-  const job = asFed(asStored, option);
-  const { brief, ambientC, sun } = aroundOn(job);
+  const fed = asFed(asStored, option);
+  const brief = withSunInItsMonth(fed.brief);
+  const job = brief === fed.brief ? fed : { ...fed, brief };
+  const { brief: onDay, ambientC, sun } = aroundOn(job);
   const { devices, store } = option.system;
-  const around = { ambientC, irradianceWm2: sun.irradianceWm2, day: brief.day };
+  const around = { ambientC, irradianceWm2: sun.irradianceWm2, day: onDay.day };
   const profiles = job.loads.map((load) => rememberedProfile(load, around));
   const slices = slicesOf(profiles, job);
   const coincidence = coincidenceOf(job.together).within(effort);
@@ -88,7 +90,7 @@ export function settleDay(
   const bus = busDay(profiles, devices, feeds, leads);
   return {
     job,
-    brief,
+    brief: onDay,
     option,
     ambientC,
     sun,

@@ -35,6 +35,24 @@ function sunHoursOf(place: Place, month: number): number {
   return place.peakSunHours ?? SKY[place.sky].clearness * monthlyExtraterrestrialKwh(place.latitudeDeg, month);
 }
 
+/**
+ * The brief with a figure typed for the sun of the month designed for kept to that month: the others have what their sky
+ * lets through.
+ */
+export function withSunInItsMonth<B extends Pick<Brief, 'place' | 'months' | 'day'>>(brief: B): B {
+  const { place } = brief;
+  if (place.peakSunHours === null || place.monthly.peakSunHours) return brief;
+  return rememberedBrief(brief, [], () => {
+    const typedFor = designMonth(brief);
+    const peakSunHours = Array.from({ length: 12 }, (_, i) =>
+      i + 1 === typedFor ? (place.peakSunHours as number) : sunHoursOf({ ...place, peakSunHours: null }, i + 1),
+    );
+    return { ...brief, place: { ...place, monthly: { ...place.monthly, peakSunHours } } };
+  }) as B;
+}
+
+const rememberedBrief = remembering<object, object>();
+
 /** The month that is designed for: of the months of use the one with the least sun, on a summer's day with the most. */
 export function designMonth({ place, months, day }: Pick<Brief, 'place' | 'months' | 'day'>): number {
   const sign = day.season === 'summer' ? -1 : 1;
