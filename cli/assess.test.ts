@@ -109,8 +109,8 @@ describe('the command line', () => {
       'one box',
     ]);
     expect(oneBox.columns.every((column: object) => !('system' in column))).toBe(true);
-    for (const { netWh, sunWh, drivingWh, supplyWh, needWh } of cells)
-      expect(netWh).toBeCloseTo(sunWh + drivingWh + supplyWh - needWh, 6);
+    for (const { netWh, sparedWh, sunWh, drivingWh, supplyWh, needWh } of cells)
+      expect(netWh).toBeCloseTo(sunWh + drivingWh + supplyWh - needWh + sparedWh, 6);
     for (const { baseWh, taken, usedWh } of ledgers)
       expect((Object.values(taken) as number[]).reduce((left, wh) => left - wh, baseWh)).toBeCloseTo(usedWh, 6);
     // One of 24.1 V at 11 °C by night.

@@ -17,7 +17,7 @@ for (const [name, viewport] of SCREENS) {
     await expect(page.getByRole('heading', { name: 'Who is it for' })).toBeVisible();
     await page.getByLabel('Client').fill('Wick & Daughter');
     await page.getByLabel('Latitude').fill('40');
-    await page.getByLabel('Peak sun hours, if known').fill('4');
+    await page.getByLabel(/^Peak sun hours in /).fill('4');
     await page.getByLabel('Driving on a usual day').fill('45 min');
     await page.getByRole('button', { name: 'October' }).click();
 

@@ -296,6 +296,7 @@ export { asCabled, runsOf } from './settle/runs.ts';
 export { settle } from './settle/settle.ts';
 export { broughtBy, panelsOfList } from './sources/listed.ts';
 export type { Check, Window } from './sources/window.ts';
+export { designMonth } from './sun/day.ts';
 export { monthlyExtraterrestrialKwh } from './sun/geometry.ts';
 export { monthName } from './sun/months.ts';
 // What does a weather file say?

@@ -85,7 +85,7 @@ export function simulateDay(
     locked: warm.locked,
   };
   const lowSoc = socOf(model, startWh, warm.warmShare[0] as number);
-  const state: StepState = { storedWh: startWh, cut: NOBODY, cutCount: 0, shortAtH: -1, lowSoc };
+  const state: StepState = { storedWh: startWh, cut: NOBODY, cutCount: 0, shortAtH: -1, cutAtH: -1, lowSoc };
   let unservedFromMin: number | null = null;
   for (let m = 0; m < MINUTES_PER_DAY; ) {
     const reached = usual(state, rows, m, MINUTES_PER_DAY, books);

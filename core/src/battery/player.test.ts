@@ -59,6 +59,7 @@ function play(day: readonly Given[], fromSoc: number, closely: boolean) {
     cut: new Uint8Array(4),
     cutCount: 0,
     shortAtH: -1,
+    cutAtH: -1,
     lowSoc: 1,
   };
   const rows = rowsOf(day);

@@ -85,6 +85,8 @@ export interface StepState {
   cutCount: number;
   /** h into the last step at which something first went unserved in it; below 0 = nothing did. */
   shortAtH: number;
+  /** h into the last step at which the first load was cut off in it; below 0 = none was. */
+  cutAtH: number;
   /** Lowest state of charge at the end of a step since it was last set. */
   lowSoc: number;
 }
@@ -317,6 +319,7 @@ export function makeSteps(model: StoreModel, cutOff: CutOff, hours: number) {
     state.storedWh = stored;
     state.lowSoc = Math.max(0, 1 - deepestWh / full);
     state.shortAtH = -1;
+    state.cutAtH = -1;
     return s;
   }
 
@@ -428,6 +431,7 @@ export function makeSteps(model: StoreModel, cutOff: CutOff, hours: number) {
     if (!canHold && state.cutCount > 0) reconnect(state, true);
     let left = hours;
     state.shortAtH = -1;
+    state.cutAtH = -1;
     books.sunOfferedWh += sunW * left;
     connected(state, input, shares);
     // Each turn passes time, drops a load or brings some back.
@@ -478,6 +482,7 @@ export function makeSteps(model: StoreModel, cutOff: CutOff, hours: number) {
         const levelWh = isKept ? keptWh : cutWh;
         const availableWh = (state.storedWh - levelWh) * model.out;
         if (availableWh <= REACHED_WH * model.out) {
+          if (state.cutCount === 0) state.cutAtH = hours - left;
           cutAt(state, input, books, shares, isKept);
           connected(state, input, shares);
           continue;

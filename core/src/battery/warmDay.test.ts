@@ -111,9 +111,10 @@ describe('a job whose store is heated', () => {
   });
 
   it('ends the day with as much less as the heater takes', () => {
-    const { sunWh, drivingCountsWh, netWh } = heated.income;
-    expect(netWh).toBeCloseTo(sunWh + drivingCountsWh - heated.ledger.total.batteryWh - heated.heater.wh, 9);
-    expect(netWh).toBeGreaterThanOrEqual(0);
+    const { sunWh, drivingCountsWh, balanceWh, sparedWh } = heated.income;
+    const asked = heated.ledger.total.batteryWh + heated.heater.wh;
+    expect(balanceWh).toBeCloseTo(sunWh + drivingCountsWh - asked + sparedWh, 9);
+    expect(balanceWh).toBeGreaterThanOrEqual(0);
     const [cold, warm] = [simulateStay(heated).first.books, simulateStay(without).first.books];
     expect(cold.unservedWh).toBe(0);
     expect(cold.usefulWh - warm.usefulWh).toBeCloseTo(heated.heater.wh, 6);

@@ -17,6 +17,9 @@ export interface WarmDay extends Pick<Warmth, 'storeC' | 'warmShare' | 'locked'>
   readonly lockedH: number;
 }
 
+/** Of a battery that may be charged all day. */
+export const NEVER_LOCKED: Pick<WarmDay, 'locked'> = { locked: new Uint8Array(MINUTES_PER_DAY) };
+
 const ALWAYS_WARM: WarmDay = {
   ...emptyWarmth(MINUTES_PER_DAY),
   watts: new Float64Array(MINUTES_PER_DAY),

@@ -13,6 +13,8 @@ export interface Battery {
   readonly heatToC: number;
   /** Wh to warm it by a K. */
   readonly whPerK: number;
+  /** Whether it is at its coldest whatever the air, as it is sized; else it follows the air. */
+  readonly isPinned?: boolean;
 }
 
 /** kJ of a Wh. */
@@ -85,14 +87,15 @@ export function warmthOf(
   from: number,
   beforeC: number,
 ): void {
-  const { coldestC, minChargeC, heatToC, whPerK } = battery;
+  const { coldestC, minChargeC, heatToC, whPerK, isPinned = false } = battery;
   const share = 1 - Math.exp(-hours / STORE_FOLLOWS_H);
   const heats = battery.heaterW > 0;
   let warm = beforeC;
   if (heats) heaterW.fill(0, from);
   for (let s = from; s < airC.length; s++) {
     const outsideC = airC[s] as number;
-    warm += ((outsideC > coldestC ? outsideC : coldestC) - warm) * share;
+    if (isPinned) warm = coldestC;
+    else warm += ((outsideC > coldestC ? outsideC : coldestC) - warm) * share;
     locked[s] = warm < minChargeC ? 1 : 0;
     if (heats && warm < heatToC) {
       const incomeW = (sunW[s] as number) + (drivingW[s] as number) + (supplyW[s] as number);

@@ -1,3 +1,6 @@
+import { storeDriftWh } from '../battery/drift.ts';
+import { passageOf } from '../battery/passage.ts';
+import { withHeater } from '../battery/warmDay.ts';
 import type { DesignOption, Job, Place } from '../job/schema.ts';
 import type { LoadProfile } from '../loads/profile.ts';
 import { Effort } from '../moment/effort.ts';
@@ -34,8 +37,9 @@ export interface DayCell {
   readonly sunWh: number;
   readonly drivingWh: number;
   readonly supplyWh: number;
-  /** Income less need. */
+  /** What the battery gains over such a day, below 0 what it loses; and what is in it beside income less need. */
   readonly netWh: number;
+  readonly sparedWh: number;
   /** Sun that finds no room. */
   readonly spilledWh: number;
   /** What goes unserved. */
@@ -227,6 +231,12 @@ export function cellOf(played: PlayedDay, month: number, { kind, supplyId }: Kin
   const drivingWh = yieldOf(sources, 'driving');
   const supplyWh = yieldOf(sources, 'supply');
   const shortWh = books.unservedWh;
+  const netWh = storeDriftWh(
+    withHeater(busW, played.heater),
+    played.brings,
+    passageOf(played.option.system),
+    played.heater,
+  );
   return {
     month,
     kind,
@@ -236,7 +246,8 @@ export function cellOf(played: PlayedDay, month: number, { kind, supplyId }: Kin
     sunWh,
     drivingWh,
     supplyWh,
-    netWh: sunWh + drivingWh + supplyWh - needWh,
+    netWh,
+    sparedWh: netWh - (sunWh + drivingWh + supplyWh - needWh),
     spilledWh: books.sunOfferedWh - books.sunWh,
     shortWh,
     shortOf: shortWh < SERVED_WH ? null : supplyId !== null ? 'supply' : kind === 'driving' ? 'driving' : 'sun',

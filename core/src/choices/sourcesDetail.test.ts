@@ -309,7 +309,7 @@ describe('a store whose inputs share one socket, as a portable station’s', () 
     const sum = ({ sources }: ReturnType<typeof settle>) =>
       sources.reduce((total, source) => total + offeredWh(source) + source.clippedWh, 0);
     expect(sum(one)).toBeCloseTo(sum(free), 6);
-    expect(one.income.netWh).toBeLessThan(free.income.netWh);
+    expect(one.income.balanceWh).toBeLessThan(free.income.balanceWh);
   });
 });
 

@@ -11,7 +11,7 @@ import { type Climate, importedRun, syntheticRun, typicalRun, type WeatherRun } 
 /** How long a full store carries the loads when no sun comes and nobody drives. */
 export interface Survival {
   readonly age: Age;
-  /** null = longer than the days that are looked at. */
+  /** Until the battery is down to where loads go; null = longer than the days that are looked at. */
   readonly hours: number | null;
   /** The first load that goes without. */
   readonly first: string | null;
@@ -22,12 +22,14 @@ const PARKED: PlanDay = { kind: 'parked', drives: [], supply: null };
 
 /** @param month in whose air it is */
 export function survivalOf(settled: Settled, stepMin: number, age: Age, month: number): Survival {
-  const setup = setUpDays(settled, stepMin, age, [PARKED]);
+  const usual = setUpDays(settled, stepMin, age, [PARKED]);
+  // Old it is as it is sized: at its coldest.
+  const setup = age === 'old' ? { ...usual, battery: { ...usual.battery, isPinned: true } } : usual;
   const typical = typicalRun(setup.climate, 0, LONGEST_DAYS, month);
   const dark = { ...typical, clearness: new Float64Array(LONGEST_DAYS) };
   const run = runDays(setup, dark, { weekday: 0, month, untilShort: true });
   const first = run.unservedWh.findIndex((wh) => wh > 0);
-  return { age, hours: run.shortFromH, first: setup.loadNames[first]?.name ?? null };
+  return { age, hours: run.cutFromH, first: setup.loadNames[first]?.name ?? null };
 }
 
 /** A day of a month as it is once many like it have gone by. */

@@ -44,6 +44,8 @@ export interface DaysRun {
   readonly beyondH: Float64Array;
   /** h after the beginning at which something first went unserved; null = never. */
   readonly shortFromH: number | null;
+  /** h after the beginning at which the battery was first down to where loads go; null = never. */
+  readonly cutFromH: number | null;
   /** h in which the store was too cold to be charged. */
   readonly lockedH: number;
   /** h at which an outlet's battery was first down to its reserve; null = never. */
@@ -72,7 +74,7 @@ export interface RunOptions {
   readonly month?: number | null;
   /** A step of which it is written down what each load takes; from the first counted day on. */
   readonly probe?: number;
-  /** Stops when something goes unserved. */
+  /** Stops at the end of the day on which the battery is down to where loads go and something goes unserved. */
   readonly untilShort?: boolean;
 }
 
@@ -96,6 +98,7 @@ export function runDays(setup: DaysSetup, weather: WeatherRun, options: RunOptio
     cut: new Uint8Array(loads + 2),
     cutCount: 0,
     shortAtH: -1,
+    cutAtH: -1,
     lowSoc: 1,
   };
   const today = emptyDay(steps);
@@ -119,6 +122,7 @@ export function runDays(setup: DaysSetup, weather: WeatherRun, options: RunOptio
   };
   const trace = options.traced ? emptyTrace(days * steps) : null;
   let shortFromH: number | null = null;
+  let cutFromH: number | null = null;
   let lockedH = 0;
   const elsewhere = new Float64Array(loads);
   // What each load takes in the step that is played; made only where some are dropped.
@@ -175,6 +179,7 @@ export function runDays(setup: DaysSetup, weather: WeatherRun, options: RunOptio
       beyondH = new Float64Array(loads);
       beganWh = state.storedWh;
       shortFromH = null;
+      cutFromH = null;
       lockedH = 0;
       outletEmptyH = null;
     }
@@ -236,6 +241,7 @@ export function runDays(setup: DaysSetup, weather: WeatherRun, options: RunOptio
         }
       }
       if (shortFromH === null && state.shortAtH >= 0) shortFromH = counted * 24 + at * hours + state.shortAtH;
+      if (cutFromH === null && state.cutAtH >= 0) cutFromH = counted * 24 + at * hours + state.cutAtH;
     }
     if (warms) {
       storeC = warmth.storeC[steps - 1] as number;
@@ -247,7 +253,7 @@ export function runDays(setup: DaysSetup, weather: WeatherRun, options: RunOptio
     endSoc[counted] = socOf(model, state.storedWh, warmth.warmShare[steps - 1] as number);
     shortWh[counted] = books.unservedWh - shortBefore;
     spilledWh[counted] = books.sunOfferedWh - books.sunWh - spilledBefore;
-    if (options.untilShort && shortFromH !== null) break;
+    if (options.untilShort && shortFromH !== null && cutFromH !== null) break;
   }
   const fromStoreWh = beganWh - state.storedWh;
   assertBalanced(books, fromStoreWh);
@@ -264,6 +270,7 @@ export function runDays(setup: DaysSetup, weather: WeatherRun, options: RunOptio
     unservedWh: unserved,
     beyondH,
     shortFromH,
+    cutFromH,
     lockedH,
     outletEmptyH,
     trace,

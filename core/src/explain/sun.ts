@@ -140,18 +140,30 @@ function yielded(settled: Settled): Draft {
   };
 }
 
-const net = ({ income, heater }: Settled): Draft => ({
-  value: income.netWh,
-  unit: 'Wh/day',
-  label: 'Income less need',
-  basis: ORIGIN.si,
-  working: {
-    formula: `{sun} + {alternator} − {need}${heater.wh > 0 ? ' − {heater}' : ''}`,
-    inputs: [
-      refer('sun', 'sun.yield'),
-      refer('alternator', 'alternator.counts'),
-      refer('need', 'demand.battery'),
-      ...(heater.wh > 0 ? [refer('heater', 'store.heater')] : []),
-    ],
-  },
-});
+/** Wh a day that are not worth a term. */
+const WORTH_WH = 0.05;
+
+function net({ income, heater }: Settled): Draft {
+  const { balanceWh, sparedWh, lockedWh } = income;
+  const [spares, locks] = [Math.abs(sparedWh) >= WORTH_WH, lockedWh >= WORTH_WH];
+  return {
+    value: balanceWh,
+    unit: 'Wh/day',
+    label: 'Income less need',
+    basis: ORIGIN.si,
+    working: {
+      formula: `{sun} + {alternator} − {need}${heater.wh > 0 ? ' − {heater}' : ''}${spares ? ' + {spared}' : ''}${locks ? ' − {locked}' : ''}`,
+      inputs: [
+        refer('sun', 'sun.yield'),
+        refer('alternator', 'alternator.counts'),
+        refer('need', 'demand.battery'),
+        ...(heater.wh > 0 ? [refer('heater', 'store.heater')] : []),
+        ...(spares
+          ? [computed('spared', 'Not lost in the battery: what runs while something comes', sparedWh, 'Wh/day')]
+          : []),
+        ...(locks ? [computed('locked', 'Not taken while it is too cold to be charged', lockedWh, 'Wh/day')] : []),
+      ],
+      note: 'What the battery gains over such a day, below 0 what it loses.',
+    },
+  };
+}

@@ -48,7 +48,7 @@ export const sunHoursDoubtful: Rule = ({ job }) => {
  * goes, in which what the sun feeds directly does not pass through the store.
  */
 export const balanceShort: Rule = ({ store, job, income }) => {
-  const net = income.driftWh;
+  const net = income.balanceWh;
   if (net >= -0.5) return [];
   return [
     {

@@ -39,7 +39,7 @@ type Around = Pick<SettledDay, 'job' | 'brief' | 'option' | 'sun' | 'ambientC' |
 export function fitFor({ needWh, busW, demand, typicalA, worstA }: Asked, around: Around): Fit {
   const { job, brief, option, ambientC, leads } = around;
   const { system } = option;
-  const store = sizeStore(system, brief, demand, storeFactors(system, typicalA), worstA);
+  const store = sizeStore(system, brief, demand, storeFactors(system, typicalA), worstA, busW);
   const battery = batteryOf(system, store.kg);
   const heaterAsksWh = battery.heaterW > 0 ? warmDay(battery, ambientC, amply(around)).wh : 0;
   const driving = sizeDriving(brief, system, needWh + heaterAsksWh, store, leads);

@@ -2,7 +2,7 @@ import type { Demand } from '../battery/demand.ts';
 import { storeDriftWh } from '../battery/drift.ts';
 import { type KitMass, kitMass } from '../battery/mass.ts';
 import { passageOf } from '../battery/passage.ts';
-import { withHeater } from '../battery/warmDay.ts';
+import { NEVER_LOCKED, withHeater } from '../battery/warmDay.ts';
 import type { Job } from '../job/schema.ts';
 import { type EvidenceSummary, evidenceSummary } from '../loads/evidence.ts';
 import type { BusMoment } from '../moment/busMoment.ts';
@@ -49,14 +49,15 @@ interface Income {
   readonly drivingWh: number;
   /** Of what driving brings, what counts against the need. */
   readonly drivingCountsWh: number;
-  /** Income less need, as if all passed through the store. */
-  readonly netWh: number;
+  /** What the battery gains over the day as it goes, below 0 what it loses. */
+  readonly balanceWh: number;
+  /** In it: saved since what runs while something comes does not pass through the battery; and not taken for cold. */
+  readonly sparedWh: number;
+  readonly lockedWh: number;
   /** Lost in controllers on the way in. */
   readonly controllersWh: number;
   /** Fed straight from the array to what runs meanwhile. */
   readonly directWh: number;
-  /** What a store of any size gains over the day as it goes; below 0 it loses. */
-  readonly driftWh: number;
 }
 
 /**
@@ -72,7 +73,9 @@ export function settle(asStored: Job, optionId?: string, effort?: Effort): Settl
   const fit = fitFor(asked, day);
   const { store, driving, solar, sources, brings, heater } = fit;
   const busW = withHeater(bus.busW, heater);
-  const drivenWh = yieldOf(sources, 'driving');
+  const [sunWh, drivenWh] = [yieldOf(sources, 'sun'), yieldOf(sources, 'driving')];
+  const balanceWh = storeDriftWh(busW, brings, passageOf(system), heater);
+  const warmWh = heater.lockedH > 0 ? storeDriftWh(busW, brings, passageOf(system), NEVER_LOCKED) : balanceWh;
   return {
     ...day,
     demand,
@@ -92,13 +95,14 @@ export function settle(asStored: Job, optionId?: string, effort?: Effort): Settl
     ...fit,
     windows: solar.arrays.map((array) => windowOf(array, job.brief, system)),
     income: {
-      sunWh: yieldOf(sources, 'sun'),
+      sunWh,
       drivingWh: drivenWh,
       drivingCountsWh: drivenWh * driving.countsShare,
-      netWh: yieldOf(sources, 'sun') + drivenWh * driving.countsShare - needWh - heater.wh,
+      balanceWh,
+      sparedWh: warmWh - (sunWh + drivenWh * driving.countsShare - needWh - heater.wh),
+      lockedWh: warmWh - balanceWh,
       controllersWh: controllersLoseWh(sources),
       directWh: directWh(busW, brings.sunW),
-      driftWh: storeDriftWh(busW, brings, passageOf(system), heater),
     },
     kit: kitMass(system, store.kg, panelKg(solar.arrays), inverters, day.leads?.kg ?? 0),
   };

@@ -1,4 +1,12 @@
-import { IMPERIAL, type Job, monthlyExtraterrestrialKwh, readCoordinate, SKY } from '@joulemetric/core';
+import {
+  designMonth,
+  IMPERIAL,
+  type Job,
+  monthlyExtraterrestrialKwh,
+  monthName,
+  readCoordinate,
+  SKY,
+} from '@joulemetric/core';
 import { useState } from 'react';
 import { changePlace, changeRegion } from '../../commands/design.ts';
 import { useJob } from '../../shell/JobContext.tsx';
@@ -153,7 +161,7 @@ export function Place() {
       />
       <Choice label="Sky there" value={place.sky} options={skies} onChange={(sky) => edit(changePlace({ sky }))} />
       <QuantityField
-        label="Peak sun hours, if known"
+        label={`Peak sun hours in ${monthName(designMonth(job.brief))}, if known`}
         unit="h"
         value={place.peakSunHours}
         auto="from latitude and sky"

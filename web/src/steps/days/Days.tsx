@@ -85,7 +85,7 @@ function survivalWords(survivals: readonly Survival[]): string {
     one?.hours == null ? 'longer than four months' : lengthText(one.hours);
   const [now, old] = [of('now'), of('old')];
   const first = now?.first ? `, then ${now.first} goes without` : '';
-  return `Full, parked and without any sun it lasts ${length(now)}${first}; when the battery is old, ${length(old)}.`;
+  return `Full, parked and without any sun it lasts ${length(now)}${first}; when the battery is old and at its coldest, ${length(old)}.`;
 }
 
 const ORDERS = [

@@ -54,12 +54,13 @@ export function CellDay({
 }
 
 const SHORT_OF = {
-  sun: 'the sun',
-  driving: 'sun and driving together',
-  supply: 'the supply and its charger',
+  sun: 'The sun',
+  driving: 'Sun and driving together',
+  supply: 'The supply and its charger',
 } as const;
 
-function cellWords({ needWh, sunWh, drivingWh, supplyWh, spilledWh, shortWh, shortOf }: DayCell): string {
+function cellWords(cell: DayCell): string {
+  const { needWh, sunWh, drivingWh, supplyWh, sparedWh, netWh, spilledWh, shortWh, shortOf } = cell;
   const comes = [
     `${showText(sunWh, 'Wh')} of sun`,
     ...(drivingWh > 0 ? [`${showText(drivingWh, 'Wh')} of driving`] : []),
@@ -70,8 +71,14 @@ function cellWords({ needWh, sunWh, drivingWh, supplyWh, spilledWh, shortWh, sho
       ? `${SHORT_OF[shortOf]} ${shortOf === 'sun' ? 'is' : 'are'} short: ${showText(shortWh, 'Wh')} go unserved.`
       : spilledWh > 1
         ? `${showText(spilledWh, 'Wh')} of sun find no room.`
-        : 'nothing is spilled.';
-  return `${showText(needWh, 'Wh')} needed; ${comes}; ${ends}`;
+        : 'Nothing is spilled.';
+  const spared =
+    Math.abs(sparedWh) < 1
+      ? ''
+      : sparedWh > 0
+        ? `; ${showText(sparedWh, 'Wh')} spared, since what runs meanwhile does not pass through the battery`
+        : `; ${showText(-sparedWh, 'Wh')} lost on the way into the battery, or not taken for cold`;
+  return `${showText(needWh, 'Wh')} needed; ${comes}${spared}: ${netWh < 0 ? '−' : '+'}${showText(Math.abs(netWh), 'Wh')} a day. ${ends}`;
 }
 
 function balanceWords({ directWh, storeWh, darkWh, coolingH }: DayBalance): string {
