@@ -26,33 +26,15 @@ function mostOnDays(daysPerWeek: number, days: number): number {
   return weeks * daysPerWeek + Math.min(days - 7 * weeks, daysPerWeek);
 }
 
-/**
- * Days from midnight on that an energy carries the heaviest case: whole ones, and of the next as far as it goes by the
- * clock; 0 when nothing is drawn.
- * @param busW W in each minute of a day, for its shape
- */
-export function daysOf(demand: Demand, wh: number, busW: Float64Array): number {
+/** The longest run of days whose heaviest case an energy covers; 0 when nothing is drawn. */
+export function daysOf(demand: Demand, wh: number): number {
   if (heaviestWh(demand, MOST_DAYS) <= 0) return 0;
   if (heaviestWh(demand, MOST_DAYS) <= wh) return MOST_DAYS;
   let [low, high] = [0, MOST_DAYS];
-  while (high - low > 1) {
-    const middle = Math.floor((low + high) / 2);
+  for (let i = 0; i < 80; i++) {
+    const middle = (low + high) / 2;
     if (heaviestWh(demand, middle) <= wh) low = middle;
     else high = middle;
   }
-  const beforeWh = heaviestWh(demand, low);
-  return low + shareOfDay(busW, (wh - beforeWh) / (heaviestWh(demand, low + 1) - beforeWh));
-}
-
-/** Share of the day that is over when so much of what it asks for is spent. */
-function shareOfDay(busW: Float64Array, spentShare: number): number {
-  const all = busW.reduce((sum, w) => sum + w, 0);
-  if (all <= 0) return spentShare;
-  let left = spentShare * all;
-  for (let m = 0; m < busW.length; m++) {
-    const w = busW[m] as number;
-    if (w > 0 && left <= w) return (m + left / w) / busW.length;
-    left -= w;
-  }
-  return 1;
+  return low;
 }

@@ -40,14 +40,13 @@ export interface StoreSize {
   readonly old: Lasts;
 }
 
-/** @param worstA current at the worst moment, A; `busW` W in each minute of a usual day */
+/** @param worstA current at the worst moment, A */
 export function sizeStore(
   system: System,
   { sunlessDays }: Pick<Brief, 'sunlessDays'>,
   demand: Demand,
   factors: StoreFactors,
   worstA: number,
-  busW: Float64Array,
 ): StoreSize {
   const daysAsked = Math.max(1, sunlessDays);
   const need = storeNeed(system, demand, daysAsked, factors, worstA);
@@ -60,7 +59,7 @@ export function sizeStore(
   const data = CHEMISTRY[chemistry];
   const lasts = (state: 'new' | 'old'): Lasts => {
     const gives = givesWh(capacityWh, { ...factors, ageingReserve: ageing }, state);
-    return { givesWh: gives, days: daysOf(demand, gives, busW) };
+    return { givesWh: gives, days: daysOf(demand, gives) };
   };
   return {
     factors,

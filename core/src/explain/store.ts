@@ -202,7 +202,7 @@ const STATE = {
   old: {
     label: 'Lasts with no sun, old and cold',
     gives: 'It gives, old and at its coldest',
-    note: 'By the factors that size it: a store of the size asked for lasts the days asked for, old and at its coldest.',
+    note: 'By the factors that size it: a store of the size asked for lasts the days asked for, old and at its coldest. In days of the mean; Days plays it by the clock.',
   },
   new: {
     label: 'Lasts with no sun, new',

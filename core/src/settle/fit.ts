@@ -39,7 +39,7 @@ type Around = Pick<SettledDay, 'job' | 'brief' | 'option' | 'sun' | 'ambientC' |
 export function fitFor({ needWh, busW, demand, typicalA, worstA }: Asked, around: Around): Fit {
   const { job, brief, option, ambientC, leads } = around;
   const { system } = option;
-  const store = sizeStore(system, brief, demand, storeFactors(system, typicalA), worstA, busW);
+  const store = sizeStore(system, brief, demand, storeFactors(keeping(job, system), typicalA), worstA);
   const battery = batteryOf(system, store.kg);
   const heaterAsksWh = battery.heaterW > 0 ? warmDay(battery, ambientC, amply(around)).wh : 0;
   const driving = sizeDriving(brief, system, needWh + heaterAsksWh, store, leads);
@@ -60,6 +60,12 @@ export function fitFor({ needWh, busW, demand, typicalA, worstA }: Asked, around
     isOpen && !isServed(byBalance) ? leastServing(byBalance.solar, needWh, (w) => isServed(filledBy(w))) : 0;
   return { store, driving, heaterAsksWh, ...(moreW > 0 ? filledBy(moreW) : byBalance) };
 }
+
+/** Where all loads are critical none goes earlier than the others: nothing is kept from any. */
+const keeping = ({ loads }: Around['job'], system: Around['option']['system']): typeof system =>
+  system.store.keepForCritical > 0 && loads.every(({ critical }) => critical)
+    ? { ...system, store: { ...system.store, keepForCritical: 0 } }
+    : system;
 
 /** Wh a day that 1 W of an array gives where one is made larger than its balance asks: in less sun it would fill a field. From memory. */
 const HELPS_WH = 0.3;
