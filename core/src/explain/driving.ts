@@ -27,11 +27,19 @@ function limit(settled: Settled): Draft {
       inputs: [
         ofJob('rating', 'Alternator', alternator.ratingA, 'A'),
         fromDefault('share', 'Largest share for charging', 'alternatorShare', 'share'),
-        fromDefault('hot', 'Left when hot', 'alternatorHotFactor', 'share'),
+        alternator.hotFactor === null
+          ? fromDefault('hot', 'Left when hot', 'alternatorHotFactor', 'share')
+          : ofJob('hot', 'Left when hot', alternator.hotFactor, 'share'),
         alternator.ownLoadA === null
           ? fromDefault('own', 'The vehicle’s own loads', 'alternatorOwnLoadA', 'A')
           : ofJob('own', 'The vehicle’s own loads', alternator.ownLoadA, 'A'),
-        { symbol: 'inputV', label: 'At the alternator', value: inputV, unit: 'V', origin: ORIGIN.memory },
+        {
+          symbol: 'inputV',
+          label: 'At the alternator',
+          value: inputV,
+          unit: 'V',
+          origin: alternator.volts === null ? ORIGIN.memory : ORIGIN.job,
+        },
         fromDefault('eta', 'DC-DC efficiency', 'dcdcEfficiency', 'share'),
         chargingVolts(settled),
       ],

@@ -35,6 +35,8 @@ export const FINDING_CODES = [
   'balance-short',
   'runs-short',
   'dcdc-limited',
+  'dcdc-starved',
+  'charge-limit',
   'relay-smart',
   'relay-volts',
   'driving-drop',

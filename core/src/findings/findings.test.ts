@@ -87,7 +87,8 @@ const withPanels = (
     controller: { ...blank.controller, ...controller },
     ...change,
   };
-  return withParts(aJob([aLoad()]), { arrays: [array] });
+  const job = aJob([aLoad()], (j) => ({ ...j, brief: { ...j.brief, place: { ...j.brief.place, lowestC: 10 } } }));
+  return withParts(job, { arrays: [array] });
 };
 /** 60 W behind a converter to 24 V, on a long thin lead. */
 const behindConverter = (minV: number): Job => {
@@ -256,6 +257,18 @@ const CASES: Readonly<Record<FindingCode, { bad: Job; good: Job }>> = {
     bad: withSystem(aJob([aLoad()]), { dcdc: { ratingA: 200 } }),
     good: withSystem(aJob([aLoad()]), { dcdc: { ratingA: 20 } }),
   },
+  // 40 A × 14.2 ÷ 0.9 = 631 W; 8 m of 6 mm² are 48 mΩ at 20 °C: the upper voltage is 10.6 V, below 11.5. Of 16 mm² it is 12.6.
+  'dcdc-starved': { bad: withLink({ cableM: 8, cableMm2: 6 }), good: withLink({ cableM: 8, cableMm2: 16 }) },
+  // 100 Ah of LFP take 50 A: a charger of 60 A alone is above, one of 20 A with no sun and no driving below.
+  'charge-limit': {
+    bad: withSystem(aJob([aLoad()]), { store: { capacityAh: 100 }, charger: { ratingA: 60 }, array: { ratingW: 0 } }),
+    good: withSystem(aJob([aLoad()]), {
+      store: { capacityAh: 100 },
+      charger: { ratingA: 20 },
+      array: { ratingW: 0 },
+      dcdc: { ratingA: 20 },
+    }),
+  },
   'relay-smart': {
     bad: withLink({ kind: 'relay' }, { voltage: 'smart' }),
     good: withLink({ kind: 'dc-dc' }, { voltage: 'smart' }),
@@ -266,7 +279,7 @@ const CASES: Readonly<Record<FindingCode, { bad: Job; good: Job }>> = {
     bad: withLink({ cableM: 8, cableMm2: 35 }),
     good: withLink({ cableM: 8, cableMm2: 50 }),
   },
-  // At 10 °C by night two of 21.6 V are 43.2 × (1 + 0.0029 × 15) = 45.1 V.
+  // At 10 °C two of 21.6 V are 43.2 × (1 + 0.0029 × 15) = 45.1 V.
   'array-volts': { bad: withPanels([{ series: 2 }], { maxV: 45 }), good: withPanels([{ series: 2 }], { maxV: 46 }) },
   // 24 V of store is charged with 28.4 V and one more; one panel has 18 V.
   'array-low': {

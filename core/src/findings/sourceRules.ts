@@ -1,7 +1,9 @@
 import { dataSheetOf, panelsOf, unlikeOf } from '../panels/panels.ts';
 import { roofPlan } from '../panels/roof.ts';
-import { DEFAULT } from '../reference/defaults.ts';
+import { chargingVoltageV } from '../reference/chemistries.ts';
 import { throughBoxes } from '../sources/allInOne.ts';
+import { alternatorVoltage } from '../sources/alternator.ts';
+import { unstarvedMm2 } from '../sources/link.ts';
 import { sharingOutputs } from '../sources/shared.ts';
 import { offeredWh, type Source } from '../sources/source.ts';
 import { designMonth } from '../sun/day.ts';
@@ -80,13 +82,49 @@ const MOST_DROP = 0.03;
 
 export const drivingDrop: Rule = ({ driving, brief }) => {
   const nominalV = brief.alternator.systemV;
-  const emptyV = (DEFAULT.alternatorVoltage12V.value * nominalV) / 12;
+  const emptyV = alternatorVoltage(brief.alternator);
   return driving.links.flatMap(({ link, farV, areaMm2, cableM }): Finding[] => {
     const dropShare = (emptyV - farV) / nominalV;
     if (link.kind !== 'dc-dc' || cableM === 0 || dropShare <= MOST_DROP) return [];
     const values = { name: link.name, dropShare, farV, areaMm2 };
     return [{ code: 'driving-drop', severity: 'caution', where: { step: 'sources', figure: 'dcdc.rating' }, values }];
   });
+};
+
+/** A charger whose cable leaves it less than it needs gives nothing. */
+export const dcdcStarved: Rule = ({ driving, brief, option }) =>
+  driving.links.flatMap((flow): Finding[] => {
+    const { link, starvedV, minInputV, areaMm2 } = flow;
+    if (starvedV === null) return [];
+    const neededMm2 = unstarvedMm2(flow, brief.alternator, option.system.busVoltageV);
+    const values = { name: link.name, ratingA: link.ratingA, farV: starvedV, minInputV, areaMm2, neededMm2 };
+    return [{ code: 'dcdc-starved', severity: 'stop', where: { step: 'sources', figure: 'dcdc.rating' }, values }];
+  });
+
+/** Amps beyond the limit of a battery that are worth a word. Common practice. */
+const OVER_LIMIT = 1.05;
+
+/** What may charge at the same time, against what the battery or its BMS takes. */
+export const chargeLimit: Rule = ({ store, driving, sources, option, ledger }) => {
+  if (store.ah === 0 || ledger.total.batteryWh === 0) return [];
+  const { chargers, busVoltageV } = option.system;
+  const volts = chargingVoltageV(busVoltageV);
+  const sunA = sources.reduce((sum, { kind, watts }) => sum + (kind === 'sun' ? Math.max(0, ...watts) / volts : 0), 0);
+  const chargersA = chargers.reduce((sum, { ratingA }) => sum + ratingA, 0);
+  // While driving nothing is plugged in.
+  const byOthersA = Math.max(driving.drives ? driving.usedA : 0, chargersA);
+  const amps = option.system.store.inputs === 'one' ? Math.max(sunA, byOthersA) : sunA + byOthersA;
+  const limitA = store.chargeLimitA;
+  if (amps <= limitA * OVER_LIMIT) return [];
+  const isGiven = option.system.store.strings?.some(({ chargeA }) => chargeA !== null) ?? false;
+  return [
+    {
+      code: 'charge-limit',
+      severity: 'caution',
+      where: { step: 'store', figure: 'store.capacity' },
+      values: { amps, limitA, sunA, byOthersA, isPlugged: chargersA >= byOthersA ? 1 : 0, isGiven: isGiven ? 1 : 0 },
+    },
+  ];
 };
 
 /** A relay holds only where the vehicle's voltage is steady, and that of the store. */

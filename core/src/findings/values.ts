@@ -109,6 +109,22 @@ export interface FindingValues {
     readonly unservedWh: number;
   };
   readonly 'dcdc-limited': { readonly ratingA: number; readonly limitA: number };
+  readonly 'dcdc-starved': {
+    readonly name: string;
+    readonly ratingA: number;
+    readonly farV: number;
+    readonly minInputV: number;
+    readonly areaMm2: number;
+    readonly neededMm2: number;
+  };
+  readonly 'charge-limit': {
+    readonly amps: number;
+    readonly limitA: number;
+    readonly sunA: number;
+    readonly byOthersA: number;
+    readonly isPlugged: number;
+    readonly isGiven: number;
+  };
   readonly 'relay-smart': { readonly name: string };
   readonly 'relay-volts': { readonly name: string; readonly systemV: number; readonly busV: number };
   readonly 'driving-drop': {

@@ -345,8 +345,20 @@ const WORDS: { readonly [C in FindingCode]: (values: FindingValues[C], units: Un
     why: 'A hot alternator at half its rating for hours fails early.',
     act: 'Fit a smaller DC-DC charger or a larger alternator.',
   }),
+  'dcdc-starved': (v, units) => ({
+    what: `${s(v, 'name')} gives nothing: ${a(v, 'ratingA')} would leave it ${showText(n(v, 'farV'), 'V')} at the end of its cable, and it needs ${showText(n(v, 'minInputV'), 'V')}.`,
+    why: 'Below its least input volts a DC-DC charger switches off, comes back, and switches off again.',
+    act: Number.isFinite(n(v, 'neededMm2'))
+      ? `Lay at least ${area({ areaMm2: n(v, 'neededMm2') }, units)} instead of ${area(v, units)}, or set it to fewer amps.`
+      : 'No cable will do: the alternator holds less than the charger needs. Take one for a lower input, or set its limit lower.',
+  }),
+  'charge-limit': (v) => ({
+    what: `${a(v, 'amps')} may come at once: ${a(v, 'sunA')} of sun and ${a(v, 'byOthersA')} ${n(v, 'isPlugged') > 0 ? 'of mains chargers' : 'while driving'}. The battery takes ${a(v, 'limitA')}${n(v, 'isGiven') > 0 ? '' : ', the usual of its chemistry'}.`,
+    why: 'Chargers do not know of one another: a BMS that is given too much disconnects, and lead gasses and ages.',
+    act: 'Set the chargers lower, have one controller know of all, or take a battery that bears it. What is above the limit is counted nowhere.',
+  }),
   'relay-smart': (v) => ({
-    what: `${s(v, 'name')} hangs on an alternator that the vehicle turns down.`,
+    what: `${s(v, 'name')} hangs on an alternator that the vehicle turns down: nothing is counted on from it.`,
     why: 'Its voltage falls below the store’s while driving: the relay opens, or the store feeds the vehicle.',
     act: 'Fit a DC-DC charger instead of the relay.',
   }),

@@ -15,6 +15,7 @@ const FORWARD: Forward = {
   6: fromStayToPlan,
   7: fromNoRunsToProposed,
   8: fromPartsApartToAllInOnes,
+  9: fromUsualAlternators,
 };
 
 /** Version 2: devices instead of one inverter; loads with place, other days, device, volts, photos; a kind of day. */
@@ -315,6 +316,25 @@ const NEW_ARRAY_IN_6 = {
   clean: null,
 } as const;
 
+/** Version 10: what an alternator holds and gives, what a charger on it makes of it, the lowest temperature on record. */
+function fromUsualAlternators(older: Document): Document {
+  return {
+    ...older,
+    brief: part(older.brief, (brief) => ({
+      ...brief,
+      place: part(brief.place, (place) => ({ lowestC: null, ...place })),
+      alternator: part(brief.alternator, (alternator) => ({ volts: null, hotFactor: null, ...alternator })),
+    })),
+    options: each(older.options, (option) => ({
+      ...option,
+      system: part(option.system, (system) => ({
+        ...system,
+        driving: each(system.driving, (link) => ({ efficiency: null, minInputV: null, ...link })),
+      })),
+    })),
+  };
+}
+
 /** What is not of the expected form stays as it is: the validation that follows names it. */
 const isDocument = (value: unknown): value is Document =>
   typeof value === 'object' && value !== null && !Array.isArray(value);
@@ -342,6 +362,7 @@ const APPLIANCE_FORWARD: Forward = {
   6: (older) => older,
   7: (older) => older,
   8: (older) => ({ measured: [], ...older }),
+  9: (older) => older,
 };
 
 /** Brings an entry of the firm's catalogue forward: its load is of the same versions as a job's. */

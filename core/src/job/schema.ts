@@ -76,6 +76,7 @@ export const JobSchema = Type.Object(
         peakSunHours: orNull(0, 12, 'kWh/m² a day on the flat, if known; null = from latitude, month and sky'),
         dayTempC: number(-40, 60, '°C on a usual afternoon'),
         nightTempC: number(-50, 50, '°C on a usual night'),
+        lowestC: orNull(-90, 50, '°C, the lowest on record; null = not known'),
         monthly: object(
           {
             peakSunHours: byMonth(0, 12, 'kWh/m² a day on the flat'),
@@ -114,6 +115,8 @@ export const JobSchema = Type.Object(
         systemV: oneNumberOf([12, 24], 'the vehicle’s own electrics, V'),
         voltage: oneOf(ALTERNATORS, 'whether its voltage is steady or the vehicle turns it down'),
         ownLoadA: orNull(0, 500, 'A that the vehicle itself needs while driving; null = the usual'),
+        volts: orNull(11, 32, 'V that it holds while driving; null = the usual'),
+        hotFactor: orNull(0.2, 1, 'share of its label that it gives hot and idling; null = the usual'),
       }),
       day: Day,
       prices: object(

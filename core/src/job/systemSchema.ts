@@ -46,6 +46,8 @@ const Driving = Type.Array(
       'm of cable from the alternator’s battery, one way; null = not known: the usual for a relay, and for a charger nothing is lost in it',
     ),
     cableMm2: orNull(0.5, 300, 'mm² of that cable; null = as its amps need'),
+    efficiency: orNull(0.5, 1, 'W out ÷ W in of a charger; null = the usual'),
+    minInputV: orNull(6, 60, 'V from the vehicle below which a charger gives nothing; null = the usual'),
     sharesWith: idOrNull('the array whose sun comes out of the same output; null = none'),
     sharing: oneOf(SHARINGS, 'who comes first on a shared output'),
     ...bought,

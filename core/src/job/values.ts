@@ -1,6 +1,6 @@
 /** What a job file calls itself, and the version that is written; older ones are brought forward. */
 export const JOB_FORMAT = 'joulemetric-job';
-export const SCHEMA_VERSION = 9;
+export const SCHEMA_VERSION = 10;
 
 /** Ids of a job: small letters, digits and hyphens. */
 export const ID_PATTERN = '^[a-z0-9][a-z0-9-]{0,39}$';

@@ -2,7 +2,6 @@ import { levelsOf } from '../battery/levels.ts';
 import { restVoltageV } from '../battery/rest.ts';
 import type { RunLine } from '../choices/runsDetail.ts';
 import type { DesignOption, Job } from '../job/schema.ts';
-import { CHEMISTRY } from '../reference/chemistries.ts';
 
 /** One thing to check before a vehicle is handed over. */
 export interface CheckItem {

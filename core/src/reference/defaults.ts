@@ -61,6 +61,10 @@ export const DEFAULT = {
   dcdcEfficiency: sourced(0.9, ORIGIN.memory),
   /** V at the terminals of a 12 V alternator under load. */
   alternatorVoltage12V: sourced(13.5, ORIGIN.memory),
+  /** V of a 12 V vehicle below which a DC-DC charger gives nothing. */
+  dcdcLeastInput12V: sourced(11.5, ORIGIN.memory),
+  /** K by which the lowest night on record is colder than a usual one. */
+  recordBelowUsualK: sourced(10, ORIGIN.memory),
   alternatorHotFactor: sourced(0.8, ORIGIN.practiceRecalled),
   /** A that the vehicle itself needs while driving. */
   alternatorOwnLoadA: sourced(35, ORIGIN.practice),

@@ -7,6 +7,7 @@ import { arrayRatingW } from '../panels/panels.ts';
 import type { Feed } from '../paths/feed.ts';
 import { chargingVoltageV } from '../reference/chemistries.ts';
 import { DEFAULT } from '../reference/defaults.ts';
+import { alternatorVoltage } from '../sources/alternator.ts';
 import type { Source } from '../sources/source.ts';
 
 /** What the runs of an option are laid for: its loads, what converts, what charges, what it all hangs on. */
@@ -64,7 +65,7 @@ export function sourceLeads(
   const arrays = givenArrays ?? settled?.arrays ?? [];
   const links = givenDriving ?? settled?.links ?? [];
   const dayOf = (id: string) => settled?.sources.find((source) => source.id === id) ?? null;
-  const alternatorV = (DEFAULT.alternatorVoltage12V.value * alternator.systemV) / 12;
+  const alternatorV = alternatorVoltage(alternator);
   return [
     ...arrays.map((array): SourceLead => {
       const { id, name, controller } = array;
@@ -73,8 +74,9 @@ export function sourceLeads(
       const amps = Math.min(byPanels, byWatts, controller.maxA ?? Number.POSITIVE_INFINITY);
       return { kind: 'array', id, name, amps, far: panelSide(array, busVoltageV), day: dayOf(id) };
     }),
-    ...links.map(({ id, name, kind, ratingA }): SourceLead => {
-      const inA = kind === 'relay' ? ratingA : (ratingA * volts) / DEFAULT.dcdcEfficiency.value / alternatorV;
+    ...links.map(({ id, name, kind, ratingA, efficiency }): SourceLead => {
+      const eta = efficiency ?? DEFAULT.dcdcEfficiency.value;
+      const inA = kind === 'relay' ? ratingA : (ratingA * volts) / eta / alternatorV;
       return { kind: 'driving', id, name, amps: ratingA, far: { volts: alternatorV, amps: inA }, day: dayOf(id) };
     }),
     ...chargers.map(

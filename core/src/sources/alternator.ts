@@ -11,23 +11,24 @@ export interface AlternatorLimit {
   readonly decidedBy: 'spare' | 'share';
 }
 
+/** V at the terminals of an alternator while driving. */
+export const alternatorVoltage = ({ volts, systemV }: Pick<Brief['alternator'], 'volts' | 'systemV'>): number =>
+  volts ?? (DEFAULT.alternatorVoltage12V.value * systemV) / 12;
+
 /**
  * Available = rating × hot factor − own loads, and at most half the rating; through the DC-DC charger
  * P_out = I_in·V_in·η. Common practice.
  * @param chargingV V at which the store is charged
  */
-export function alternatorLimit(
-  alternator: Pick<Brief['alternator'], 'ratingA' | 'systemV' | 'ownLoadA'>,
-  chargingV: number,
-): AlternatorLimit {
-  const { ratingA, systemV, ownLoadA } = alternator;
+export function alternatorLimit(alternator: Omit<Brief['alternator'], 'voltage'>, chargingV: number): AlternatorLimit {
+  const { ratingA, ownLoadA, hotFactor } = alternator;
   const spareA = Math.max(
     0,
-    ratingA * DEFAULT.alternatorHotFactor.value - (ownLoadA ?? DEFAULT.alternatorOwnLoadA.value),
+    ratingA * (hotFactor ?? DEFAULT.alternatorHotFactor.value) - (ownLoadA ?? DEFAULT.alternatorOwnLoadA.value),
   );
   const shareA = ratingA * DEFAULT.alternatorShare.value;
   const inputA = Math.min(spareA, shareA);
-  const inputV = (DEFAULT.alternatorVoltage12V.value * systemV) / 12;
+  const inputV = alternatorVoltage(alternator);
   const outputA = (inputA * inputV * DEFAULT.dcdcEfficiency.value) / chargingV;
   return { inputA, inputV, outputA, decidedBy: spareA < shareA ? 'spare' : 'share' };
 }

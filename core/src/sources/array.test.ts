@@ -3,7 +3,7 @@ import { blankArray, blankController, blankPanels } from '../job/blank.ts';
 import type { PanelGroup, SolarArray } from '../job/schema.ts';
 import { aJob, aLoad } from '../test/jobs.ts';
 import { type ArraySurroundings, arrayYield } from './array.ts';
-import { windowOf } from './window.ts';
+import { lowestC, windowOf } from './window.ts';
 
 const flat = (value: number) => new Float64Array(1440).fill(value);
 /** Steady light and air all day. */
@@ -131,7 +131,7 @@ describe('a controller that joins panels straight to the store', () => {
 describe('what panels bring against what a controller bears, by hand', () => {
   const { brief, options } = aJob([aLoad()]);
   const system = options[0]?.system as (typeof options)[number]['system'];
-  const place = { ...brief.place, nightTempC: -10, dayTempC: 35 };
+  const place = { ...brief.place, nightTempC: -2, dayTempC: 35, lowestC: -10 };
   const at = (one: SolarArray, busVoltageV: 12 | 24 | 48 = 12) =>
     windowOf(one, { place, months: [1, 7] }, { ...system, busVoltageV });
 
@@ -155,9 +155,20 @@ describe('what panels bring against what a controller bears, by hand', () => {
   it('the coldest and the warmest of the months of use count, whichever they are', () => {
     const byMonth = (value: number, other: number) => Array.from({ length: 12 }, (_, i) => (i === 6 ? other : value));
     const monthly = { ...brief.place.monthly, nightTempC: byMonth(8, -15), dayTempC: byMonth(20, 38) };
-    const used = (months: number[]) => windowOf(ofPanels([panel]), { place: { ...place, monthly }, months }, system);
-    expect([used([1, 7]).coldC, used([7, 1]).coldC, used([1, 2]).coldC]).toEqual([-15, -15, 8]);
+    const unrecorded = { ...place, monthly, lowestC: null };
+    const used = (months: number[]) => windowOf(ofPanels([panel]), { place: unrecorded, months }, system);
+    // No usual night is the coldest: 10 K less where no record is known.
+    expect([used([1, 7]).coldC, used([7, 1]).coldC, used([1, 2]).coldC]).toEqual([-25, -25, -2]);
     expect(used([1, 7]).hotC - used([1, 2]).hotC).toBeCloseTo(18, 9);
+  });
+
+  it('the coldest is the record, or the coldest imported day of the months of use', () => {
+    const byDay = Array.from({ length: 365 }, (_, day) => (day === 10 ? -19 : day === 200 ? 1 : 5));
+    const days = { sunHours: byDay.map(() => 3), dayTempC: byDay.map(() => 10), nightTempC: byDay };
+    const monthly = { ...brief.place.monthly, days };
+    expect(lowestC({ ...place, monthly, lowestC: null }, [1])).toBe(-19);
+    expect(lowestC({ ...place, monthly, lowestC: null }, [7])).toBe(1);
+    expect(lowestC({ ...place, monthly, lowestC: -30 }, [7])).toBe(-30);
   });
 
   it('a 2,500 W array on an input for 5,000 W uses half of it, and its volts are not known', () => {

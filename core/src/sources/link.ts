@@ -3,6 +3,7 @@ import { dcSide } from '../moment/inverterCable.ts';
 import { chargingVoltageV } from '../reference/chemistries.ts';
 import { ohmPerM } from '../reference/conductors.ts';
 import { DEFAULT } from '../reference/defaults.ts';
+import { alternatorVoltage } from './alternator.ts';
 
 /** What flows from the alternator through one link while driving. */
 export interface LinkFlow {
@@ -18,6 +19,9 @@ export interface LinkFlow {
   readonly outputW: number;
   /** Out ÷ in, cable apart. */
   readonly efficiency: number;
+  /** V below which it gives nothing; and what its cable would leave where that is less: it gives nothing then. */
+  readonly minInputV: number;
+  readonly starvedV: number | null;
 }
 
 /** What a relay joins to: the store's volts at rest and the Ω inside it. */
@@ -26,55 +30,58 @@ interface Joined {
   readonly resistanceOhm: number;
 }
 
-/** V of an alternator of a vehicle of 12 or 24 V. */
-const alternatorVoltage = (systemV: number): number => (DEFAULT.alternatorVoltage12V.value * systemV) / 12;
-
 /** The same on fewer amps of the alternator: they cost its cable fewer volts. @param share of what it asks, 0…1 */
-export function heldTo(flow: LinkFlow, share: number, { systemV }: Brief['alternator']): LinkFlow {
+export function heldTo(flow: LinkFlow, share: number, alternator: Brief['alternator']): LinkFlow {
   if (share === 1) return flow;
   const inputA = flow.inputA * share;
-  const farV = flow.farV + (alternatorVoltage(systemV) - flow.farV) * (1 - share);
+  const farV = flow.farV + (alternatorVoltage(alternator) - flow.farV) * (1 - share);
   return { ...flow, inputA, farV, outputW: inputA * farV * flow.efficiency };
 }
 
 /**
- * A DC-DC charger gives its rating: I_in = P_out ÷ (η·V_far), V_far what the cable leaves. A relay passes what the
- * voltages push: I = (V_alternator − V_store) ÷ (R_cable + R_store), at most what it carries. Common practice.
+ * A DC-DC charger gives its rating: I_in = P_out ÷ (η·V_far), V_far what the cable leaves; below its least input volts
+ * it gives nothing. A relay passes what the voltages push: I = (V_alternator − V_store) ÷ (R_cable + R_store), at most
+ * what it carries, and nothing lasting where the vehicle turns its alternator down. Common practice.
  */
 export function linkFlow(
   link: DrivingLink,
-  { systemV }: Brief['alternator'],
+  alternator: Brief['alternator'],
   busVoltageV: number,
   joined: Joined,
 ): LinkFlow {
-  const alternatorV = alternatorVoltage(systemV);
+  const { systemV, voltage } = alternator;
+  const alternatorV = alternatorVoltage(alternator);
+  const efficiency = link.kind === 'relay' ? 1 : (link.efficiency ?? DEFAULT.dcdcEfficiency.value);
   // Of a charger whose cable is not known nothing is lost in it; a relay's lives by its cable.
   const cableM = link.cableM ?? (link.kind === 'relay' ? DEFAULT.alternatorCableM.value : 0);
   const outW = link.ratingA * chargingVoltageV(busVoltageV);
-  const askedW = link.kind === 'relay' ? link.ratingA * alternatorV : outW / DEFAULT.dcdcEfficiency.value;
+  const askedW = link.kind === 'relay' ? link.ratingA * alternatorV : outW / efficiency;
   const areaMm2 = link.cableMm2 ?? dcSide(askedW, systemV).areaMm2;
   const cableOhm = ohmPerM(areaMm2) * 2 * cableM;
-  const shared = { link, areaMm2, cableM };
+  const minInputV = link.kind === 'relay' ? 0 : (link.minInputV ?? (DEFAULT.dcdcLeastInput12V.value * systemV) / 12);
+  const shared = { link, areaMm2, cableM, efficiency, minInputV };
   if (link.kind === 'relay') {
     // Joined straight, a store of another voltage takes nothing that it should.
-    const pushed = systemV === busVoltageV ? (alternatorV - joined.restV) / (cableOhm + joined.resistanceOhm) : 0;
+    const joins = systemV === busVoltageV && voltage === 'steady';
+    const pushed = joins ? (alternatorV - joined.restV) / (cableOhm + joined.resistanceOhm) : 0;
     const inputA = Math.max(0, Math.min(link.ratingA, pushed));
     const farV = alternatorV - inputA * cableOhm;
-    return { ...shared, inputA, farV, outputW: inputA * farV, efficiency: 1 };
+    return { ...shared, inputA, farV, outputW: inputA * farV, starvedV: null };
   }
   // P = V·I with V = V_a − I·R: the upper of the two voltages at which a charger draws its power.
-  if (cableM === 0) {
-    const inputA = askedW / alternatorV;
-    return { ...shared, inputA, farV: alternatorV, outputW: outW, efficiency: DEFAULT.dcdcEfficiency.value };
-  }
   const root = alternatorV ** 2 - 4 * cableOhm * askedW;
   const farV = root >= 0 ? (alternatorV + Math.sqrt(root)) / 2 : alternatorV / 2;
-  const powerW = root >= 0 ? askedW : farV ** 2 / cableOhm;
-  return {
-    ...shared,
-    inputA: powerW / farV,
-    farV,
-    outputW: powerW * DEFAULT.dcdcEfficiency.value,
-    efficiency: DEFAULT.dcdcEfficiency.value,
-  };
+  if (farV < minInputV) return { ...shared, inputA: 0, farV: alternatorV, outputW: 0, starvedV: farV };
+  return { ...shared, inputA: askedW / farV, farV, outputW: outW, starvedV: null };
+}
+
+/** mm² of the cable with which a charger keeps its least input volts at its rating: R = (V_a − V_min)·V_min ÷ P. */
+export function unstarvedMm2(
+  { link, cableM, efficiency, minInputV }: LinkFlow,
+  alternator: Brief['alternator'],
+  busVoltageV: number,
+): number {
+  const watts = (link.ratingA * chargingVoltageV(busVoltageV)) / efficiency;
+  const mostOhm = ((alternatorVoltage(alternator) - minInputV) * minInputV) / watts;
+  return mostOhm > 0 ? (ohmPerM(1) * 2 * cableM) / mostOhm : Number.POSITIVE_INFINITY;
 }

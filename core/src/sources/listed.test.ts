@@ -8,7 +8,7 @@ describe('panels of the list in the place of a group', () => {
   const group = blankPanels('group', 'Group', 1);
   const { brief } = aJob([]);
   // 20 °C in the afternoon: cells close to a roof reach 20 + 25/0.8 and what the roof adds, 5 to 10 K: some 60 °C.
-  const mild = { ...brief, months: [6], place: { ...brief.place, dayTempC: 20, nightTempC: 10 } };
+  const mild = { ...brief, months: [6], place: { ...brief.place, dayTempC: 20, nightTempC: 10, lowestC: 10 } };
   const at = (
     busVoltageV: 12 | 24 | 48,
     requiredW: number,

@@ -23,26 +23,33 @@ const driving =
 
 describe('what the alternator can give (by hand)', () => {
   it('120 A at 12 V: 0.8 × 120 − 35 = 61 A spare, but half its rating, 60 A, decides', () => {
-    const limit = alternatorLimit({ ratingA: 120, systemV: 12, ownLoadA: null }, 12.8);
+    const limit = alternatorLimit({ ratingA: 120, systemV: 12, ownLoadA: null, volts: null, hotFactor: null }, 12.8);
     expect(limit.inputA).toBe(60);
     expect(limit.decidedBy).toBe('share');
     expect(limit.outputA).toBeCloseTo((60 * 13.5 * 0.9) / 12.8, 9);
   });
 
   it('80 A at 12 V: 0.8 × 80 − 35 = 29 A spare decides', () => {
-    expect(alternatorLimit({ ratingA: 80, systemV: 12, ownLoadA: null }, 12)).toMatchObject({
+    expect(
+      alternatorLimit({ ratingA: 80, systemV: 12, ownLoadA: null, volts: null, hotFactor: null }, 12),
+    ).toMatchObject({
       inputA: 29,
       decidedBy: 'spare',
     });
   });
 
   it('a small one has nothing to spare, and never a negative amount', () => {
-    expect(alternatorLimit({ ratingA: 30, systemV: 12, ownLoadA: null }, 12).inputA).toBe(0);
-    expect(alternatorLimit({ ratingA: 0, systemV: 24, ownLoadA: null }, 24).outputA).toBe(0);
+    expect(alternatorLimit({ ratingA: 30, systemV: 12, ownLoadA: null, volts: null, hotFactor: null }, 12).inputA).toBe(
+      0,
+    );
+    expect(alternatorLimit({ ratingA: 0, systemV: 24, ownLoadA: null, volts: null, hotFactor: null }, 24).outputA).toBe(
+      0,
+    );
   });
 
   it('a 24 V vehicle feeds twice the power from the same amps', () => {
-    const at = (systemV: 12 | 24) => alternatorLimit({ ratingA: 100, systemV, ownLoadA: null }, 25.6).outputA;
+    const at = (systemV: 12 | 24) =>
+      alternatorLimit({ ratingA: 100, systemV, ownLoadA: null, volts: null, hotFactor: null }, 25.6).outputA;
     expect(at(24)).toBeCloseTo(2 * at(12), 9);
   });
 

@@ -1,7 +1,9 @@
 import type { Brief, SolarArray, System } from '../job/schema.ts';
 import { arrayRatingW, panelsOf } from '../panels/panels.ts';
 import { chargingVoltageV } from '../reference/chemistries.ts';
+import { DEFAULT } from '../reference/defaults.ts';
 import { placeIn } from '../sun/day.ts';
+import { MONTH_OF_DAY } from '../sun/months.ts';
 import { cellTemperatureC, standingOf } from './array.ts';
 
 /** One limit of a controller against what its panels bring. */
@@ -36,6 +38,18 @@ export interface Window {
 /** V that a controller which seeks the best point needs above the store. Common practice. */
 const HEADROOM_V = 1;
 
+/**
+ * °C of the coldest dawn in the months of use: as recorded, or the coldest day that was imported, or a usual night less
+ * what records are below it.
+ */
+export function lowestC(place: Brief['place'], months: Brief['months']): number {
+  if (place.lowestC !== null) return place.lowestC;
+  const nights = place.monthly.days?.nightTempC?.filter((_, day) => months.includes(MONTH_OF_DAY[day] as number)) ?? [];
+  if (nights.length > 0) return nights.reduce((least, c) => Math.min(least, c), Number.POSITIVE_INFINITY);
+  const usual = Math.min(...months.map((month) => placeIn(place, month).nightTempC));
+  return usual - DEFAULT.recordBelowUsualK.value;
+}
+
 const most = (value: number, limit: number | null): Check => ({
   value,
   limit,
@@ -43,7 +57,7 @@ const most = (value: number, limit: number | null): Check => ({
 });
 
 /**
- * Open voltage cold: V_oc·(1 + β(T − 25)) × series at the coldest night of the months of use; best voltage hot likewise
+ * Open voltage cold: V_oc·(1 + β(T − 25)) × series at the lowest temperature of the months of use, no usual night; best voltage hot likewise
  * with V_oc's coefficient, cells in 1,000 W/m² on the warmest afternoon. Groups side by side: the highest and the lowest
  * of them; one after the other: their sum.
  */
@@ -55,7 +69,7 @@ export function windowOf(
   const { panels, wiring, controller } = array;
   const chargingV = chargingVoltageV(system.busVoltageV);
   const places = months.map((month) => placeIn(place, month));
-  const coldC = Math.min(...places.map(({ nightTempC }) => nightTempC));
+  const coldC = lowestC(place, months);
   const hotC = cellTemperatureC(standingOf(array), Math.max(...places.map(({ dayTempC }) => dayTempC)), 1000);
   const ratingW = arrayRatingW(array);
   const groups = panels.map(({ vocV, vmpV, iscA, series, parallel }, i) => {

@@ -37,19 +37,28 @@ function sunHoursOf(place: Place, month: number): number {
 
 /**
  * The brief with a figure typed for the sun of the month designed for kept to that month: the others have what their sky
- * lets through.
+ * lets through, and those of use no less than it, since it is the month with the least (on a summer's day no more).
  */
 export function withSunInItsMonth<B extends Pick<Brief, 'place' | 'months' | 'day'>>(brief: B): B {
   const { place } = brief;
   if (place.peakSunHours === null || place.monthly.peakSunHours) return brief;
   return rememberedBrief(brief, [], () => {
     const typedFor = designMonth(brief);
-    const peakSunHours = Array.from({ length: 12 }, (_, i) =>
-      i + 1 === typedFor ? (place.peakSunHours as number) : sunHoursOf({ ...place, peakSunHours: null }, i + 1),
-    );
+    const typed = place.peakSunHours as number;
+    const isSummer = brief.day.season === 'summer';
+    const peakSunHours = Array.from({ length: 12 }, (_, i) => {
+      const month = i + 1;
+      if (month === typedFor) return typed;
+      const bySky = sunHoursOf({ ...place, peakSunHours: null }, month);
+      if (!brief.months.includes(month)) return bySky;
+      return isSummer ? Math.min(bySky, typed * (1 - APART)) : Math.max(bySky, typed * (1 + APART));
+    });
     return { ...brief, place: { ...place, monthly: { ...place.monthly, peakSunHours } } };
   }) as B;
 }
+
+/** Share by which a month of use differs at least from the one that is designed for. */
+const APART = 1e-9;
 
 const rememberedBrief = remembering<object, object>();
 

@@ -185,6 +185,15 @@ export function Place() {
         max={50}
         onChange={(value) => value !== null && edit(changePlace({ nightTempC: value }), 'night-temp')}
       />
+      <RegionField
+        quantity="°C"
+        label="Lowest on record"
+        value={place.lowestC}
+        auto="not known: 10 K below a usual night"
+        min={-90}
+        max={50}
+        onChange={(value) => edit(changePlace({ lowestC: value }), 'lowest-temp')}
+      />
       <FinerPlace />
       <Choice
         label="Mains of the region"

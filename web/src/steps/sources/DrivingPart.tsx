@@ -99,6 +99,26 @@ export function DrivingPart({ links }: { links: readonly LinkDetail[] }) {
           max={500}
           onChange={(ownLoadA) => edit(changeAlternator({ ownLoadA }), 'alternator-own')}
         />
+        <QuantityField
+          label="Holds while driving"
+          unit="V"
+          value={alternator.volts}
+          auto={`${formatNumber((13.5 * alternator.systemV) / 12, 1)}, usual`}
+          min={11}
+          max={32}
+          onChange={(volts) => edit(changeAlternator({ volts }), 'alternator-volts')}
+        />
+        <QuantityField
+          label="Gives hot, of its label"
+          unit="%"
+          value={alternator.hotFactor === null ? null : alternator.hotFactor * 100}
+          auto="80, usual"
+          min={20}
+          max={100}
+          onChange={(percent) =>
+            edit(changeAlternator({ hotFactor: percent === null ? null : percent / 100 }), 'alternator-hot')
+          }
+        />
       </div>
       {driving === null && suggestedA > 0 && (
         <p className="pt-2 text-ink-2">
@@ -157,6 +177,30 @@ export function DrivingPart({ links }: { links: readonly LinkDetail[] }) {
                 max={300}
                 onChange={(cableMm2) => change({ cableMm2 }, 'area')}
               />
+              {link.kind === 'dc-dc' && (
+                <>
+                  <QuantityField
+                    label="Efficiency, out ÷ in"
+                    unit="%"
+                    value={link.efficiency === null ? null : link.efficiency * 100}
+                    auto="90, usual"
+                    min={50}
+                    max={100}
+                    onChange={(percent) =>
+                      change({ efficiency: percent === null ? null : percent / 100 }, 'efficiency')
+                    }
+                  />
+                  <QuantityField
+                    label="Least input"
+                    unit="V"
+                    value={link.minInputV}
+                    auto={`${formatNumber((11.5 * alternator.systemV) / 12, 1)}, usual`}
+                    min={6}
+                    max={60}
+                    onChange={(minInputV) => change({ minInputV }, 'least-input')}
+                  />
+                </>
+              )}
               {link.kind === 'dc-dc' && (arrays?.length ?? 0) > 0 && (
                 <Choice
                   label="Sun through it"
