@@ -35,6 +35,8 @@ export const FINDING_CODES = [
   'balance-short',
   'runs-short',
   'dcdc-limited',
+  'fuse-none',
+  'run-fuse-volts',
   'dcdc-starved',
   'charge-limit',
   'relay-smart',

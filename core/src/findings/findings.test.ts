@@ -257,6 +257,11 @@ const CASES: Readonly<Record<FindingCode, { bad: Job; good: Job }>> = {
     bad: withSystem(aJob([aLoad()]), { dcdc: { ratingA: 200 } }),
     good: withSystem(aJob([aLoad()]), { dcdc: { ratingA: 20 } }),
   },
+  // 5 kW ÷ 11 V = 455 A, × 1.25 = 568 A: more than 500. 4 kW ask for 455 A.
+  'fuse-none': {
+    bad: withSystem(aJob([aLoad({ watts: 5000, path: 'direct' })]), { store: { capacityAh: 1000 } }),
+    good: withSystem(aJob([aLoad({ watts: 4000, path: 'direct' })]), { store: { capacityAh: 1000 } }),
+  },
   // 40 A × 14.2 ÷ 0.9 = 631 W; 8 m of 6 mm² are 48 mΩ at 20 °C: the upper voltage is 10.6 V, below 11.5. Of 16 mm² it is 12.6.
   'dcdc-starved': { bad: withLink({ cableM: 8, cableMm2: 6 }), good: withLink({ cableM: 8, cableMm2: 16 }) },
   // 100 Ah of LFP take 50 A: a charger of 60 A alone is above, one of 20 A with no sun and no driving below.
@@ -333,6 +338,11 @@ const CASES: Readonly<Record<FindingCode, { bad: Job; good: Job }>> = {
     good: oneLead({ watts: 374 }, { conductor: 'awg', areaMm2: 5.261, ratingA: null }),
   },
   // 132 W at 11 V are 12 A.
+  // 48 V are charged with 56.8: a blade is sold for 58 and 80, a breaker for 48.
+  'run-fuse-volts': {
+    bad: withSystem(oneLead({ maxV: 60 }, { protection: 'breaker' }), { busVoltageV: 48 }),
+    good: withSystem(oneLead({ maxV: 60 }, { protection: 'blade' }), { busVoltageV: 48 }),
+  },
   'run-fuse-small': { bad: oneLead({ watts: 132 }, { ratingA: 10 }), good: oneLead({ watts: 132 }, { ratingA: 15 }) },
   // 110 W at 11 V are 10 A, 50 A for 0.5 s: 3.3 × of 15 A holds 0.08 s, 1.25 × of 40 A holds 0.75 s.
   'run-start-opens': {

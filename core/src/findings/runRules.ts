@@ -72,6 +72,20 @@ export const runUnfused: Rule = (assessed) => {
 const behindPort = ({ zone, run }: RunRow): boolean =>
   zone.kind === 'output' || (run.end === 'device' && run.from === null);
 
+/** A fuse of a kind that is sold for fewer volts: it arcs on instead of opening. */
+export const runFuseVolts: Rule = (assessed) =>
+  rowsOf(assessed).flatMap((row): Finding[] => {
+    const { kind, ratedV } = row.fuse;
+    if (kind === null || ratedV !== null) return [];
+    const values = {
+      name: row.run.name,
+      kind: PROTECTION[kind].name,
+      volts: row.volts,
+      soldV: PROTECTION[kind].soldForV.at(-1) as number,
+    };
+    return [{ code: 'run-fuse-volts', severity: 'stop', where: at(row), values }];
+  });
+
 /** A fuse that what runs for hours opens. */
 export const runFuseSmall: Rule = (assessed) =>
   rowsOf(assessed).flatMap((row): Finding[] => {

@@ -1,4 +1,6 @@
-import { GUIDE_W } from '../reference/sizes.ts';
+import { dcSide, LOW_12V } from '../moment/inverterCable.ts';
+import { FUSE_FACTOR, FUSES_A } from '../reference/conductors.ts';
+import { GUIDE_W, nextSize } from '../reference/sizes.ts';
 import type { Rule } from './finding.ts';
 
 export const lowVoltageHighCurrent: Rule = ({ busPeak, nominalV, option }) => {
@@ -12,6 +14,37 @@ export const lowVoltageHighCurrent: Rule = ({ busPeak, nominalV, option }) => {
       severity: 'caution',
       where: { step: 'store', figure: 'peak.current' },
       values: { busV, worstW, amps: worstW / nominalV, guideW: GUIDE_W[busV] },
+    },
+  ];
+};
+
+/** No fuse is sold for the worst moment: a main cable without one is no way to build it, laid or only proposed. */
+export const fuseNone: Rule = ({ busPeak, option, ledger }) => {
+  const busV = option.system.busVoltageV;
+  const now = dcSide(busPeak.weight, busV);
+  if (now.fuseA !== null || ledger.total.batteryWh === 0) return [];
+  const largestA = FUSES_A.at(-1) as number;
+  const neededA = now.amps * FUSE_FACTOR;
+  const ways = Math.ceil(neededA / largestA);
+  const higher = ([24, 48] as const)
+    .map((volts) => dcSide(busPeak.weight, volts))
+    .find((side) => side.busV > busV && side.fuseA !== null);
+  return [
+    {
+      code: 'fuse-none',
+      severity: 'stop',
+      where: { step: 'store', figure: 'peak.current' },
+      values: {
+        amps: now.amps,
+        neededA,
+        largestA,
+        ways,
+        eachA: nextSize(FUSES_A, neededA / ways) ?? largestA,
+        higherV: higher?.busV ?? 0,
+        higherA: higher?.amps ?? 0,
+        higherFuseA: higher?.fuseA ?? 0,
+        mostW: (largestA / FUSE_FACTOR) * ((LOW_12V * busV) / 12),
+      },
     },
   ];
 };

@@ -109,6 +109,23 @@ export interface FindingValues {
     readonly unservedWh: number;
   };
   readonly 'dcdc-limited': { readonly ratingA: number; readonly limitA: number };
+  readonly 'run-fuse-volts': {
+    readonly name: string;
+    readonly kind: string;
+    readonly volts: number;
+    readonly soldV: number;
+  };
+  readonly 'fuse-none': {
+    readonly amps: number;
+    readonly neededA: number;
+    readonly largestA: number;
+    readonly ways: number;
+    readonly eachA: number;
+    readonly higherV: number;
+    readonly higherA: number;
+    readonly higherFuseA: number;
+    readonly mostW: number;
+  };
   readonly 'dcdc-starved': {
     readonly name: string;
     readonly ratingA: number;

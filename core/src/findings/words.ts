@@ -345,6 +345,16 @@ const WORDS: { readonly [C in FindingCode]: (values: FindingValues[C], units: Un
     why: 'A hot alternator at half its rating for hours fails early.',
     act: 'Fit a smaller DC-DC charger or a larger alternator.',
   }),
+  'run-fuse-volts': (v) => ({
+    what: `${s(v, 'name')}: a ${s(v, 'kind')} is sold for ${n(v, 'soldV')} V at most, and this is a bus of ${n(v, 'volts')} V that is charged with more.`,
+    why: 'Above its volts a fuse melts and the arc goes on: it interrupts nothing.',
+    act: 'Take a fuse that is rated for the charging voltage.',
+  }),
+  'fuse-none': (v) => ({
+    what: `No main fuse is large enough: ${a(v, 'amps')} at a low battery ask for ${a(v, 'neededA')}, and ${a(v, 'largestA')} is the largest sold.`,
+    why: 'A cable from the battery without a fuse between it and what it bears burns when it is shorted.',
+    act: `${n(v, 'higherV') > 0 ? `At ${n(v, 'higherV')} V it is ${a(v, 'higherA')} and a fuse of ${a(v, 'higherFuseA')}. ` : ''}Or share it between ${n(v, 'ways')} ways from the battery, each with its own inverter or string, cable and fuse of ${a(v, 'eachA')}. Or never run so much together: ${showText(n(v, 'mostW'), 'W')} at the battery is what one such fuse carries.`,
+  }),
   'dcdc-starved': (v, units) => ({
     what: `${s(v, 'name')} gives nothing: ${a(v, 'ratingA')} would leave it ${showText(n(v, 'farV'), 'V')} at the end of its cable, and it needs ${showText(n(v, 'minInputV'), 'V')}.`,
     why: 'Below its least input volts a DC-DC charger switches off, comes back, and switches off again.',

@@ -8,6 +8,8 @@ export interface ProtectionKind {
   /** A it is sold for at least and at most. */
   readonly leastA: number;
   readonly mostA: number;
+  /** V that it is sold for, the lowest first. */
+  readonly soldForV: readonly number[];
   /** A that it can interrupt. */
   readonly interruptA: number;
   readonly isSlow: boolean;
@@ -24,6 +26,7 @@ export const PROTECTION: Readonly<Record<Exclude<Run['protection'], 'as-needed' 
     name: 'blade fuse',
     leastA: 1,
     mostA: 40,
+    soldForV: [32, 58, 80],
     interruptA: 1000,
     isSlow: false,
     opensFrom: [
@@ -38,6 +41,7 @@ export const PROTECTION: Readonly<Record<Exclude<Run['protection'], 'as-needed' 
     name: 'bolted strip fuse',
     leastA: 30,
     mostA: 500,
+    soldForV: [32, 58, 80],
     interruptA: 2500,
     isSlow: true,
     opensFrom: [
@@ -52,6 +56,7 @@ export const PROTECTION: Readonly<Record<Exclude<Run['protection'], 'as-needed' 
     name: 'high-interrupt fuse',
     leastA: 30,
     mostA: 500,
+    soldForV: [125],
     interruptA: 20_000,
     isSlow: false,
     opensFrom: [
@@ -66,6 +71,7 @@ export const PROTECTION: Readonly<Record<Exclude<Run['protection'], 'as-needed' 
     name: 'thermal breaker',
     leastA: 5,
     mostA: 300,
+    soldForV: [32, 48],
     interruptA: 1500,
     isSlow: true,
     opensFrom: [
@@ -77,6 +83,10 @@ export const PROTECTION: Readonly<Record<Exclude<Run['protection'], 'as-needed' 
     origin: ORIGIN.memory,
   },
 };
+
+/** The lowest V that a kind is sold for and that a bus may have while it is charged; null = none. From memory. */
+export const ratedVoltsFor = ({ soldForV }: ProtectionKind, volts: number): number | null =>
+  soldForV.find((sold) => sold >= volts) ?? null;
 
 /** From this multiple of its rating on a fuse or breaker opens some time; below it lasts. ISO 8820-3: not within 100 h at 1.1 ×. */
 const OPENS_ABOVE = 1.1;

@@ -1,7 +1,7 @@
 import { restVoltageV } from '../battery/rest.ts';
 import type { Run, System } from '../job/schema.ts';
 import { FUSES_A } from '../reference/conductors.ts';
-import { PROTECTION } from '../reference/protection.ts';
+import { PROTECTION, ratedVoltsFor } from '../reference/protection.ts';
 import type { BankEnd } from './fitted.ts';
 import {
   type Choice,
@@ -25,6 +25,8 @@ export interface Fuse {
   readonly neededA: number;
   /** s of its start that it surely lasts; Infinity when it never opens at that current, or nothing starts. */
   readonly holdsSeconds: number;
+  /** V that it must be sold for: the lowest of its kind that its run may have; null = none is. */
+  readonly ratedV: number | null;
   /** A that it can interrupt. */
   readonly interruptA: number;
   /** A that it must interrupt alone, being the first on the way from the bank; null when another stands before it. */
@@ -45,15 +47,16 @@ export const shortCircuitA = (bank: BankEnd, { store, busVoltageV }: System, ohm
  * The fuse of a run: as given, or the smallest and plainest that lets its current pass, is borne by the cable, opens
  * after those behind it, outlasts its start and interrupts what it must. Where nothing does all of it, what does most;
  * the findings say what it does not.
- * @param mustInterruptA A of a short circuit where it is the first on the way from the bank
+ * @param mustInterruptA A of a short circuit where it is the first on the way from the bank; `mostV` V that it may have
  */
-export function fuseOf(run: Run, load: Load, bearsA: number, mustInterruptA: number | null): Fuse {
+export function fuseOf(run: Run, load: Load, bearsA: number, mustInterruptA: number | null, mostV: number): Fuse {
   const none: Fuse = {
     kind: null,
     ratingA: null,
     isSuggested: run.protection !== 'none',
     neededA: neededA(load),
     holdsSeconds: Number.POSITIVE_INFINITY,
+    ratedV: null,
     interruptA: 0,
     mustInterruptA,
   };
@@ -74,6 +77,7 @@ export function fuseOf(run: Run, load: Load, bearsA: number, mustInterruptA: num
     ...best,
     isSuggested: run.ratingA === null,
     holdsSeconds: startHeld(best, load),
+    ratedV: ratedVoltsFor(PROTECTION[best.kind], mostV),
     interruptA: interruptOf(best),
   };
 }

@@ -1,6 +1,6 @@
 import type { Run } from '../job/schema.ts';
 import { remembering } from '../quantity/remember.ts';
-import { nominalVoltageV } from '../reference/chemistries.ts';
+import { chargingVoltageV, nominalVoltageV } from '../reference/chemistries.ts';
 import { AREAS_MM2, ampacityA, CONDUCTORS, DROP_LIMIT, FUSES_A, ohmPerM } from '../reference/conductors.ts';
 import { DEFAULT } from '../reference/defaults.ts';
 import { type Carried, carriedBy } from './carried.ts';
@@ -141,7 +141,7 @@ function settled(branch: Branch, carried: Carried, above: SizedRun | undefined, 
     wayOhm: beforeOhm + hotOhm,
     wayShare: before + dropV / volts,
     limitShare,
-    fuse: fuseOf(run, carried, ampacity, isProtectedAbove ? null : shortA),
+    fuse: fuseOf(run, carried, ampacity, isProtectedAbove ? null : shortA, mostVolts(zone, busVoltageV)),
     shortA,
     isProtectedAbove,
     fusedAboveA,
@@ -155,6 +155,10 @@ const dropVolts = ({ job, option }: Fitted): number =>
   job.rules.cables.dropOf === 'chemistry'
     ? nominalVoltageV(option.system.store.chemistry, option.system.busVoltageV)
     : option.system.busVoltageV;
+
+/** V that a fuse there may have: a bus while it is charged. */
+const mostVolts = (zone: Zone, busV: number): number =>
+  zone.kind === 'bus' ? chargingVoltageV(busV) : zoneVolts(zone, busV);
 
 const sameVolts = (a: Zone, b: Zone): boolean =>
   a.kind === b.kind && (a.kind !== 'output' || b.kind !== 'output' || a.device.id === b.device.id);

@@ -54,7 +54,7 @@ export function fuseWords({ fuse }: Pick<RunLine, 'fuse'>): string {
 }
 
 export const fuseKindWords = ({ fuse }: Pick<RunLine, 'fuse'>): string =>
-  fuse.kind === null ? 'no fuse' : PROTECTION[fuse.kind].name;
+  fuse.kind === null ? 'no fuse' : `${PROTECTION[fuse.kind].name}${fuse.ratedV === null ? '' : `, ${fuse.ratedV} V`}`;
 
 /** kA from a thousand on. */
 export const bigAmps = (amps: number): string =>
