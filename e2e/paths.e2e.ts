@@ -75,14 +75,14 @@ test('a second inverter, a measured curve and a port are described, and what han
 
   const inverter = page.locator('[data-device="inverter"]');
   const points = inverter.getByLabel('Measured, W out > W in');
-  await points.fill('117.6 > 76.1');
+  await points.fill('121 > 82');
   await expect(inverter).toContainText('it cannot give more than it takes');
-  await points.fill('76.1 > 117.6, 574 > 659.4');
+  await points.fill('82 > 121, 610 > 701');
   await saved(page);
   const [device] = (await storedJob(page, id)).options[0]?.system.devices ?? [];
   expect(device?.points).toEqual([
-    { outW: 76.1, inW: 117.6 },
-    { outW: 574, inW: 659.4 },
+    { outW: 82, inW: 121 },
+    { outW: 610, inW: 701 },
   ]);
   await goTo(page, 'r');
   await expect(page.locator('[data-figure="inverter.idle"]')).toContainText('35');

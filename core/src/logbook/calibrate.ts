@@ -1,7 +1,10 @@
 import { runningPowerW, withRunningPower } from '../job/draw.ts';
 import { overlappingUse } from '../job/overlap.ts';
 import type { Draw, Job, Load, Use } from '../job/schema.ts';
+import { minutesPerDay } from '../loads/uses.ts';
+import { Effort } from '../moment/effort.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
+import { settle } from '../settle/settle.ts';
 import type { Stated } from './cycle.ts';
 import type { Log } from './logSchema.ts';
 import type { LogReport } from './report.ts';
@@ -26,7 +29,7 @@ const LEAST_DUTY = 0.001;
 /** What a log offers to the job that it is about: each as one change, which undo takes back. */
 export function calibrations(job: Job, optionId: string, log: Log, report: LogReport): Calibration[] {
   const { about } = log;
-  if (about?.kind === 'load') return ofLoad(job, about.id ?? '', report);
+  if (about?.kind === 'load') return ofLoad(job, about.optionId ?? optionId, about.id ?? '', report);
   if (about?.kind === 'device') return ofDevice(job, about.optionId ?? optionId, about.id ?? '', report);
   return about?.kind === 'store' ? ofStore(job, about.optionId ?? optionId, report) : [];
 }
@@ -35,7 +38,25 @@ export function calibrations(job: Job, optionId: string, log: Log, report: LogRe
 const contradicted = ({ contradictions }: LogReport): string | null =>
   contradictions.find(({ refused }) => refused)?.says ?? null;
 
-function ofLoad(job: Job, id: string, report: LogReport): Calibration[] {
+/** Of what the battery gives, the share that reaches a load at its terminals: its own energy ÷ what is drawn for it. */
+function reachesLoad(job: Job, optionId: string, id: string): number {
+  const { ledger } = settle(job, optionId, new Effort(LITTLE_EFFORT));
+  const row = ledger.loads.find(({ loadId }) => loadId === id);
+  const drawnWh = row ? row.usefulWh + row.conversionWh + row.idleWh + row.cableWh : 0;
+  return row && drawnWh > 0 ? row.usefulWh / drawnWh : 1;
+}
+
+/** Its energies do not hang on the searches of its worst moment. */
+const LITTLE_EFFORT = 1000;
+
+/** The same start in W, whatever it takes while it runs. */
+const MOST_START = 12;
+const keptStart = ({ startRatio, draw }: Load, to: Draw): number => {
+  const watts = runningPowerW(to);
+  return watts > 0 ? Math.min(MOST_START, Math.max(1, (startRatio * runningPowerW(draw)) / watts)) : startRatio;
+};
+
+function ofLoad(job: Job, optionId: string, id: string, report: LogReport): Calibration[] {
   const load = job.loads.find((one) => one.id === id);
   if (!load) return [];
   const refused = contradicted(report);
@@ -44,30 +65,43 @@ function ofLoad(job: Job, id: string, report: LogReport): Calibration[] {
     (draw: Draw) =>
     (now: Job): Job => ({
       ...now,
-      loads: now.loads.map((one) => (one.id === id ? { ...one, draw, evidence: 'measured' as const } : one)),
+      loads: now.loads.map((one) =>
+        one.id === id ? { ...one, draw, startRatio: keptStart(one, draw), evidence: 'measured' as const } : one,
+      ),
     });
-  /** Its running watts are those of its highest level, where its levels can be told; its duty such that the mean comes out. */
+  /** Its running watts are those of its highest level, where its levels can be told, else as they were; its duty such that the mean comes out. */
   const ofSwitching = (draw: Extract<Draw, { kind: 'thermostatic' }>, meanW: number): Calibration => {
-    const level = report.levels.length > 1 ? (report.levels.at(-1)?.mean ?? 0) / pieces : draw.runningW;
-    const runningW = Math.max(level, meanW / pieces);
+    const runningW = report.levels.length > 1 ? (report.levels.at(-1)?.mean ?? 0) / pieces : draw.runningW;
+    const duty = meanW / pieces / runningW;
+    const beyond =
+      duty > 1
+        ? `a mean of ${meanW.toFixed(1)} W is more than the ${(runningW * pieces).toFixed(1)} W it is said to take while it runs: log its watts first`
+        : null;
     return {
       id: 'power',
       what: `${load.name}, mean W`,
       unit: 'W',
       from: draw.runningW * draw.duty * pieces,
       to: meanW,
-      refused,
-      apply: take({ ...draw, runningW, duty: Math.max(LEAST_DUTY, meanW / pieces / runningW) }),
+      refused: refused ?? beyond,
+      apply: take({ ...draw, runningW, duty: Math.min(1, Math.max(LEAST_DUTY, duty)) }),
     };
   };
   if (load.draw.kind === 'cycle' && report.stated) return ofCycle(load, load.draw, report.stated, refused);
   const way = report.energy.counts;
-  const meanW = way === null ? null : (report.energy[way]?.meanW ?? null);
+  const readW = way === null ? null : (report.energy[way]?.meanW ?? null);
+  // What a state of charge tells is at the battery: on the way to the load some of it is lost.
+  const meanW = readW !== null && way === 'soc' ? readW * reachesLoad(job, optionId, id) : readW;
   const high = report.levels.at(-1);
   if (load.draw.kind === 'thermostatic') return meanW !== null && meanW > 0 ? [ofSwitching(load.draw, meanW)] : [];
   if (meanW === null || !(meanW > 0) || load.draw.kind === 'cycle') return [];
   const watts = load.draw.kind === 'steady' && report.levels.length > 1 && high ? high.mean : meanW;
   const now = runningPowerW(load.draw) * pieces;
+  // A mean over hours in which it is off as well is not what it takes while it runs.
+  const isMean =
+    way !== 'power' && load.draw.kind !== 'standby' && minutesPerDay(load.uses) < MINUTES_PER_DAY - 1
+      ? 'this is a mean over time in which it may have been off: log its watts while it runs, or correct how long it runs'
+      : null;
   return [
     {
       id: 'power',
@@ -75,7 +109,7 @@ function ofLoad(job: Job, id: string, report: LogReport): Calibration[] {
       unit: 'W',
       from: now,
       to: watts,
-      refused,
+      refused: refused ?? isMean,
       apply: take(withRunningPower(load.draw, watts / pieces)),
     },
   ];

@@ -67,7 +67,7 @@ describe('from a log into the job', () => {
     expect(draw.runningW).toBeCloseTo(44, 6);
     expect(draw.runningW * draw.duty).toBeCloseTo(44 * 0.3, 0);
     // By percent alone only the duty can be told.
-    const [byPercent] = offers(one({ kind: 'thermostatic', runningW: 50, duty: 0.5, setC: 4 }), {
+    const [byPercent] = offers(one({ kind: 'thermostatic', runningW: 50, duty: 0.5, setC: 4 }, { path: 'direct' }), {
       about,
       readings: [
         { h: 0, soc: 100 },
@@ -76,6 +76,55 @@ describe('from a log into the job', () => {
       capacity: { wh: 1000 },
     });
     expect(byPercent?.after.loads[0]?.draw).toMatchObject({ runningW: 50, duty: expect.closeTo(0.2, 9) });
+  });
+
+  it('turns what the battery gave back to the appliance: through an adapter of 80 % ten watts are eight', () => {
+    const fridge = { kind: 'thermostatic', runningW: 50, duty: 0.5, setC: 4 } as const;
+    const [offer] = offers(one(fridge, { path: 'dc-dc', converterEfficiency: 0.8 }), {
+      about,
+      readings: [
+        { h: 0, soc: 100 },
+        { h: 10, soc: 90 },
+      ],
+      capacity: { wh: 1000 },
+    });
+    expect(offer?.to).toBeCloseTo(8, 6);
+    expect(offer?.after.loads[0]?.draw).toMatchObject({ runningW: 50, duty: expect.closeTo(0.16, 9) });
+  });
+
+  it('leaves the start of a motor what it was when it is measured to take less while it runs', () => {
+    const job = one({ kind: 'thermostatic', runningW: 60, duty: 0.5, setC: 4 }, { startRatio: 4 });
+    const [offer] = offers(job, { about, readings: every(901, (i) => ({ w: i % 30 < 9 ? 40 : 0 })) });
+    const load = offer?.after.loads[0];
+    if (load?.draw.kind !== 'thermostatic') throw new Error('a fridge');
+    expect(load.draw.runningW * load.startRatio).toBeCloseTo(240, 6);
+  });
+
+  it('does not take a mean of hours for the watts of what was off in between', () => {
+    const percent = {
+      about,
+      capacity: { wh: 1000 },
+      readings: [
+        { h: 0, soc: 100 },
+        { h: 20, soc: 90 },
+      ],
+    };
+    const microwave = one({ kind: 'steady', powerW: 1000 }, { path: 'direct', uses: [{ startMin: 720, minutes: 6 }] });
+    expect(offers(microwave, percent)[0]?.refused).toMatch(/may have been off/);
+    const always = one({ kind: 'standby', powerW: 9 }, { path: 'direct' });
+    expect(offers(always, percent)[0]).toMatchObject({ refused: null, to: expect.closeTo(5, 9) });
+  });
+
+  it('refuses a mean above what it is said to take while it runs', () => {
+    const [offer] = offers(one({ kind: 'thermostatic', runningW: 8, duty: 0.5, setC: 4 }, { path: 'direct' }), {
+      about,
+      capacity: { wh: 1000 },
+      readings: [
+        { h: 0, soc: 100 },
+        { h: 10, soc: 90 },
+      ],
+    });
+    expect(offer?.refused).toMatch(/log its watts first/);
   });
 
   it('the phases of a cycle, unless they contradict themselves', () => {
@@ -107,15 +156,16 @@ describe('from a log into the job', () => {
     const [offer] = offers(job, {
       about: { kind: 'device', id, optionId: 'a' },
       pairs: [
-        { outW: 76.1, inW: 117.6 },
-        { outW: 574, inW: 659.4 },
+        { outW: 80, inW: 120 },
+        { outW: 600, inW: 690 },
       ],
     });
-    expect(offer?.to).toBeCloseTo(34.8, 1);
+    // 40 W lost at 80 W, 90 W at 600 W: 40 − 80 × 50 ÷ 520.
+    expect(offer?.to).toBeCloseTo(32.3, 1);
     expect(offer?.after.options[0]?.system.devices[0]).toMatchObject({
       points: [
-        { outW: 76.1, inW: 117.6 },
-        { outW: 574, inW: 659.4 },
+        { outW: 80, inW: 120 },
+        { outW: 600, inW: 690 },
       ],
       idleW: null,
     });

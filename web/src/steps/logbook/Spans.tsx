@@ -25,9 +25,9 @@ export function Spans({ log, put }: { log: Log; put: (part: Partial<Log>) => voi
   });
   return (
     <div className="grid grid-cols-3 gap-x-5 gap-y-2 pt-2 @max-[760px]:grid-cols-1">
-      <TypedField label="Output off" placeholder="04:55–08:57" field={outages} />
-      <TypedField label="Pairs of W out and in" placeholder="76.1/117.6, 574/659.4" field={pairs} />
-      <TypedField label="Windows, minutes and mean W" placeholder="A 15 57.2, B 15 57.6" field={windows} />
+      <TypedField label="Output off" placeholder="02:40–06:15" field={outages} />
+      <TypedField label="Pairs of W out and in" placeholder="82/121, 610/701" field={pairs} />
+      <TypedField label="Windows, minutes and mean W" placeholder="A 15 48.1, B 15 48.6" field={windows} />
     </div>
   );
 }

@@ -29,18 +29,18 @@ describe('a log in one sentence', () => {
     ['a difference', { windows: windows(50, 60) }, /^B takes 10 W more than A/],
     [
       'no difference',
-      { windows: windows(57.2, 57.3), meterStepWh: 1.28 },
+      { windows: windows(48.1, 48.2), meterStepWh: 1.28 },
       /^No difference detected between A and B; a test that could tell takes/,
     ],
     [
       'pairs',
       {
         pairs: [
-          { outW: 76.1, inW: 117.6 },
-          { outW: 574, inW: 659.4 },
+          { outW: 82, inW: 121 },
+          { outW: 610, inW: 701 },
         ],
       },
-      /takes 34\.8 W with nothing on it, and 8\.8 % of what it gives/,
+      /takes 30\.9 W with nothing on it, and 9\.8 % of what it gives/,
     ],
     [
       'a cycle',
@@ -84,8 +84,8 @@ describe('a log in one sentence', () => {
 
 describe('lines that are typed', () => {
   it.each([
-    ['04:55–08:57', [{ from: '04:55', to: '08:57' }]],
-    ['04:55-08:57', [{ from: '04:55', to: '08:57' }]],
+    ['02:40–06:15', [{ from: '02:40', to: '06:15' }]],
+    ['02:40-06:15', [{ from: '02:40', to: '06:15' }]],
     [
       '3 h to 5 h; 2026-06-01T10:00 until 2026-06-01T11:00',
       [
@@ -98,34 +98,34 @@ describe('lines that are typed', () => {
 
   it.each([
     [
-      '76.1/117.6, 574/659.4',
+      '82/121, 610/701',
       [
-        { outW: 76.1, inW: 117.6 },
-        { outW: 574, inW: 659.4 },
+        { outW: 82, inW: 121 },
+        { outW: 610, inW: 701 },
       ],
     ],
     [
-      '76,1 W / 117,6 W; 574/659',
+      '82,5 W / 121,5 W; 610/701',
       [
-        { outW: 76.1, inW: 117.6 },
-        { outW: 574, inW: 659 },
+        { outW: 82.5, inW: 121.5 },
+        { outW: 610, inW: 701 },
       ],
     ],
   ])('pairs: %s', (text, value) => expect(readPairs(text)).toEqual({ value }));
 
   it.each([
     [
-      'A 15 57.2, B 15 57.6',
+      'A 15 48.1, B 15 48.6',
       [
-        { label: 'A', minutes: 15, w: 57.2 },
-        { label: 'B', minutes: 15, w: 57.6 },
+        { label: 'A', minutes: 15, w: 48.1 },
+        { label: 'B', minutes: 15, w: 48.6 },
       ],
     ],
     ['A 10:00–10:15', [{ label: 'A', from: '10:00', to: '10:15' }]],
   ])('windows: %s', (text, value) => expect(readWindows(text)).toEqual({ value }));
 
   it.each([
-    [readOutages, '04:55'],
+    [readOutages, '02:40'],
     [readPairs, '76'],
     [readPairs, 'a/b'],
     [readPairs, '1/2/3'],
@@ -137,14 +137,14 @@ describe('lines that are typed', () => {
 
   it('are written as they are read', () => {
     const pairs = [
-      { outW: 76.1, inW: 117.6 },
-      { outW: 574, inW: 659.4 },
+      { outW: 82, inW: 121 },
+      { outW: 610, inW: 701 },
     ];
     const those = [
-      { label: 'A', minutes: 15, w: 57.2 },
+      { label: 'A', minutes: 15, w: 48.1 },
       { label: 'B', from: '10:00', to: '10:15' },
     ];
-    const outages = [{ from: '04:55', to: '08:57' }];
+    const outages = [{ from: '02:40', to: '06:15' }];
     expect(readPairs(writePairs(pairs))).toEqual({ value: pairs });
     expect(readWindows(writeWindows(those))).toEqual({ value: those });
     expect(readOutages(writeOutages(outages))).toEqual({ value: outages });
