@@ -1,4 +1,5 @@
 import { dcSide, LOW_12V } from '../moment/inverterCable.ts';
+import { efficiencyAt } from '../paths/curve.ts';
 import { FUSE_FACTOR, FUSES_A } from '../reference/conductors.ts';
 import { GUIDE_W, nextSize } from '../reference/sizes.ts';
 import type { Rule } from './finding.ts';
@@ -19,15 +20,21 @@ export const lowVoltageHighCurrent: Rule = ({ busPeak, nominalV, option }) => {
 };
 
 /** No fuse is sold for the worst moment: a main cable without one is no way to build it, laid or only proposed. */
-export const fuseNone: Rule = ({ busPeak, option, ledger }) => {
+export const fuseNone: Rule = ({ busPeak, option, ledger, inverters }) => {
   const busV = option.system.busVoltageV;
-  const now = dcSide(busPeak.weight, busV);
+  // Its cable is made for what an inverter may take, whatever runs.
+  const invertersW = inverters.reduce(
+    (sum, { feed, ratingW }) => sum + (feed ? ratingW / efficiencyAt(feed.curve, 1) : 0),
+    0,
+  );
+  const worstW = Math.max(busPeak.weight, invertersW);
+  const now = dcSide(worstW, busV);
   if (now.fuseA !== null || ledger.total.batteryWh === 0) return [];
   const largestA = FUSES_A.at(-1) as number;
   const neededA = now.amps * FUSE_FACTOR;
   const ways = Math.ceil(neededA / largestA);
   const higher = ([24, 48] as const)
-    .map((volts) => dcSide(busPeak.weight, volts))
+    .map((volts) => dcSide(worstW, volts))
     .find((side) => side.busV > busV && side.fuseA !== null);
   return [
     {

@@ -30,6 +30,8 @@ export function formatNumber(value: number, digits = 0): string {
 function digitsFor(value: number, unit: string): number {
   const size = Math.abs(value);
   if (unit === 'share') return size < 0.1 ? 1 : 0;
+  // Of a day no tenth of a watt-hour is known.
+  if (unit === 'Wh/day') return 0;
   if (unit === 'days' || unit === 'h') return size < 10 ? 1 : 0;
   if (unit === '' || unit === '°C' || unit === '°') return 3;
   if (unit === 'm²' || unit === 'ft²') return 1;

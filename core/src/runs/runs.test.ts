@@ -406,7 +406,8 @@ describe('a size', () => {
 
   it('the ends: nothing drawn, 5 kW on 0.75 mm², two of everything, hundreds of loads', () => {
     const idle = rowOf(oneLead({ watts: 0 }, { areaMm2: null, ratingA: null }), 'lead');
-    expect([idle.areaMm2, idle.fuse.ratingA, idle.dropV]).toEqual([1, 1, 0]);
+    // Nobody lays less than 1.5 mm² as a branch.
+    expect([idle.areaMm2, idle.fuse.ratingA, idle.dropV]).toEqual([1.5, 1, 0]);
     const wild = assess(oneLead({ watts: 5000 }, { areaMm2: 0.75, ratingA: null })).findings.map(({ code }) => code);
     expect(wild).toEqual(expect.arrayContaining(['run-undersized', 'run-collapse']));
     const many = aJob(Array.from({ length: 200 }, () => aLoad({ watts: 5 })));
@@ -840,4 +841,17 @@ it('sizes that are sold are those of the tables', () => {
     '3/0',
     '4/0',
   ]);
+});
+
+it('a branch has 1.5 mm² and what feeds a fuse block 6 mm² at least, whatever little they carry; in gauges 16 and 10', () => {
+  const job = aJob([aLoad({ watts: 5, path: 'direct' }), aLoad({ watts: 4, path: 'direct' })]);
+  const areas = (of: Job, end: string) =>
+    laidOf(of)
+      .rows.filter(({ run, depth }) => run.end === end && depth > 0)
+      .map(({ areaMm2 }) => areaMm2);
+  expect(areas(job, 'loads')).toEqual([1.5, 1.5]);
+  expect(areas(job, 'busbar')).toEqual([6]);
+  const imperial = { ...job, brief: { ...job.brief, region: { ...job.brief.region, units: 'imperial' as const } } };
+  expect(areas(imperial, 'loads').every((mm2) => Math.abs(mm2 - 1.31) < 0.01)).toBe(true);
+  expect(areas(imperial, 'busbar').every((mm2) => Math.abs(mm2 - 5.26) < 0.01)).toBe(true);
 });

@@ -109,7 +109,7 @@ function settled(branch: Branch, carried: Carried, above: SizedRun | undefined, 
   const dropOhm = isTrunk ? Math.min(ownOhm, trunkOhm(volts / carried.perShareA)) : ownOhm;
   const startOhm = isTrunk ? trunkOhm(carried.leastWayOhm) : kept(carried.leastWayOhm - beforeOhm);
   const fusedAboveA = above && sameVolts(above.zone, zone) ? (above.fuse.ratingA ?? above.fusedAboveA) : null;
-  const laid: Laid = { run, lengthM, carried, dropOhm, startOhm, fusedAboveA, fitted };
+  const laid: Laid = { run, lengthM, carried, dropOhm, startOhm, fusedAboveA, isFeeder: isTrunk && !isMain, fitted };
   const size =
     link?.areaMm2 != null
       ? { areaMm2: link.areaMm2, parallel: run.parallel, decidedBy: 'given' as const }
@@ -178,6 +178,8 @@ interface Laid {
   /** Ω at which a start still leaves the volts that it needs. */
   readonly startOhm: number;
   readonly fusedAboveA: number | null;
+  /** Whether it feeds a fuse block. */
+  readonly isFeeder: boolean;
   readonly fitted: Fitted;
 }
 
@@ -208,9 +210,19 @@ const bearsA = ({ run, fitted }: Laid, { areaMm2, parallel }: Size): number =>
 const sizesOf = (conductor: Run['conductor']): readonly number[] =>
   conductor === 'awg' ? CONDUCTORS.map(({ areaMm2 }) => areaMm2) : AREAS_MM2;
 
+/**
+ * mm² below which nobody lays a lead, whatever little it carries: a branch breaks in a vehicle, and a fuse block gets more
+ * to feed later. 16 and 10 AWG are that. Common practice.
+ */
+const LEAST_BRANCH_MM2 = 1.3;
+const LEAST_FEEDER_MM2 = 5.2;
+
+const practicalLeastMm2 = ({ run, isFeeder }: Laid): number =>
+  isFeeder ? LEAST_FEEDER_MM2 : run.end === 'loads' ? LEAST_BRANCH_MM2 : 0;
+
 function suggestedSize(laid: Laid): Size & { readonly decidedBy: DecidedBy } {
   const { run, carried, fitted } = laid;
-  const sizes = sizesOf(run.conductor);
+  const sizes = sizesOf(run.conductor).filter((areaMm2) => areaMm2 >= practicalLeastMm2(laid));
   const { hotC } = fitted.job.rules.cables;
   const fails = (size: Size): DecidedBy | null => {
     if (ohmOf(laid, size, hotC) > laid.dropOhm) return 'drop';
