@@ -232,7 +232,7 @@ describe('the same question asked of two steps', () => {
         const uses = [{ startMin: use.beside?.fromMin ?? 0, minutes: hours * 60 }];
         return usualDays(settled, 5, { supply: { ...supply, hours: uses } }, 0, aboveKept).run;
       };
-      expect(onFor(Math.min(24, use.beside.hours * 1.02 + 0.1), 0.3).books.unservedWh).toBeLessThan(8);
+      expect(onFor(Math.min(24, use.beside.hours * 1.02 + 0.1), 1).books.unservedWh).toBeLessThan(8);
       const before = usualDay(settled, settled.bus.busW).books.unservedWh;
       if (before > 20) expect(isCut(settled, onFor(use.beside.hours * 0.9, null))).toBe(true);
     });

@@ -67,6 +67,9 @@ const OF_THE_JOB = new Set([
   'voltage-range',
   'payload-exceeded',
   'low-voltage-high-current',
+  // No fuse is sold for it at this voltage; and chargers are set lower, whatever their size.
+  'fuse-none',
+  'charge-limit',
   'no-sun',
   'store-cold',
   'critical-single-source',
