@@ -143,7 +143,7 @@ describe('the firm’s catalogue', () => {
     const { body: list } = await request(app).get('/api/catalogue');
     expect(list.find(({ id }: { id: string }) => id === body.id).appliance).toEqual(more);
     const { measured: _, ...older } = entry;
-    const before = await save(2, { ...older, schemaVersion: SCHEMA_VERSION - 1 });
+    const before = await save(2, { ...older, schemaVersion: 8 });
     expect(before.body.appliance).toEqual(entry);
     const wrong = await save(3, { ...more, name: '' });
     expect([wrong.status, wrong.body.code]).toEqual([422, 'invalid-appliance']);

@@ -159,7 +159,7 @@ describe('readings put down by hand', () => {
     const id = await made({
       ...LOG,
       capacity: { wh: 123_000 },
-      outages: [{ from: '02:40', to: '06:15' }],
+      outages: [{ from: '04:55', to: '08:57' }],
       timers: [{ everyH: 12 }],
     });
     await request(app)
@@ -168,7 +168,7 @@ describe('readings put down by hand', () => {
         readings(
           { at: '16:55', soc: 57 },
           { at: '19:18', soc: 52 },
-          { at: '06:15', soc: 39 },
+          { at: '08:57', soc: 39 },
           { at: '18:17', soc: 21 },
         ),
       );

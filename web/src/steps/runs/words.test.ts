@@ -5,11 +5,11 @@ import { bigAmps, DECIDED, fuseKindWords, fuseWords, PROTECTIONS, stopsAt, stops
 const THIN = '\u2009';
 
 describe('a fuse in words', () => {
-  const fuse = (kind: RunLine['fuse']['kind'], ratingA: number | null) =>
-    ({ fuse: { kind, ratingA } as RunLine['fuse'] }) as const;
+  const fuse = (kind: RunLine['fuse']['kind'], ratingA: number | null, ratedV: number | null = 32) =>
+    ({ fuse: { kind, ratingA, ratedV } as RunLine['fuse'] }) as const;
 
   it('by its amps and its kind, or that there is none', () => {
-    expect([fuseWords(fuse('blade', 7.5)), fuseKindWords(fuse('blade', 7.5))]).toEqual(['7.5 A', 'blade fuse']);
+    expect([fuseWords(fuse('blade', 7.5)), fuseKindWords(fuse('blade', 7.5))]).toEqual(['7.5 A', 'blade fuse, 32 V']);
     expect([fuseWords(fuse(null, null)), fuseKindWords(fuse(null, null))]).toEqual(['none', 'no fuse']);
   });
 
