@@ -142,10 +142,13 @@ function AssistWords({ detail }: { detail: SupplyDetail | null }) {
     day.fullAfterMin === null
       ? 'and such days do not fill it: charge more, or run less'
       : `and full again ${day.fullAfterMin < 90 ? `${day.fullAfterMin} min` : showText(day.fullAfterMin / 60, 'h')} later`;
+  const low =
+    day.fullAfterMin === 0
+      ? 'it stays full all the same'
+      : `on such days it is down to ${showText(day.lowestSoc, 'share')} at ${formatClock(day.lowestMin)}, ${full}`;
   return (
     <p className="num text-ink-2">
-      By the lanes the battery adds {showText(day.lentWh, 'Wh')} a day of mains. On days like that it is down to{' '}
-      {showText(day.lowestSoc, 'share')} at {formatClock(day.lowestMin)}, {full}.
+      By the lanes the battery adds {showText(day.lentWh, 'Wh')} a day to the supply; {low}.
       {day.emptyFromMin !== null && (
         <strong className="font-medium text-stop">
           {' '}
