@@ -85,7 +85,7 @@ test('a second inverter, a measured curve and a port are described, and what han
     { outW: 610, inW: 701 },
   ]);
   await goTo(page, 'r');
-  await expect(page.locator('[data-figure="inverter.idle"]')).toContainText('35');
+  await expect(page.locator('[data-figure="inverter.idle"]')).toContainText('31');
   await goTo(page, 'p');
   await page.getByRole('button', { name: 'Another inverter' }).click();
   await goTo(page, 'l');

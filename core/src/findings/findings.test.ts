@@ -596,3 +596,11 @@ describe('every working', () => {
     }
   });
 });
+
+it('a fuse that is not sold for the full rating of an inverter is said, however little runs on it', () => {
+  const job = withSystem(aJob([aLoad({ watts: 500, path: 'inverter' })]), {
+    store: { capacityAh: 1000 },
+    inverter: { ratingW: 6000 },
+  });
+  expect(assess(job).findings.map(({ code }) => code)).toContain('fuse-none');
+});

@@ -235,6 +235,17 @@ describe('a day on a supply with an inverter that assists', () => {
   });
 
   it('adds no more than the inverter can, and only to what hangs on it', () => {
+    // 2,500 W wait for the supply and 100 W hang on the inverter: of the 300 W too many it can take 100.
+    const two = {
+      ...job(10),
+      loads: [...job(10).loads, aLoad({ id: 'small', watts: 100, hours: 0.5, path: 'inverter' })],
+    };
+    const mixed = two.loads.map((load, i) => ({
+      ...load,
+      uses: [{ startMin: 600, minutes: 30 }],
+      path: i === 0 ? ('supply-only' as const) : load.path,
+    }));
+    expect(dayOf({ ...two, loads: mixed })?.lentWh).toBeCloseTo(50, 6);
     const alone = job(10);
     const waiting = { ...alone, loads: alone.loads.map((load) => ({ ...load, path: 'supply-only' as const })) };
     expect(dayOf(waiting)?.lentWh ?? 0).toBe(0);

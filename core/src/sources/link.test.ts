@@ -9,7 +9,10 @@ const joined = { restV: 13.1, resistanceOhm: 0.004 };
 describe('what flows through a link to the alternator, by hand', () => {
   it('a charger gives its rating and draws what its efficiency and its cable ask: 40 A of 14.2 V at 0.9, or as it is said', () => {
     const plain = linkFlow(blankLink('d', 'D', 40), alternator, 12, joined);
-    expect([plain.outputW, plain.inputA]).toEqual([expect.closeTo(40 * 14.2, 9), expect.closeTo((40 * 14.2) / 0.9 / 13.5, 9)]);
+    expect([plain.outputW, plain.inputA]).toEqual([
+      expect.closeTo(40 * 14.2, 9),
+      expect.closeTo((40 * 14.2) / 0.9 / 13.5, 9),
+    ]);
     const better = linkFlow({ ...blankLink('d', 'D', 40), efficiency: 0.95 }, { ...alternator, volts: 14 }, 12, joined);
     expect(better.inputA).toBeCloseTo((40 * 14.2) / 0.95 / 14, 9);
     expect(better.efficiency).toBe(0.95);
