@@ -33,7 +33,7 @@ describe('the diagram of a job', () => {
 
   it('says on each run its length, size and volts, and its fuse', () => {
     const lamp = diagram(job).edges.find(({ to }) => to === 'to-cabin-lamp');
-    expect(lamp?.lines[0]).toBe('4\u2009m, 1 mm²');
+    expect(lamp?.lines[0]).toBe('4\u2009m, 1.5 mm²');
     const region = { ...job.brief.region, units: 'imperial' as const };
     const inFeet = diagram({ ...job, brief: { ...job.brief, region } }).edges.find(({ to }) => to === 'to-cabin-lamp');
     // The same 4 m.
