@@ -1,5 +1,6 @@
 import { FULL_SOC } from '../battery/fill.ts';
 import type { Age } from '../battery/fittedModel.ts';
+import { chargingVoltageV } from '../reference/chemistries.ts';
 import type { Settled } from '../settle/settle.ts';
 import { chargersOf } from '../sources/supplyDay.ts';
 import type { HourlyYear } from '../weather/hours.ts';
@@ -92,12 +93,13 @@ function typicalDay(setup: DaysSetup, month: number): TypicalDay {
 const sumOf = (watts: Float32Array | undefined, stepMin: number): number =>
   (watts ?? new Float32Array()).reduce((sum, w) => sum + w, 0) * (stepMin / 60);
 
-/** W at the bus that the generator of a job brings; null without one. */
-export function generatorW({ job, option, leads }: Settled): number | null {
+/** W at the bus that the generator of a job brings, no more than an empty battery takes; null without one. */
+export function generatorW({ job, option, leads, store }: Settled): number | null {
   const generator = job.brief.supplies.find(({ kind }) => kind === 'generator');
   if (generator?.kind !== 'generator') return null;
   const { acW, storeW } = chargersOf(option.system, leads);
-  return acW > 0 ? storeW(Math.min(acW, generator.ratedW)) : generator.ratedW;
+  const takesW = store.chargeLimitA * chargingVoltageV(option.system.busVoltageV);
+  return Math.min(takesW, acW > 0 ? storeW(Math.min(acW, generator.ratedW)) : generator.ratedW);
 }
 
 /** The weather that days may have: every day the mean of its month, no sun at all, an imported year, or a year that might be. */

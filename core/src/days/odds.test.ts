@@ -247,11 +247,14 @@ describe('years as they are played', () => {
 });
 
 describe('what a generator brings', () => {
-  const with500W = (ratingA: number, ratedW: number) =>
+  const with500W = (ratingA: number, ratedW: number, capacityAh = 400) =>
     generatorW(
       settle(
         withSupplies(
-          withSystem(aJob([aLoad()]), { charger: { ratingA, leastA: 0, efficiency: 1, powerFactor: 1 } }),
+          withSystem(aJob([aLoad()]), {
+            store: { chemistry: 'lfp', capacityAh },
+            charger: { ratingA, leastA: 0, efficiency: 1, powerFactor: 1 },
+          }),
           aGenerator(ratedW),
         ),
       ),
@@ -261,6 +264,8 @@ describe('what a generator brings', () => {
     expect(with500W(20, 2000)).toBeCloseTo(284, 9);
     expect(with500W(100, 710)).toBeCloseTo(710, 9);
     expect(with500W(0, 1500)).toBe(1500);
+    // 40 Ah of LFP take 20 A × 14.2 V.
+    expect(with500W(100, 2000, 40)).toBeCloseTo(284, 9);
     expect(generatorW(settle(aJob([aLoad()])))).toBeNull();
   });
 });

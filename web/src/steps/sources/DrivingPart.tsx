@@ -100,7 +100,7 @@ export function DrivingPart({ links }: { links: readonly LinkDetail[] }) {
           onChange={(ownLoadA) => edit(changeAlternator({ ownLoadA }), 'alternator-own')}
         />
         <QuantityField
-          label="Holds while driving"
+          label="Alternator voltage while driving"
           unit="V"
           value={alternator.volts}
           auto={`${formatNumber((13.5 * alternator.systemV) / 12, 1)}, usual`}
@@ -109,7 +109,7 @@ export function DrivingPart({ links }: { links: readonly LinkDetail[] }) {
           onChange={(volts) => edit(changeAlternator({ volts }), 'alternator-volts')}
         />
         <QuantityField
-          label="Gives hot, of its label"
+          label="Hot output, of its rating"
           unit="%"
           value={alternator.hotFactor === null ? null : alternator.hotFactor * 100}
           auto="80, usual"
@@ -180,7 +180,7 @@ export function DrivingPart({ links }: { links: readonly LinkDetail[] }) {
               {link.kind === 'dc-dc' && (
                 <>
                   <QuantityField
-                    label="Efficiency, out ÷ in"
+                    label="Efficiency"
                     unit="%"
                     value={link.efficiency === null ? null : link.efficiency * 100}
                     auto="90, usual"
@@ -191,7 +191,7 @@ export function DrivingPart({ links }: { links: readonly LinkDetail[] }) {
                     }
                   />
                   <QuantityField
-                    label="Least input"
+                    label="Minimum input voltage"
                     unit="V"
                     value={link.minInputV}
                     auto={`${formatNumber((11.5 * alternator.systemV) / 12, 1)}, usual`}
