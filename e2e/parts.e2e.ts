@@ -75,6 +75,8 @@ test('the firm keeps its own parts in a sheet, out to a table and in again, and 
   await goTo(page, 'l');
   await add(page, 'heater 3kW 24h');
   await goTo(page, 's');
+  // The size it is held against is that of the day with the heater in it.
+  await expect(bank).toContainText(/Lasts 0/);
   await bank.getByLabel('From the parts list').selectOption({ label: 'the smallest that will do' });
   await expect(bank).toContainText('None in the list will do');
   await saved(page);

@@ -39,15 +39,18 @@ const DAYS = 4;
  * @param airC of each minute
  */
 export function warmDay(battery: Battery, airC: Float64Array, charging: Charging): WarmDay {
-  const leastC = Math.max(
-    battery.coldestC,
-    airC.reduce((least, c) => Math.min(least, c), Number.POSITIVE_INFINITY),
-  );
+  const leastC = Math.max(battery.coldestC, leastOf(airC));
   if (neverCold(battery) || leastC >= Math.max(battery.coldFromC, battery.heatToC)) return ALWAYS_WARM;
   if (battery.heaterW > 0) return warmedBy(battery, airC, charging);
   const { coldestC, minChargeC, coldLossPerK, coldFromC } = battery;
   const from = [coldestC, minChargeC, coldLossPerK, coldFromC];
   return remembered(airC, from, () => warmedBy(battery, airC, charging));
+}
+
+function leastOf(values: Float64Array): number {
+  let least = Number.POSITIVE_INFINITY;
+  for (let m = 0; m < values.length; m++) if ((values[m] as number) < least) least = values[m] as number;
+  return least;
 }
 
 function warmedBy(battery: Battery, airC: Float64Array, charging: Charging): WarmDay {

@@ -95,7 +95,7 @@ function placeUnder(place: Place, month: number, peakSunHours: number): Place {
   return rememberedPlace(place, [month, peakSunHours], () => ({
     ...placeIn(place, month),
     peakSunHours,
-    monthly: { ...place.monthly, peakSunHours: null },
+    monthly: { ...place.monthly, peakSunHours: new Array(12).fill(peakSunHours) },
   }));
 }
 

@@ -97,21 +97,47 @@ function dayOn({ settled, supply, day, onW }: AllDay, minutes: number, beside: r
 
 /** The least whole minutes a day that serve all of it; null when a whole day does not. */
 function leastHours(all: AllDay, beside: readonly Source[]): Covering | null {
-  const serves = (minutes: number) => dayOn(all, minutes, beside).played.books.unservedWh < SERVED_WH;
+  const lackingWh = (minutes: number) => dayOn(all, minutes, beside).played.books.unservedWh - SERVED_WH;
   const fromMin = beginsAtMin(all.supply);
-  if (serves(0)) return { hours: 0, fromMin, fuelL: all.supply.kind === 'generator' ? 0 : null, heldByBattery: false };
-  if (!serves(MINUTES_PER_DAY)) return null;
-  let [short, enough] = [0, MINUTES_PER_DAY];
-  while (enough - short > 1) {
-    const middle = Math.floor((short + enough) / 2);
-    if (serves(middle)) enough = middle;
-    else short = middle;
-  }
+  const none = lackingWh(0);
+  if (none < 0) return { hours: 0, fromMin, fuelL: all.supply.kind === 'generator' ? 0 : null, heldByBattery: false };
+  const whole = lackingWh(MINUTES_PER_DAY);
+  if (whole >= 0) return null;
+  const guess = none / (offeredWh(all.day.source) / MINUTES_PER_DAY);
+  const enough = firstBelowZero(lackingWh, { at: 0, is: none }, MINUTES_PER_DAY, guess);
   const { offeredShare, acWh } = drawnOn(all, enough, beside);
   const hours = enough / 60;
   const fuelL = all.supply.kind === 'generator' ? fuelOf(all.supply, hours, acWh) : null;
   return { hours, fromMin, fuelL, heldByBattery: offeredShare < MOSTLY };
 }
+
+interface Point {
+  readonly at: number;
+  readonly is: number;
+}
+
+/**
+ * The first whole number at which what falls is below zero: sought just beyond where the line through two points above
+ * zero meets it, and in the middle where that has not halved what is left for four tries.
+ * @param to where it is below zero
+ * @param guess where it may be, of the right order
+ */
+function firstBelowZero(of: (at: number) => number, from: Point, to: number, guess: number): number {
+  let [last, enough, slow, toZero] = [from, to, 0, guess];
+  while (enough - last.at > 1) {
+    const room = enough - last.at;
+    const step = slow < 4 && toZero > 0 ? Math.ceil(toZero * BEYOND) : Math.floor(room / 2);
+    const at = last.at + Math.min(Math.max(step, 1), room - 1);
+    const is = of(at);
+    if (is < 0) [enough, toZero] = [at, 0];
+    else [last, toZero] = [{ at, is }, (is * (at - last.at)) / (last.is - is)];
+    slow = enough - last.at > room / 2 ? slow + 1 : 0;
+  }
+  return enough;
+}
+
+/** A little beyond where the line meets zero, so that the other side comes near as well. */
+const BEYOND = 1.02;
 
 /** Share of what the chargers offer below which the battery decides. Own choice. */
 const MOSTLY = 0.75;

@@ -5,7 +5,7 @@ import { throughBoxes } from '../sources/allInOne.ts';
 import { alternatorVoltage } from '../sources/alternator.ts';
 import { unstarvedMm2 } from '../sources/link.ts';
 import { sharingOutputs } from '../sources/shared.ts';
-import { offeredWh, type Source } from '../sources/source.ts';
+import { offeredWh, peakW, type Source } from '../sources/source.ts';
 import { designMonth } from '../sun/day.ts';
 import { monthlyExtraterrestrialKwh } from '../sun/geometry.ts';
 import { monthName } from '../sun/months.ts';
@@ -109,7 +109,7 @@ export const chargeLimit: Rule = ({ store, driving, sources, option, ledger }) =
   if (store.ah === 0 || ledger.total.batteryWh === 0) return [];
   const { chargers, busVoltageV } = option.system;
   const volts = chargingVoltageV(busVoltageV);
-  const sunA = sources.reduce((sum, { kind, watts }) => sum + (kind === 'sun' ? Math.max(0, ...watts) / volts : 0), 0);
+  const sunA = sources.reduce((sum, source) => sum + (source.kind === 'sun' ? peakW(source) / volts : 0), 0);
   const chargersA = chargers.reduce((sum, { ratingA }) => sum + ratingA, 0);
   // While driving nothing is plugged in.
   const byOthersA = Math.max(driving.drives ? driving.usedA : 0, chargersA);

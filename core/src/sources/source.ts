@@ -32,6 +32,13 @@ export function wattHours(watts: Float64Array): number {
   return wattMinutes / 60;
 }
 
+/** The most W that it offers in any minute. */
+export function peakW({ watts }: Source): number {
+  let peak = 0;
+  for (let m = 0; m < watts.length; m++) if ((watts[m] as number) > peak) peak = watts[m] as number;
+  return peak;
+}
+
 /** A day's watts are never changed in place once they are a source's, and asked about again and again. */
 const knownWh = new WeakMap<Float64Array, number>();
 

@@ -125,10 +125,13 @@ export function supplyDay(supply: Supply, day: Day): SupplyDay {
     minutes += on;
   }
   const isLent = lentShare.some((share) => share > 0);
-  const onBus = profiles.map((_, i): Float64Array | null => {
-    if (!passes[i]) return null;
-    return isOn.map((on, m) => 1 - on * (isLent && isHelped(i) ? 1 - (lentShare[m] as number) : 1));
-  });
+  const [away, helpedOnBus] = [noWatts(), noWatts()];
+  for (let m = 0; m < MINUTES_PER_DAY; m++) {
+    const on = isOn[m] as number;
+    away[m] = 1 - on;
+    helpedOnBus[m] = 1 - on * (1 - (lentShare[m] as number));
+  }
+  const onBus = profiles.map((_, i) => (passes[i] ? (isLent && isHelped(i) ? helpedOnBus : away) : null));
   const source: Source = {
     id: supply.id,
     kind: 'supply',
@@ -143,9 +146,12 @@ export function supplyDay(supply: Supply, day: Day): SupplyDay {
     source,
     onBus,
     busW: () => {
-      if (onBus.every((share) => share === null)) return day.busW;
-      const left = profiles.map((profile, i) => (onBus[i] ? onlyWhile(profile, onBus[i]) : profile));
-      return busDay(left, system.devices, feeds, day.leads).busW;
+      const busOf = (left: readonly LoadProfile[]) => busDay(left, system.devices, feeds, day.leads).busW;
+      if (!passes.includes(true)) return day.busW;
+      if (isLent) return busOf(profiles.map((profile, i) => (onBus[i] ? onlyWhile(profile, onBus[i]) : profile)));
+      // All of what passes through, or none of it: the bus is as without those loads while the supply is there.
+      const rest = busOf(profiles.filter((_, i) => !passes[i]));
+      return day.busW.map((w, m) => w + ((rest[m] as number) - w) * (isOn[m] as number));
     },
     throughW,
     lentW,

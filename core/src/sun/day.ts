@@ -42,25 +42,31 @@ function sunHoursOf(place: Place, month: number): number {
 export function withSunInItsMonth<B extends Pick<Brief, 'place' | 'months' | 'day'>>(brief: B): B {
   const { place } = brief;
   if (place.peakSunHours === null || place.monthly.peakSunHours) return brief;
-  return rememberedBrief(brief, [], () => {
+  return rememberedBrief(brief, [], () => ({ ...brief, place: placeWithItsSun(brief) })) as B;
+}
+
+function placeWithItsSun(brief: Pick<Brief, 'place' | 'months' | 'day'>): Place {
+  const { place, months } = brief;
+  const isSummer = brief.day.season === 'summer';
+  return withItsSun(place, [months, isSummer], () => {
     const typedFor = designMonth(brief);
     const typed = place.peakSunHours as number;
-    const isSummer = brief.day.season === 'summer';
     const peakSunHours = Array.from({ length: 12 }, (_, i) => {
       const month = i + 1;
       if (month === typedFor) return typed;
       const bySky = sunHoursOf({ ...place, peakSunHours: null }, month);
-      if (!brief.months.includes(month)) return bySky;
+      if (!months.includes(month)) return bySky;
       return isSummer ? Math.min(bySky, typed * (1 - APART)) : Math.max(bySky, typed * (1 + APART));
     });
-    return { ...brief, place: { ...place, monthly: { ...place.monthly, peakSunHours } } };
-  }) as B;
+    return { ...place, monthly: { ...place.monthly, peakSunHours } };
+  });
 }
 
 /** Share by which a month of use differs at least from the one that is designed for. */
 const APART = 1e-9;
 
 const rememberedBrief = remembering<object, object>();
+const withItsSun = remembering<Place, Place>();
 
 /** The month that is designed for: of the months of use the one with the least sun, on a summer's day with the most. */
 export function designMonth({ place, months, day }: Pick<Brief, 'place' | 'months' | 'day'>): number {
