@@ -153,7 +153,8 @@ export function onlyWhile(profile: LoadProfile, share: Float64Array): LoadProfil
   const { active } = profile;
   const held = (all: Float64Array): Float64Array => {
     const left = new Float64Array(MINUTES_PER_DAY);
-    for (const [from, to] of active) for (let m = from; m < to; m++) left[m] = (all[m] as number) * (share[m] as number);
+    for (const [from, to] of active)
+      for (let m = from; m < to; m++) left[m] = (all[m] as number) * (share[m] as number);
     return left;
   };
   const onShare = held(profile.onShare);
@@ -163,136 +164,6 @@ export function onlyWhile(profile: LoadProfile, share: Float64Array): LoadProfil
     varianceW2: profile.varianceW2 && held(profile.varianceW2),
     onShare,
     active: active.flatMap(([from, to]) => stretchesOn(onShare, from, to)),
-  };
-}
-
-/** The stretches of minutes [from, to) in which it is on, so that loops skip the rest. */
-  readonly active: readonly (readonly [from: number, to: number])[];
-  /** W at its strongest moment, all pieces together. */
-  readonly runningW: number;
-  /** Wh a day at its terminals, averaged over the week. */
-  readonly energyWh: number;
-  /** Hours of its uses in which it cannot do what it should: hold a room's temperature, heat the day's water. */
-  readonly shortHours: number;
-}
-
-const ALL_DAY: readonly Use[] = [{ startMin: 0, minutes: MINUTES_PER_DAY }];
-
-/** When a load runs on a day: a standby load is on all day whatever its uses say. */
-function usesOf(load: Load, day: Day): readonly Use[] {
-  return load.draw.kind === 'standby' ? ALL_DAY : usesOn(load, day);
-}
-
-/** What it takes from the bus: on fuel, only the electrical residue. */
-const electricalDraw = ({ draw, path, residueW }: Load): Draw =>
-  path === 'fuel' ? { kind: 'steady', powerW: residueW } : draw;
-
-/** The stretches of constant power that one use of a draw consists of, W of one piece. */
-function stretches(draw: Draw, use: Use): { startMin: number; minutes: number; powerW: number }[] {
-  if (draw.kind !== 'cycle') return [{ ...use, powerW: runningPowerW(draw) }];
-  const fixed = draw.phases.reduce((sum, phase) => sum + (phase.minutes ?? 0), 0);
-  let startMin = use.startMin;
-  return draw.phases.map((phase) => {
-    const minutes = phase.minutes ?? Math.max(0, use.minutes - fixed);
-    const stretch = { startMin, minutes, powerW: phase.powerW };
-    startMin += minutes;
-    return stretch;
-  });
-}
-
-/** When a load is on through a day, and the W of one piece then: its phases, at its strongest where it cycles. */
-export function stretchesOf(load: Load, day: Day): { startMin: number; minutes: number; powerW: number }[] {
-  const draw = electricalDraw(load);
-  // A tank is topped up around the clock, whenever its thermostat asks.
-  const topsUp = draw.kind === 'water-heating' && draw.standingW > 0;
-  return (topsUp ? ALL_DAY : usesOf(load, day)).flatMap((use) => stretches(draw, use));
-}
-
-/** Share of the running power that a draw asks for in a minute; above 1 it cannot do what it should. */
-function askedDuty(draw: Draw, uses: readonly Use[], around: Surroundings): (minute: number) => number {
-  switch (draw.kind) {
-    case 'thermostatic':
-      // It stands inside, where it is not as cold as outside.
-      return (minute) =>
-        askedDutyAt(draw.duty, draw.setC, Math.max(DEFAULT.livedInC.value, around.ambientC[minute] ?? 0));
-    case 'room':
-      return (minute) => roomDuty(draw, around.ambientC[minute] ?? 0, around.irradianceWm2[minute] ?? 0);
-    case 'water-heating': {
-      const hours = uses.reduce((sum, use) => sum + use.minutes, 0) / 60;
-      const duty = hours > 0 && draw.powerW > 0 ? waterHeatingWh(draw) / (draw.powerW * hours) : 0;
-      return () => duty;
-    }
-    default:
-      return () => 1;
-  }
-}
-
-/** Draws whose power in a minute is a share of full on and off, not a steady level. */
-const CYCLES: ReadonlySet<Draw['kind']> = new Set(['thermostatic', 'room', 'water-heating']);
-
-/**
- * The minute-by-minute profile of one load. E = ∫P dt over the day, by the share of each minute covered,
- * so that the integral equals n·ΣP·t to rounding. A load of some days of the week counts by its share of days.
- */
-export function loadProfile(load: Load, around: Surroundings): LoadProfile {
-  const meanW = new Float64Array(MINUTES_PER_DAY);
-  const onShare = new Float64Array(MINUTES_PER_DAY);
-  const { quantity } = load;
-  const draw = electricalDraw(load);
-  const uses = usesOf(load, around.day);
-  const days = shareOfDays(load, around.day);
-  const varies = CYCLES.has(draw.kind) || days < 1;
-  const varianceW2 = varies ? new Float64Array(MINUTES_PER_DAY) : null;
-  const duty = askedDuty(draw, uses, around);
-  let shortMin = 0;
-  const add = (minute: number, share: number, powerW: number, on: number): void => {
-    meanW[minute] = (meanW[minute] ?? 0) + quantity * powerW * share * on;
-    // Pieces cycle independently: the variances of `quantity` on/off draws add.
-    if (varianceW2) varianceW2[minute] = (varianceW2[minute] ?? 0) + quantity * powerW ** 2 * share * on * (1 - on);
-  };
-  for (const use of uses) {
-    for (const { startMin, minutes, powerW } of stretches(draw, use)) {
-      eachMinute(startMin, minutes, (minute, share) => {
-        const asked = duty(minute);
-        if (asked > 1 + 1e-9) shortMin += share;
-        add(minute, share, powerW, Math.min(1, asked) * days);
-        onShare[minute] = Math.min(1, (onShare[minute] ?? 0) + share * days);
-      });
-    }
-  }
-  // Without a time or without watts none of the day's water is heated.
-  if (draw.kind === 'water-heating' && waterHeatingWh(draw) > 0 && !(draw.powerW > 0 && uses.length > 0))
-    shortMin = MINUTES_PER_DAY;
-  if (draw.kind === 'water-heating' && draw.standingW > 0) {
-    // The tank is topped up around the clock.
-    for (let m = 0; m < MINUTES_PER_DAY; m++) {
-      meanW[m] = (meanW[m] ?? 0) + quantity * draw.standingW * days;
-      onShare[m] = Math.max(onShare[m] ?? 0, days);
-    }
-  }
-  let wattMinutes = 0;
-  for (const w of meanW) wattMinutes += w;
-  return {
-    load,
-    meanW,
-    varianceW2,
-    onShare,
-    active: stretchesOn(onShare),
-    runningW: quantity * runningPowerW(draw),
-    energyWh: wattMinutes / 60,
-    shortHours: shortMin / 60,
-  };
-}
-
-/** A profile of which so much of each minute is left: of the rest something else carries it. */
-export function onlyWhile(profile: LoadProfile, share: Float64Array): LoadProfile {
-  const onShare = profile.onShare.map((on, m) => on * (share[m] as number));
-  return {
-    ...profile,
-    meanW: profile.meanW.map((w, m) => w * (share[m] as number)),
-    varianceW2: profile.varianceW2?.map((w2, m) => w2 * (share[m] as number)) ?? null,
-    onShare,
-    active: stretchesOn(onShare),
   };
 }
 
