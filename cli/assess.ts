@@ -60,7 +60,7 @@ function momentOf(job: Job, optionId: string): object {
 
 function storeOf(job: Job, optionId: string): object {
   const { store, assessment, busPeak, nominalV, heater } = evaluate(job, optionId);
-  const { bank, ah, capacityWh, usableWh, need, chargeLimitA, dischargeLimitA, heating } = store;
+  const { bank, ah, capacityWh, usableWh, need, chargeLimitA, discharge, heating } = store;
   return {
     optionId,
     bank: {
@@ -73,7 +73,7 @@ function storeOf(job: Job, optionId: string): object {
       requiredAh: need.requiredWh / nominalV,
       decidedBy: need.decidedBy,
       chargeLimitA,
-      dischargeLimitA,
+      discharge,
       worstA: busPeak.weight / nominalV,
       heating,
       heaterWh: heater.wh,

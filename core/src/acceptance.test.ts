@@ -26,7 +26,7 @@ const lossless = { store: { roundTripEfficiency: 1 } } as const;
 describe('energy of single loads', () => {
   it('35 W at 20 % duty is 168 Wh a day', () => {
     const fridge = aLoad({
-      draw: { kind: 'thermostatic', runningW: 35, duty: 0.2, setC: 4 },
+      draw: { kind: 'thermostatic', runningW: 35, duty: 0.2, dutyAtC: 25, setC: 4 },
       uses: [{ startMin: 0, minutes: 1440 }],
     });
     const at25 = aJob([fridge], (job) => ({
@@ -38,7 +38,7 @@ describe('energy of single loads', () => {
 
   it('the same fridge runs half as much again at 35.5 °C (linear in the difference)', () => {
     const fridge = aLoad({
-      draw: { kind: 'thermostatic', runningW: 35, duty: 0.2, setC: 4 },
+      draw: { kind: 'thermostatic', runningW: 35, duty: 0.2, dutyAtC: 25, setC: 4 },
       uses: [{ startMin: 0, minutes: 1440 }],
     });
     const hot = aJob([fridge], (job) => ({
@@ -54,7 +54,7 @@ describe('energy of single loads', () => {
         aJob(
           [
             aLoad({
-              draw: { kind: 'thermostatic', runningW: 35, duty: 0.21, setC: 4 },
+              draw: { kind: 'thermostatic', runningW: 35, duty: 0.21, dutyAtC: 25, setC: 4 },
               uses: [{ startMin: 0, minutes: 1440 }],
             }),
           ],

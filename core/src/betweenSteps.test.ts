@@ -133,7 +133,7 @@ function usualDays(
 const isCut = ({ store }: Settled, { books, lowSoc }: ReturnType<typeof runDays>): boolean =>
   books.unservedWh > 0 || Math.min(...lowSoc) < store.factors.levels.keptSoc + 0.002;
 
-const mayTrip = ({ busPeak, store, nominalV }: Settled): boolean => busPeak.weight > store.dischargeLimitA * nominalV;
+const mayTrip = ({ busPeak, store, nominalV }: Settled): boolean => busPeak.weight > store.playedLimitA * nominalV;
 
 const sum = (watts: ArrayLike<number>, hours: number): number =>
   Array.from(watts).reduce((all, w) => all + w, 0) * hours;

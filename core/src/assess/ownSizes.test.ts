@@ -123,8 +123,13 @@ describe('the program’s own sizes', () => {
       });
       const codesOf = (one: Job) =>
         assess(one).findings.filter(({ severity, code }) => severity !== 'note' && !OF_THE_JOB.has(code));
-      const [requiredWh, worstA] = [figures['store.required'].value, figures['peak.current'].value];
-      const bank = smallestBank(PARTS, store.chemistry, busVoltageV, { requiredWh, worstA });
+      const requiredWh = figures['store.required'].value;
+      const currents = {
+        longA: figures['peak.long'].value,
+        worstA: figures['peak.current'].value,
+        startA: figures['peak.start'].value,
+      };
+      const bank = smallestBank(PARTS, store.chemistry, busVoltageV, { requiredWh, currents });
       if (bank) {
         const { part, series, parallel } = bank;
         const strings = [{ ...stringOf(part, blankString('string', 'String', 1)), series, parallel }];

@@ -1,5 +1,6 @@
 import type { BatteryString, Chemistry } from '../job/schema.ts';
 import { CHEMISTRY, nominalVoltageV } from '../reference/chemistries.ts';
+import { unitLimits } from '../reference/currents.ts';
 
 /** A string of the bank as it stands on the bus. */
 export interface BankString {
@@ -16,6 +17,8 @@ export interface BankString {
   readonly oldAh: number;
   readonly chargeA: number;
   readonly dischargeA: number;
+  readonly shortA: number;
+  readonly shortS: number;
   readonly resistanceOhm: number;
   /** Share of the bank's current that it takes. */
   readonly share: number;
@@ -31,6 +34,9 @@ export interface Bank {
   /** A at which the first string is at its limit. */
   readonly chargeA: number;
   readonly dischargeA: number;
+  /** A that it gives for so many s, at which the first string is at its limit. */
+  readonly shortA: number;
+  readonly shortS: number;
   /** A that the strings could give beyond that if they shared as their limits ask. */
   readonly lostA: number;
   readonly resistanceOhm: number;
@@ -56,6 +62,7 @@ export function bankOf(strings: readonly BatteryString[], chemistry: Chemistry, 
     // Called 12 V or 12.8 V, it is the same unit.
     const volts = isOfBus ? nominalV / series : unitV;
     const label = capacityAh * parallel;
+    const limits = unitLimits(string, chemistry);
     const ohm = (string.resistanceMohm ?? usualMohm(capacityAh, volts, chemistry)) / 1000;
     return {
       id,
@@ -67,7 +74,9 @@ export function bankOf(strings: readonly BatteryString[], chemistry: Chemistry, 
       ah: label * (health ?? 1),
       oldAh: label * Math.min(health ?? 1, data.ageingReserve),
       chargeA: parallel * (string.chargeA ?? capacityAh * data.chargeLimitC),
-      dischargeA: parallel * (string.dischargeA ?? capacityAh * data.dischargeLimitC),
+      dischargeA: parallel * limits.longA,
+      shortA: parallel * limits.shortA,
+      shortS: limits.shortS,
       resistanceOhm: (ohm * series) / parallel,
       kg: series * parallel * (string.kg ?? (capacityAh / 100) * (volts / data.nominal12V) * data.kgPer100Ah12V),
       price: string.price === null ? null : string.price * series * parallel,
@@ -76,7 +85,8 @@ export function bankOf(strings: readonly BatteryString[], chemistry: Chemistry, 
   const siemens = known.reduce((sum, { resistanceOhm }) => sum + 1 / resistanceOhm, 0);
   const shared = known.map((string) => ({ ...string, share: 1 / string.resistanceOhm / siemens }));
   const sum = (of: (string: (typeof shared)[number]) => number) => shared.reduce((total, one) => total + of(one), 0);
-  const first = (limit: 'chargeA' | 'dischargeA') => Math.min(...shared.map((one) => one[limit] / one.share));
+  const first = (limit: 'chargeA' | 'dischargeA' | 'shortA') =>
+    Math.min(...shared.map((one) => one[limit] / one.share));
   const ah = sum((one) => one.ah);
   const dischargeA = first('dischargeA');
   return {
@@ -88,6 +98,8 @@ export function bankOf(strings: readonly BatteryString[], chemistry: Chemistry, 
     wh: ah * nominalV,
     chargeA: first('chargeA'),
     dischargeA,
+    shortA: first('shortA'),
+    shortS: Math.min(...shared.map((one) => one.shortS)),
     lostA: sum((one) => one.dischargeA) - dischargeA,
     resistanceOhm: 1 / siemens,
     kg: sum((one) => one.kg),

@@ -20,7 +20,7 @@ export function storeModelOf({ store, option }: FittedStore, age: Age): StoreMod
     fullWh: chargeAtPeukert(store.ah, typicalA, peukert) * nominalV * (age === 'old' ? store.ageing : 1),
     ...passageOf(option.system),
     chargeLimitW: store.chargeLimitA * chargingVoltageV(option.system.busVoltageV),
-    dischargeLimitW: store.dischargeLimitA * nominalV,
+    dischargeLimitW: store.playedLimitA * nominalV,
     taperFromSoc: CHEMISTRY[option.system.store.chemistry].taperFromSoc,
   };
 }

@@ -1,5 +1,6 @@
 import type { System } from '../job/schema.ts';
 import { CHEMISTRY, nominalVoltageV } from '../reference/chemistries.ts';
+import { type CurrentKind, type Currents, exceeding, unitLimits } from '../reference/currents.ts';
 import { type Demand, heaviestWh } from './demand.ts';
 import { type Levels, levelsOf } from './levels.ts';
 import { capacityForPeukert, chargeAtPeukert } from './peukert.ts';
@@ -46,26 +47,32 @@ export interface StoreNeed {
   readonly byCurrentWh: number;
   readonly requiredWh: number;
   readonly decidedBy: 'energy' | 'current';
+  /** Of the currents, the one that asks for the most. */
+  readonly current: { readonly kind: CurrentKind; readonly amps: number; readonly limitC: number };
 }
 
 /**
  * Nominal capacity needed: for the energy C = E_N/(DoD·k_T·k_age·η_discharge), raised by Peukert's law for lead
- * (sizing method after IEEE 1013); and no less than the worst moment's current ÷ what a cell of it may give.
+ * (sizing method after IEEE 1013); and no less than what is asked at the worst ÷ what a cell of it may give: for long, for
+ * as long as what runs briefly takes, and at a start.
  * @param days N, days it must last
- * @param worstA current at the worst moment, A
+ * @param currents what is asked of it at its worst
  */
 export function storeNeed(
   system: System,
   demand: Demand,
   days: number,
   factors: StoreFactors,
-  worstA: number,
+  currents: Currents,
 ): StoreNeed {
   const wanted = heaviestWh(demand, days);
   const { nominalV, typicalA, peukert } = factors;
   const flatWh = wanted / planned(factors);
   const byEnergyWh = capacityForPeukert(flatWh / nominalV, typicalA, peukert) * nominalV;
-  const byCurrentWh = wanted > 0 ? (worstA / CHEMISTRY[system.store.chemistry].dischargeLimitC) * nominalV : 0;
+  const ofOneAh = { capacityAh: 1, dischargeA: null, shortA: null, shortS: null };
+  const [most] = exceeding(currents, unitLimits(ofOneAh, system.store.chemistry));
+  const { kind, amps, limitA: limitC, times } = most as NonNullable<typeof most>;
+  const byCurrentWh = wanted > 0 ? times * nominalV : 0;
   return {
     heaviestWh: wanted,
     peukertFactor: flatWh > 0 ? byEnergyWh / flatWh : 1,
@@ -73,6 +80,7 @@ export function storeNeed(
     byCurrentWh,
     requiredWh: Math.max(byEnergyWh, byCurrentWh),
     decidedBy: byCurrentWh > byEnergyWh ? 'current' : 'energy',
+    current: { kind, amps, limitC },
   };
 }
 

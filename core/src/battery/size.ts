@@ -1,5 +1,6 @@
 import type { Brief, System } from '../job/schema.ts';
 import { CHEMISTRY } from '../reference/chemistries.ts';
+import { type Currents, type DischargeLimits, runningLimitA, unitLimits } from '../reference/currents.ts';
 import { type Bank, bankOf, usualMohm } from './bank.ts';
 import { type Demand, daysOf } from './demand.ts';
 import { type Heating, heatingOf } from './heating.ts';
@@ -32,7 +33,10 @@ export interface StoreSize {
   readonly restV: number;
   readonly resistanceOhm: number;
   readonly chargeLimitA: number;
-  readonly dischargeLimitA: number;
+  /** What it gives for long, and for a short time. */
+  readonly discharge: DischargeLimits;
+  /** A beyond which it goes off: what it gives for long where that alone is asked too much, else what it gives while something runs. */
+  readonly playedLimitA: number;
   readonly kg: number;
   readonly heating: Heating;
   /** By its label, and as it is sized: old, cold, at the day's current. */
@@ -40,16 +44,16 @@ export interface StoreSize {
   readonly old: Lasts;
 }
 
-/** @param worstA current at the worst moment, A */
+/** @param currents what is asked of it at its worst */
 export function sizeStore(
   system: System,
   { sunlessDays }: Pick<Brief, 'sunlessDays'>,
   demand: Demand,
   factors: StoreFactors,
-  worstA: number,
+  currents: Currents,
 ): StoreSize {
   const daysAsked = Math.max(1, sunlessDays);
-  const need = storeNeed(system, demand, daysAsked, factors, worstA);
+  const need = storeNeed(system, demand, daysAsked, factors, currents);
   const { chemistry, strings } = system.store;
   const bank = strings && bankOf(strings, chemistry, system.busVoltageV);
   const capacityWh = bank?.wh ?? need.requiredWh;
@@ -57,6 +61,9 @@ export function sizeStore(
   const kg = bank?.kg ?? batteryKg(system, capacityWh);
   const ageing = bank ? bank.oldAh / bank.ah : factors.ageingReserve;
   const data = CHEMISTRY[chemistry];
+  const discharge = bank
+    ? { longA: bank.dischargeA, shortA: bank.shortA, shortS: bank.shortS }
+    : unitLimits({ capacityAh: ah, dischargeA: null, shortA: null, shortS: null }, chemistry);
   const lasts = (state: 'new' | 'old'): Lasts => {
     const gives = givesWh(capacityWh, { ...factors, ageingReserve: ageing }, state);
     return { givesWh: gives, days: daysOf(demand, gives) };
@@ -73,7 +80,8 @@ export function sizeStore(
     restV: restVoltageV(chemistry, system.busVoltageV, 1 - factors.usableDepth / 2),
     resistanceOhm: bank?.resistanceOhm ?? (ah > 0 ? usualMohm(ah, factors.nominalV, chemistry) / 1000 : 0),
     chargeLimitA: bank?.chargeA ?? ah * data.chargeLimitC,
-    dischargeLimitA: bank?.dischargeA ?? ah * data.dischargeLimitC,
+    discharge,
+    playedLimitA: currents.longA > discharge.longA ? discharge.longA : runningLimitA(discharge),
     kg,
     heating: heatingOf(system, capacityWh, kg),
     new: lasts('new'),

@@ -173,8 +173,8 @@ function askedOn(
   supplyId: string | null,
 ): AskedDay {
   const day = settleDay(job, option.id, new Effort(effort), leads);
-  const { ledger, needWh, busW, demand, typicalA, worstA } = askedBy(day);
-  const asked = { needWh, busW, demand, typicalA, worstA, cooler: hardestCooler(day.profiles, ledger) };
+  const { ledger, needWh, busW, demand, typicalA, currents } = askedBy(day);
+  const asked = { needWh, busW, demand, typicalA, currents, cooler: hardestCooler(day.profiles, ledger) };
   const given = job.brief.supplies.find(({ id }) => id === supplyId);
   if (!given) return { ...asked, supply: null };
   const supply = supplyDay(given, { ...day, system: day.option.system, busW });

@@ -232,7 +232,7 @@ function atVoltage(job: Job, now: Settled, busV: 12 | 24 | 48, parts: readonly P
   const leadKg = areaMm2 * 2 * leadM * COPPER_KG_PER_MM2_M;
   const worstA = busPeak.weight / nominalV;
   const { chemistry } = settled.option.system.store;
-  const banks = banksOfList(parts, chemistry, busV, { requiredWh: store.need.requiredWh, worstA });
+  const banks = banksOfList(parts, chemistry, busV, { requiredWh: store.need.requiredWh, currents: settled.currents });
   const listed = (bank: Bank | null) => bank && listedBank(bank, leadKg, job.brief.prices.copperPerKg);
   return {
     busV,

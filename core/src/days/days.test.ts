@@ -56,7 +56,7 @@ describe('how long a full store lasts, in closed form', () => {
   });
 
   it('an air conditioner of 750 W at 55 % on 1,280 Wh: 3.1 h', () => {
-    const cooler = always(0, { draw: { kind: 'thermostatic', runningW: 750, duty: 0.55, setC: 4 } });
+    const cooler = always(0, { draw: { kind: 'thermostatic', runningW: 750, duty: 0.55, dutyAtC: 25, setC: 4 } });
     // At 25 °C around it its duty is as said.
     const job = withSystem(aJob([cooler]), { store: { ...lfp100, usableDepth: 1, roundTripEfficiency: 1 } });
     const run = runDays(setupOf(alone(job)), dark(1, 25), { untilShort: true });
@@ -429,7 +429,7 @@ describe('what each load takes of a day', () => {
       aRun('a', 'loads', { from: 'main', loads: ['load-0'], areaMm2: 4, lengthM: 1 }),
       aRun('b', 'loads', { from: 'main', loads: ['load-1'], areaMm2: 4, lengthM: 1 }),
     ];
-    const draw = { kind: 'thermostatic', runningW: 60, duty: 0.2, setC: 4 } as const;
+    const draw = { kind: 'thermostatic', runningW: 60, duty: 0.2, dutyAtC: 25, setC: 4 } as const;
     const job = withSystem(aJob([always(100), aLoad({ draw, uses: ALL_DAY })]), {
       store: { ...lfp100, capacityAh: 600 },
       runs,
@@ -446,7 +446,10 @@ describe('what each load takes of a day', () => {
   it('a fridge that follows the weather loses in its lead by the current while it runs', () => {
     // At 25 °C all day it runs a fifth of the time at 60 W: 4.6875 A through 0.0399 Ω while it does.
     const fridge = oneLead(
-      { draw: { kind: 'thermostatic', runningW: 60, duty: 0.2, setC: 4 }, uses: [{ startMin: 0, minutes: 1440 }] },
+      {
+        draw: { kind: 'thermostatic', runningW: 60, duty: 0.2, dutyAtC: 25, setC: 4 },
+        uses: [{ startMin: 0, minutes: 1440 }],
+      },
       {},
       { ah: 300 },
     );
@@ -467,9 +470,14 @@ describe('the same day as the figures have it', () => {
     always(12, { path: 'direct' }),
     aLoad({ watts: 700, hours: 0.5, path: 'inverter' }),
     aLoad({ watts: 60, hours: 5, path: 'inverter-adapter' }),
-    always(0, { draw: { kind: 'thermostatic', runningW: 45, duty: 0.4, setC: 4 } }),
-    aLoad({ watts: 0, hours: 3, draw: { kind: 'thermostatic', runningW: 90, duty: 0.5, setC: -18 }, path: 'inverter' }),
-    always(0, { draw: { kind: 'thermostatic', runningW: 300, duty: 0.5, setC: 2 }, path: 'inverter' }),
+    always(0, { draw: { kind: 'thermostatic', runningW: 45, duty: 0.4, dutyAtC: 25, setC: 4 } }),
+    aLoad({
+      watts: 0,
+      hours: 3,
+      draw: { kind: 'thermostatic', runningW: 90, duty: 0.5, dutyAtC: 25, setC: -18 },
+      path: 'inverter',
+    }),
+    always(0, { draw: { kind: 'thermostatic', runningW: 300, duty: 0.5, dutyAtC: 25, setC: 2 }, path: 'inverter' }),
   ];
   const job = withSystem(
     aJob(loads, (one) => ({ ...one, brief: { ...one.brief, months: [6] } })),
@@ -679,7 +687,7 @@ describe('what sources offer', () => {
 
 describe('demand that follows the weather', () => {
   it('a fridge works harder by the degrees between it and the air, and no less than in a lived-in vehicle', () => {
-    const fridge = always(0, { draw: { kind: 'thermostatic', runningW: 50, duty: 0.4, setC: 5 } });
+    const fridge = always(0, { draw: { kind: 'thermostatic', runningW: 50, duty: 0.4, dutyAtC: 25, setC: 5 } });
     const setup = setupOf(withSystem(alone(aJob([fridge])), { store: { ...lfp100, capacityAh: 2000 } }));
     const wh = (meanC: number) => runDays(setup, dark(1, meanC)).books.usefulWh;
     // 0.4 × (T − 5)/20 of 50 W.
@@ -697,7 +705,7 @@ describe('demand that follows the weather', () => {
   it.each(['direct', 'inverter'] as const)('cannot hold for as long as it may run and no longer (%s)', (path) => {
     // 100 minutes are six quarters of an hour and two thirds of one.
     const uses = [{ startMin: 600, minutes: 100 }];
-    const draw = { kind: 'thermostatic', runningW: 50, duty: 0.4, setC: 5 } as const;
+    const draw = { kind: 'thermostatic', runningW: 50, duty: 0.4, dutyAtC: 25, setC: 5 } as const;
     const setup = setupOf(withSystem(alone(aJob([aLoad({ path, uses, draw })])), { store: lfp100 }));
     expect(runDays(setup, dark(1, 60)).beyondH[0]).toBeCloseTo(100 / 60, 9);
     expect(runDays(setup, dark(1, 54)).beyondH[0]).toBe(0);
@@ -706,7 +714,7 @@ describe('demand that follows the weather', () => {
   it('by way of a converter takes what that loses as well, with its cable or without', () => {
     const fridge = always(0, {
       path: 'dc-dc',
-      draw: { kind: 'thermostatic', runningW: 50, duty: 0.4, setC: 5 },
+      draw: { kind: 'thermostatic', runningW: 50, duty: 0.4, dutyAtC: 25, setC: 5 },
     });
     const setup = setupOf(withSystem(alone(aJob([fridge])), { store: { ...lfp100, capacityAh: 2000 } }));
     const { usefulWh, conversionWh } = runDays(setup, dark(1, 25)).books;
@@ -715,7 +723,7 @@ describe('demand that follows the weather', () => {
   });
 
   it('that is cut off goes without what each day would have asked of it', () => {
-    const fridge = always(0, { draw: { kind: 'thermostatic', runningW: 50, duty: 0.4, setC: 5 } });
+    const fridge = always(0, { draw: { kind: 'thermostatic', runningW: 50, duty: 0.4, dutyAtC: 25, setC: 5 } });
     const setup = setupOf(withSystem(alone(aJob([fridge])), { store: lfp100 }));
     const weather = { ...dark(3), meanC: Float64Array.of(25, 33, 29) };
     // The store is empty from the beginning: 480 Wh at 25 °C, 1.4 and 1.2 times it on the days after.

@@ -1,6 +1,6 @@
 import { usesOn } from '../job/day.ts';
 import { runningPowerW } from '../job/draw.ts';
-import type { Day, Device, Use } from '../job/schema.ts';
+import type { Day, Use } from '../job/schema.ts';
 import { type Follow, followOf } from '../loads/follow.ts';
 import { type LoadProfile, onlyWhile } from '../loads/profile.ts';
 import { eachCableShare, type Leads } from '../paths/cables.ts';
@@ -68,7 +68,7 @@ export interface LoadRows {
 
 /** What a day's loads are fed by. */
 export interface Feeding {
-  readonly devices: readonly Device[];
+  readonly system: Parameters<typeof busDay>[1];
   readonly feeds: readonly Feed[];
   readonly leads: Leads | null;
 }
@@ -80,18 +80,18 @@ export interface Feeding {
 export function demandTable(
   profiles: readonly LoadProfile[],
   mayRun: readonly (Float64Array | null)[],
-  { devices, feeds, leads }: Feeding,
+  { system, feeds, leads }: Feeding,
   day: Day,
   meanC: number,
   steps: number,
 ): DemandTable {
-  const chains = profiles.map(({ load }) => chainOf(load, devices));
+  const chains = profiles.map(({ load }) => chainOf(load, system.devices));
   const follows = profiles.map(({ load }) => followOf(load, usesOn(load, day), meanC));
   const fixed = profiles.map((profile, i) => {
     const onBus = mayRun[i] ? onlyWhile(profile, mayRun[i]) : profile;
     return follows[i] ? withoutDuty(onBus, mayRun[i] ?? null) : onBus;
   });
-  const bus = busDay(fixed, devices, feeds, leads);
+  const bus = busDay(fixed, system, feeds, leads);
   const toSteps = (watts: Float64Array) => stepMeans(watts, steps);
   const ids = bus.devices.map(({ feed }) => feed.device.id);
   const heldIdleW = new Float64Array(MINUTES_PER_DAY);

@@ -144,7 +144,9 @@ describe('jobs at the ends of what may be typed', () => {
         const made = some.map(({ duty, ...load }) =>
           aLoad({
             ...load,
-            ...(duty === null ? {} : { draw: { kind: 'thermostatic', runningW: load.watts, duty, setC: 4 } }),
+            ...(duty === null
+              ? {}
+              : { draw: { kind: 'thermostatic', runningW: load.watts, duty, dutyAtC: 25, setC: 4 } }),
           } as Parameters<typeof aLoad>[0]),
         );
         const under = (job: Job): Job => {

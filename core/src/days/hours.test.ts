@@ -138,7 +138,7 @@ describe('the hours of a weather file', () => {
   });
 
   it('a fridge follows the air of its hour', () => {
-    const draw = { kind: 'thermostatic', runningW: 50, duty: 0.3, setC: 4 } as const;
+    const draw = { kind: 'thermostatic', runningW: 50, duty: 0.3, dutyAtC: 25, setC: 4 } as const;
     const fridge = aLoad({ watts: 0, hours: 24, uses: [{ startMin: 0, minutes: 1440 }], draw });
     const job = under(withArray(aJob([fridge]), {}), epw);
     const hourly = { ...epw.hourly, tempC: (epw.hourly?.tempC ?? []).map((c) => c + 15) } as Weather['hourly'];

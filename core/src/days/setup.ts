@@ -177,7 +177,6 @@ function tablesOf(settled: Settled, plan: PlanDay, kind: Day, index: number, ste
   const around = { ambientC, irradianceWm2: sun.irradianceWm2, day: kind };
   const loads = job.loads.map((load) => onItsDay(load, runsOn(load, plan, kind, index)));
   const profiles = loads.map((load) => loadProfile(load, around));
-  const { devices } = system;
   const supplied = plan.supply && supplyDay(plan.supply, { profiles, system, inverters, feeds, leads, busW: zeroes() });
   const mayRun = profiles.map((_, i) => supplied?.onBus[i] ?? null);
   const links = driving.links.map(({ outputW }) => stepMeans(driveProfile(plan.drives, outputW), steps));
@@ -185,7 +184,7 @@ function tablesOf(settled: Settled, plan: PlanDay, kind: Day, index: number, ste
   const drivingW = links.reduce(sum, new Float64Array(steps));
   const supplyW = stepMeans(home ?? supplied?.source.watts ?? zeroes(), steps);
   return {
-    demand: demandTable(profiles, mayRun, { devices, feeds, leads }, kind, meanC, steps),
+    demand: demandTable(profiles, mayRun, { system, feeds, leads }, kind, meanC, steps),
     driving: links,
     drivingW,
     otherW: sum(drivingW, supplyW),

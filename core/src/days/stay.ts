@@ -87,7 +87,7 @@ function busOfDay({
         ? (profiles[i] as LoadProfile)
         : rememberedProfile(onItsDay(load, on[i] as boolean), around),
     );
-    const busW = withHeater(busDay(those, option.system.devices, feeds, leads).busW, heater);
+    const busW = withHeater(busDay(those, option.system, feeds, leads).busW, heater);
     made.set(key, busW);
     return busW;
   };

@@ -5,7 +5,13 @@ import { computed, nominalVolts } from './inputs.ts';
 
 /** What the store must give at the worst moment of all loads, and how hard that is on it. */
 export const explainBus = (settled: Settled) =>
-  family('peak', { bus: bus(settled), current: current(settled), crate: crate(settled) });
+  family('peak', {
+    bus: bus(settled),
+    current: current(settled),
+    long: long(settled),
+    start: start(settled),
+    crate: crate(settled),
+  });
 
 const bus = ({ busPeak }: Settled): Draft => ({
   value: busPeak.weight,
@@ -36,6 +42,30 @@ const current = (settled: Settled): Draft => ({
     formula: '{bus} ÷ {volts}',
     inputs: [refer('bus', 'peak.bus'), nominalVolts(settled)],
     note: 'At a low battery the voltage is lower and the current higher: size cables and fuses with a margin.',
+  },
+});
+
+const long = ({ currents, store }: Settled): Draft => ({
+  value: currents.longA,
+  unit: 'A',
+  label: 'Of it, for long',
+  basis: ORIGIN.practice,
+  working: {
+    formula: 'the heaviest set of loads that run longer than {seconds} in one go',
+    inputs: [computed('seconds', 'The battery gives more for', store.discharge.shortS, 's')],
+    note: 'What switches on and off by itself counts as running on.',
+  },
+});
+
+const start = ({ currents }: Settled): Draft => ({
+  value: currents.startA,
+  unit: 'A',
+  label: 'At the largest start',
+  basis: ORIGIN.practice,
+  working: {
+    formula: 'the heaviest set with one of its loads starting',
+    inputs: [refer('running', 'peak.current')],
+    note: 'For as long as a start lasts, mostly less than a second.',
   },
 });
 

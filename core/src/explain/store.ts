@@ -103,17 +103,25 @@ function required(settled: Settled): Draft {
   };
 }
 
+const CURRENT_OF = { long: 'peak.long', worst: 'peak.current', start: 'peak.start' } as const;
+const DECIDES = {
+  long: 'The current of what runs for long',
+  worst: 'The current at the worst moment',
+  start: 'The current at the largest start',
+} as const;
+
 function currentDecides(settled: Settled): Draft['working'] {
   const data = chemistryOf(settled);
   const { need, factors } = settled.store;
+  const { kind, limitC } = need.current;
   return {
     formula: '{amps} ÷ {limit} × {volts}',
     inputs: [
-      refer('amps', 'peak.current'),
+      refer('amps', CURRENT_OF[kind]),
       {
         symbol: 'limit',
-        label: `What ${data.name} may give, A for each Ah`,
-        value: data.dischargeLimitC,
+        label: `What ${data.name} may give ${kind === 'long' ? 'for long' : 'for a short time'}, A for each Ah`,
+        value: limitC,
         unit: 'C',
         origin: data.origin,
       },
@@ -126,7 +134,7 @@ function currentDecides(settled: Settled): Draft['working'] {
         origin: ORIGIN.ieee1013,
       },
     ],
-    note: 'The current at the worst moment decides, not the energy.',
+    note: `${DECIDES[kind]} decides, not the energy.`,
   };
 }
 

@@ -1,6 +1,7 @@
 import { dcSide, LOW_12V } from '../moment/inverterCable.ts';
 import { efficiencyAt } from '../paths/curve.ts';
 import { FUSE_FACTOR, FUSES_A } from '../reference/conductors.ts';
+import { exceeding } from '../reference/currents.ts';
 import { GUIDE_W, nextSize } from '../reference/sizes.ts';
 import type { Rule } from './finding.ts';
 
@@ -56,18 +57,28 @@ export const fuseNone: Rule = ({ busPeak, option, ledger, inverters }) => {
   ];
 };
 
-/** The worst moment must stay within the discharge limit of the store. */
-export const storeCurrent: Rule = ({ store, busPeak, nominalV, ledger }) => {
-  const limitA = store.dischargeLimitA;
+/** What runs and what starts must stay within what the battery gives for that long. */
+export const storeCurrent: Rule = ({ store, currents, ledger }) => {
+  const [most] = exceeding(currents, store.discharge);
+  if (!most || most.times <= 1 || ledger.total.batteryWh === 0) return [];
+  const { kind, amps, limitA } = most;
   const limitC = store.ah > 0 ? limitA / store.ah : 0;
-  const amps = busPeak.weight / nominalV;
-  if (amps <= limitA || ledger.total.batteryWh === 0) return [];
+  const sagV = amps * store.resistanceOhm;
   return [
     {
       code: 'store-current',
       severity: 'stop',
       where: { step: 'store', figure: 'peak.current' },
-      values: { amps, limitA, limitC, neededAh: limitC > 0 ? amps / limitC : 0 },
+      values: {
+        amps,
+        limitA,
+        limitC,
+        neededAh: limitC > 0 ? amps / limitC : 0,
+        kind,
+        shortS: store.discharge.shortS,
+        sagV,
+        leavesV: store.restV - sagV,
+      },
     },
   ];
 };

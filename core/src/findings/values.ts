@@ -69,6 +69,10 @@ export interface FindingValues {
     readonly limitA: number;
     readonly limitC: number;
     readonly neededAh: number;
+    readonly kind: string;
+    readonly shortS: number;
+    readonly sagV: number;
+    readonly leavesV: number;
   };
   readonly 'store-short': { readonly capacityWh: number; readonly requiredWh: number; readonly days: number };
   readonly 'store-cold': { readonly coldestC: number; readonly heaterW: number; readonly holdW: number };

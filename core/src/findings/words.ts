@@ -14,6 +14,14 @@ export interface Words {
 type KeysOf<V, T> = { [K in keyof V]: V[K] extends T ? K : never }[keyof V];
 
 const n = <V>(values: V, key: KeysOf<V, number>): number => Number(values[key]);
+/** What asks it of the battery. */
+const ASKED_BY: Readonly<Record<string, string>> = {
+  long: 'What runs for long asks',
+  worst: 'The worst moment asks',
+  start: 'The largest start asks',
+};
+const forSeconds = (seconds: number): string => (seconds < 60 ? showText(seconds, 's') : showText(seconds / 60, 'min'));
+
 const s = <V>(values: V, key: KeysOf<V, string>): string => String(values[key]);
 const wh = <V>(values: V, key: KeysOf<V, number>): string => showText(n(values, key), 'Wh');
 const w = <V>(values: V, key: KeysOf<V, number>): string => showText(n(values, key), 'W');
@@ -164,8 +172,8 @@ const WORDS: { readonly [C in FindingCode]: (values: FindingValues[C], units: Un
     act: 'Compare the next higher voltage as an option.',
   }),
   'store-current': (v) => ({
-    what: `The worst moment asks ${a(v, 'amps')}; this store gives ${a(v, 'limitA')}.`,
-    why: `Its limit is ${formatNumber(n(v, 'limitC'), 2)} A per Ah. Beyond it the battery shuts off or sags.`,
+    what: `${ASKED_BY[s(v, 'kind')]} ${a(v, 'amps')}; this battery gives ${a(v, 'limitA')}${s(v, 'kind') === 'long' ? ' for long' : ` for ${forSeconds(n(v, 'shortS'))}`}.`,
+    why: `Its limit is ${formatNumber(n(v, 'limitC'), 2)} A per Ah. Beyond it the battery shuts off or sags: by ${showText(n(v, 'sagV'), 'V')} inside, to ${showText(n(v, 'leavesV'), 'V')}.`,
     act: `Take at least ${showText(n(v, 'neededAh'), 'Ah')}, a higher voltage, or a smaller worst moment.`,
   }),
   'store-short': (v) => ({

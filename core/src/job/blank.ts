@@ -114,6 +114,7 @@ export const blankCharger = (id: string, name: string, ratingA: number): Charger
   leastA: null,
   efficiency: null,
   powerFactor: null,
+  idleW: null,
   ...NOT_BOUGHT,
 });
 
@@ -159,6 +160,7 @@ export const blankController = (kind: SolarController['kind']): SolarController 
   maxInputA: null,
   minV: null,
   efficiency: null,
+  idleW: null,
   ...NOT_BOUGHT,
 });
 
@@ -211,6 +213,7 @@ export const blankLink = (id: string, name: string, ratingA: number): DrivingLin
   cableM: null,
   cableMm2: null,
   efficiency: null,
+  idleW: null,
   minInputV: null,
   sharesWith: null,
   sharing: 'sun-first',
@@ -228,6 +231,8 @@ export const blankString = (id: string, name: string, capacityAh: number): Batte
   health: null,
   chargeA: null,
   dischargeA: null,
+  shortA: null,
+  shortS: null,
   resistanceMohm: null,
   kg: null,
   price: null,
@@ -283,7 +288,15 @@ export function blankJob(title: string): Job {
       coincide: 'any-time',
       arrayCovers: 'the-rest',
       dropOrder: 'critical-last',
-      cables: { limits: 'marine', dropOf: 'bus', bundling: 'marine', coldC: 20, hotC: 70 },
+      cables: {
+        limits: 'marine',
+        dropOf: 'bus',
+        bundling: 'marine',
+        coldC: 20,
+        hotC: 70,
+        leastBranchMm2: null,
+        leastFeederMm2: null,
+      },
       arrayFactor: null,
     },
     loads: [],

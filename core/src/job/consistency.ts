@@ -105,6 +105,7 @@ export function loadFaults(load: Load, path: string): Fault[] {
     ...load.variants.flatMap(({ uses }, v) => useFaults(load, uses, `${path}/variants/${v}/uses`)),
     ...phaseFaults(load, `${path}/draw/phases`),
     ...variantFaults(load, `${path}/variants`),
+    ...dutyFaults(load, `${path}/draw/dutyAtC`),
   ];
 }
 
@@ -138,6 +139,14 @@ function useFaults(load: Load, uses: readonly Use[], path: string): Fault[] {
 const phaseFaults = ({ draw }: Load, path: string): Fault[] =>
   draw.kind === 'cycle' && draw.phases.filter((phase) => phase.minutes === null).length > 1
     ? [{ path, expected: 'at most one phase that fills the rest (minutes: null)' }]
+    : [];
+
+/** K by which it is warmer around what cools than inside it, where its duty is said. */
+const LEAST_LIFT_K = 1;
+
+const dutyFaults = ({ draw }: Load, path: string): Fault[] =>
+  draw.kind === 'thermostatic' && draw.dutyAtC !== null && draw.dutyAtC < draw.setC + LEAST_LIFT_K
+    ? [{ path, expected: `at least ${draw.setC + LEAST_LIFT_K}, above setC`, found: String(draw.dutyAtC) }]
     : [];
 
 function variantFaults({ variants, minV, maxV }: Load, path: string): Fault[] {

@@ -64,7 +64,7 @@ export function asKind(kind: Draw['kind'], powerW: number): Draw {
     case 'cycle':
       return { kind, phases: [{ label: 'run', powerW, minutes: null }] };
     case 'thermostatic':
-      return { kind, runningW: powerW, duty: 0.3, setC: 4 };
+      return { kind, runningW: powerW, duty: 0.3, dutyAtC: 25, setC: 4 };
     case 'water-heating':
       return { kind, powerW, litres: 10, riseK: 40, efficiency: 0.95, standingW: 8 };
     case 'room': {

@@ -29,11 +29,11 @@ const formOf = (schema: unknown): string =>
  * adds its line here; a line that is there is never edited once released.
  */
 const FORMS: Readonly<Record<string, Readonly<Record<number, string>>>> = {
-  job: { 9: 'e58df24296fb5b82', 10: 'af102a167db1931b' },
-  appliance: { 9: '770c083e471b1f70', 10: '1930806a1aacc68f' },
+  job: { 9: 'e58df24296fb5b82', 10: '65e42c7130f47d7d' },
+  appliance: { 9: '770c083e471b1f70', 10: '00e9b0e1b4d7e46f' },
   log: { 1: '970f3c241239df13' },
   // Parts have no number of their own: they are filled up with what is not known, and change with the job's.
-  part: { 9: '69396c7643b4493a', 10: '69396c7643b4493a' },
+  part: { 9: '69396c7643b4493a', 10: 'fa9c0bae3ab13d77' },
 };
 
 it.each([

@@ -25,7 +25,12 @@ const Thermostatic = object(
   {
     kind: Type.Literal('thermostatic'),
     runningW: powerW,
-    duty: number(0, 1, 'share of the time it runs, at 25 °C around it'),
+    duty: number(0, 1, 'share of the time it runs, at `dutyAtC` around it'),
+    dutyAtC: orNull(
+      -20,
+      60,
+      '°C around it at which it runs for that share; null = it is taken as it is, whatever the weather',
+    ),
     setC: number(-40, 20, '°C it holds'),
   },
   'runs in cycles to hold a temperature below its surroundings',

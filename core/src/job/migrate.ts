@@ -15,7 +15,7 @@ const FORWARD: Forward = {
   6: fromStayToPlan,
   7: fromNoRunsToProposed,
   8: fromPartsApartToAllInOnes,
-  9: fromUsualAlternators,
+  9: fromUsualToSaid,
 };
 
 /** Version 2: devices instead of one inverter; loads with place, other days, device, volts, photos; a kind of day. */
@@ -316,8 +316,11 @@ const NEW_ARRAY_IN_6 = {
   clean: null,
 } as const;
 
-/** Version 10: what an alternator holds and gives, what a charger on it makes of it, the lowest temperature on record. */
-function fromUsualAlternators(older: Document): Document {
+/**
+ * Version 10: what an alternator holds and gives, what a charger on it makes of it, the lowest temperature on record;
+ * what a battery gives for a short time, what chargers idle on; the temperature a duty was taken at; least sizes.
+ */
+function fromUsualToSaid(older: Document): Document {
   return {
     ...older,
     brief: part(older.brief, (brief) => ({
@@ -325,15 +328,35 @@ function fromUsualAlternators(older: Document): Document {
       place: part(brief.place, (place) => ({ lowestC: null, ...place })),
       alternator: part(brief.alternator, (alternator) => ({ volts: null, hotFactor: null, ...alternator })),
     })),
+    rules: part(older.rules, (rules) => ({
+      ...rules,
+      cables: part(rules.cables, (cables) => ({ leastBranchMm2: null, leastFeederMm2: null, ...cables })),
+    })),
+    loads: each(older.loads, loadWithDutyAt),
     options: each(older.options, (option) => ({
       ...option,
       system: part(option.system, (system) => ({
         ...system,
-        driving: each(system.driving, (link) => ({ efficiency: null, minInputV: null, ...link })),
+        store: part(system.store, (store) => ({
+          ...store,
+          strings: each(store.strings, (string) => ({ shortA: null, shortS: null, ...string })),
+        })),
+        driving: each(system.driving, (link) => ({ efficiency: null, minInputV: null, idleW: null, ...link })),
+        arrays: each(system.arrays, (array) => ({
+          ...array,
+          controller: part(array.controller, (controller) => ({ idleW: null, ...controller })),
+        })),
+        chargers: each(system.chargers, (charger) => ({ idleW: null, ...charger })),
       })),
     })),
   };
 }
+
+/** Until version 9 a duty was that at 25 °C. */
+const loadWithDutyAt = (load: Document): Document => ({
+  ...load,
+  draw: part(load.draw, (draw) => (draw.kind === 'thermostatic' ? { dutyAtC: 25, ...draw } : draw)),
+});
 
 /** What is not of the expected form stays as it is: the validation that follows names it. */
 const isDocument = (value: unknown): value is Document =>
@@ -362,7 +385,7 @@ const APPLIANCE_FORWARD: Forward = {
   6: (older) => older,
   7: (older) => older,
   8: (older) => ({ measured: [], ...older }),
-  9: (older) => older,
+  9: (older) => ({ ...older, load: part(older.load, loadWithDutyAt) }),
 };
 
 /** Brings an entry of the firm's catalogue forward: its load is of the same versions as a job's. */

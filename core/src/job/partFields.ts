@@ -23,6 +23,8 @@ export const PART_FIELDS = {
   unitV: field('Volts', 'V', 2, 60),
   chargeA: field('Charge', 'A', 0.1, 2000),
   dischargeA: field('Gives', 'A', 0.1, 5000),
+  shortA: field('Gives briefly', 'A', 0.1, 20_000),
+  shortS: field('For', 's', 0.1, 3600),
   resistanceMohm: field('Inside', 'mΩ', 0.01, 1000),
   kg: field('Mass', 'kg', 0.05, 2000),
   price: field('Price', '', 0, 1_000_000),
@@ -59,7 +61,7 @@ export const PART_KINDS = {
   battery: {
     name: 'Battery',
     must: ['capacityAh', 'unitV'],
-    may: ['chargeA', 'dischargeA', 'resistanceMohm', 'kg', 'price'],
+    may: ['chargeA', 'dischargeA', 'shortA', 'shortS', 'resistanceMohm', 'kg', 'price'],
   },
   panel: {
     name: 'Solar panel',
@@ -69,13 +71,13 @@ export const PART_KINDS = {
   controller: {
     name: 'Solar controller',
     must: ['maxA'],
-    may: ['maxV', 'maxW', 'maxInputA', 'minV', 'efficiency', 'kg', 'price'],
+    may: ['maxV', 'maxW', 'maxInputA', 'minV', 'efficiency', 'idleW', 'kg', 'price'],
   },
-  'dc-dc': { name: 'DC-DC charger', must: ['ratingA'], may: ['kg', 'price'] },
+  'dc-dc': { name: 'DC-DC charger', must: ['ratingA'], may: ['idleW', 'kg', 'price'] },
   charger: {
     name: 'Mains charger',
     must: ['ratingA'],
-    may: ['leastA', 'efficiency', 'powerFactor', 'kg', 'price'],
+    may: ['leastA', 'efficiency', 'powerFactor', 'idleW', 'kg', 'price'],
   },
   inverter: {
     name: 'Inverter',
@@ -117,7 +119,7 @@ export type PartOf<K extends PartKind> = {
   readonly name: string;
 } & Readonly<Record<MustOf<K>, number>> &
   Readonly<Record<MayOf<K>, number | null>> &
-  (K extends 'battery' ? { readonly chemistry: 'lfp' | 'agm' | 'gel' | 'flooded' } : unknown) &
+  (K extends 'battery' ? { readonly chemistry: 'lfp' | 'agm' | 'gel' | 'flooded' | 'starter' } : unknown) &
   (K extends 'controller' ? { readonly type: 'mppt' | 'pwm' } : unknown);
 
 export type Part = { [K in PartKind]: PartOf<K> }[PartKind];

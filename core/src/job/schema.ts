@@ -154,6 +154,8 @@ export const JobSchema = Type.Object(
             bundling: oneOf(BUNDLINGS, 'by whose table conductors that lie together carry less'),
             coldC: number(-40, 60, '°C of copper that carries little'),
             hotC: number(20, 120, '°C of copper that carries what it may'),
+            leastBranchMm2: orNull(0.2, 50, 'mm² that a branch has at least, whatever it carries; null = the usual'),
+            leastFeederMm2: orNull(0.2, 100, 'mm² that what feeds several has at least; null = the usual'),
           },
           'how cables are reckoned',
         ),

@@ -18,6 +18,9 @@ const part = { id: id('unique in its list'), name: text(60, 'what it is called',
 
 const count = (description: string) => Type.Integer({ minimum: 1, maximum: 24, description });
 
+/** Of what charges, while it does not. */
+const idleW = orNull(0, 500, 'W that it takes from the battery around the clock; null = not known: nothing is counted');
+
 const Strings = Type.Array(
   object({
     ...part,
@@ -28,6 +31,8 @@ const Strings = Type.Array(
     health: orNull(0.05, 1.2, 'share of its label that it still has, as measured; null = as new'),
     chargeA: orNull(0.1, 2000, 'A that a unit may be charged with; null = the usual of its chemistry'),
     dischargeA: orNull(0.1, 5000, 'A that a unit may give for long; null = the usual of its chemistry'),
+    shortA: orNull(0.1, 20_000, 'A that a unit may give for a short time; null = the usual of its chemistry'),
+    shortS: orNull(0.1, 3600, 's for which it may give that; null = the usual of its chemistry'),
     resistanceMohm: orNull(0.01, 1000, 'mΩ inside a unit; null = the usual of its chemistry'),
     kg: orNull(0.1, 2000, 'kg of a unit; null = the usual of its chemistry'),
     price: orNull(0, 1_000_000, 'of a unit, in the currency of the region; null = not known'),
@@ -47,6 +52,7 @@ const Driving = Type.Array(
     ),
     cableMm2: orNull(0.5, 300, 'mm² of that cable; null = as its amps need'),
     efficiency: orNull(0.5, 1, 'W out ÷ W in of a charger; null = the usual'),
+    idleW,
     minInputV: orNull(6, 60, 'V from the vehicle below which a charger gives nothing; null = the usual'),
     sharesWith: idOrNull('the array whose sun comes out of the same output; null = none'),
     sharing: oneOf(SHARINGS, 'who comes first on a shared output'),
@@ -83,6 +89,7 @@ const Controller = object({
   maxInputA: orNull(0.5, 500, 'A short-circuited from the panels that it bears; null = not known'),
   minV: orNull(1, 1000, 'V from the panels below which it does not work; null = what the store needs'),
   efficiency: orNull(0.5, 1, 'W out ÷ W in while it seeks the best point; null = the usual'),
+  idleW,
   ...bought,
 });
 const Arrays = Type.Array(
@@ -110,6 +117,7 @@ const Chargers = Type.Array(
     leastA: orNull(0, 1000, 'A to which it can be turned down; null = it cannot be'),
     efficiency: orNull(0.5, 1, 'DC out ÷ AC in; null = the usual'),
     powerFactor: orNull(0.4, 1, 'W ÷ VA; null = the usual'),
+    idleW,
     ...bought,
   }),
   { maxItems: 4, description: 'chargers from hookup or generator; [] = none' },

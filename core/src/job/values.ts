@@ -10,7 +10,9 @@ export const MOST_LOADS = 500;
 
 /** The values a job may choose among, apart from the schema so that the page need not carry its builder. */
 export const EVIDENCE = ['measured', 'data-sheet', 'nameplate', 'typical', 'guess'] as const;
-export const CHEMISTRIES = ['lfp', 'agm', 'gel', 'flooded'] as const;
+export const CHEMISTRIES = ['lfp', 'agm', 'gel', 'flooded', 'starter'] as const;
+/** Of batteries that are logged; a form of file changes only with its number. */
+export const LOGGED_CHEMISTRIES = ['lfp', 'agm', 'gel', 'flooded'] as const;
 export const SKIES = ['very-clear', 'mostly-clear', 'mixed', 'cloudy', 'overcast'] as const;
 export const MARGINS = ['exact', 'plus-25', 'plus-50', 'room-to-grow'] as const;
 export const PATHS = ['direct', 'dc-dc', 'inverter', 'inverter-adapter', 'station', 'supply-only', 'fuel'] as const;

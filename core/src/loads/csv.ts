@@ -5,6 +5,7 @@ import { plainLoad } from '../job/plainLoad.ts';
 import type { Draw, Load, Use } from '../job/schema.ts';
 import { DAY_KINDS, EVIDENCE, INSULATION, PATHS } from '../job/values.ts';
 import { readNumber } from '../quantity/numeral.ts';
+import { DEFAULT } from '../reference/defaults.ts';
 import { spreadUses } from './uses.ts';
 
 /**
@@ -27,6 +28,7 @@ export const CSV_COLUMNS = [
   'movable',
   'phases',
   'duty_percent',
+  'duty_at_c',
   'set_c',
   'details',
   'path',
@@ -55,6 +57,8 @@ export interface CsvFault {
   readonly found: string;
 }
 
+/** Of a duty that is the same in any weather. */
+const AS_IT_IS = 'any';
 const KINDS = ['steady', 'cycle', 'thermostatic', 'standby', 'water-heating', 'room'] as const;
 /** Figures of hot water and rooms, each with its range; they share one column as name=value. */
 const DETAILS = {
@@ -96,6 +100,7 @@ export function loadToRow(load: Load): Record<CsvColumn, string> {
     movable: yesNo(load.movable),
     phases: draw.kind === 'cycle' ? draw.phases.map(writePhase).join('; ') : '',
     duty_percent: thermostatic ? trim(thermostatic.duty * 100) : '',
+    duty_at_c: thermostatic ? (thermostatic.dutyAtC === null ? AS_IT_IS : trim(thermostatic.dutyAtC)) : '',
     set_c: thermostatic ? trim(thermostatic.setC) : '',
     details: writeDetails(draw),
     path: load.path,
@@ -256,7 +261,11 @@ function readDraw(reader: RowReader): Draw {
   if (kind === 'water-heating') return { kind, powerW, ...readDetails(reader, DETAILS[kind]) };
   if (kind !== 'thermostatic') return { kind, powerW };
   const duty = reader.number('duty_percent', 0, 100, null) / 100;
-  return { kind, runningW: powerW, duty, setC: reader.number('set_c', -40, 20, 4) };
+  const setC = reader.number('set_c', -40, 20, 4);
+  const isAsItIs = reader.text('duty_at_c') === AS_IT_IS;
+  const dutyAtC = isAsItIs ? null : reader.number('duty_at_c', -20, 60, DEFAULT.fridgeReferenceAmbientC.value);
+  if (dutyAtC !== null && dutyAtC < setC + 1) reader.fault('duty_at_c', `at least 1 more than set_c, or ${AS_IT_IS}`);
+  return { kind, runningW: powerW, duty, dutyAtC, setC };
 }
 
 const detail = (reader: RowReader, key: string): string =>

@@ -32,8 +32,10 @@ export function cyclingUse(
   takeAllDay(said);
   const own = duty ?? ofEvery(said) ?? ofLength(said, windowMin);
   const energy = said.energy(busV);
-  const dutied = own === null ? draw : { ...draw, duty: own };
-  return { draw: energy ? withEnergy(said, dutied, energy, own, windowMin, knowsPower) : dutied, uses };
+  // What is said of a day stands as it is said, in whatever weather.
+  const dutied = own === null ? draw : { ...draw, duty: own, dutyAtC: null };
+  const asSaid = energy ? { ...withEnergy(said, dutied, energy, own, windowMin, knowsPower), dutyAtC: null } : dutied;
+  return { draw: asSaid, uses };
 }
 
 /** All day long, unless hours or a part of the day are said. */

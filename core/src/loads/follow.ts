@@ -23,8 +23,7 @@ export function followOf(load: Load, uses: readonly Use[], meanC: number): Follo
   if (load.path === 'supply-only') return null;
   // A heater on fuel draws its fan and pump for as long as the room asks for heat.
   if (load.path === 'fuel' && draw.kind !== 'room') return null;
-  if (draw.kind === 'thermostatic')
-    return { ...coldLine(draw.duty, draw.setC), leastC: DEFAULT.livedInC.value, byDay: false };
+  if (draw.kind === 'thermostatic') return { ...coldLine(draw), leastC: DEFAULT.livedInC.value, byDay: false };
   if (draw.kind === 'room') return { ...roomLine(draw), leastC: Number.NEGATIVE_INFINITY, byDay: false };
   if (draw.kind !== 'water-heating') return null;
   const fullWh = (draw.powerW * minutesPerDay(uses)) / 60;

@@ -9,6 +9,7 @@ import { readQuantities } from '../quantity/read.ts';
 import type { Token } from '../quantity/token.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
 import { type Appliance, bestFit, loadFrom, nearMatches } from '../reference/appliances.ts';
+import { DEFAULT } from '../reference/defaults.ts';
 import { fitsBus, NAMEPLATE, windowOf } from '../reference/nameplates.ts';
 import { cycleTaking } from './cycles.ts';
 import { besideMains, feedsBoth } from './feedsBoth.ts';
@@ -291,7 +292,8 @@ function drawOf(draw: Draw, label: LabelReading, highW: number | null): Draw {
   if (powered.kind === 'standby') return { kind: 'standby', powerW: energyWhPerDay / 24 };
   const runningW = Math.max(runningPowerW(powered), energyWhPerDay / 24);
   const setC = powered.kind === 'thermostatic' ? powered.setC : 4;
-  return { kind: 'thermostatic', runningW, duty: Math.min(1, energyWhPerDay / 24 / Math.max(1e-9, runningW)), setC };
+  const duty = Math.min(1, energyWhPerDay / 24 / Math.max(1e-9, runningW));
+  return { kind: 'thermostatic', runningW, duty, dutyAtC: DEFAULT.fridgeReferenceAmbientC.value, setC };
 }
 
 function usesOfLabel(usual: readonly Use[], draw: Draw, { energyWhPerCycle }: LabelReading): Use[] {

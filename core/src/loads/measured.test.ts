@@ -21,7 +21,7 @@ const lamp = entryOf(
   { ...aLoad({ watts: 10 }), name: 'Reading lamp', room: 'galley', device: 'inverter' },
   SCHEMA_VERSION,
 );
-const compressor: Draw = { kind: 'thermostatic', runningW: 60, duty: 0.25, setC: 5 };
+const compressor: Draw = { kind: 'thermostatic', runningW: 60, duty: 0.25, dutyAtC: 25, setC: 5 };
 
 describe('what is measured of a load', () => {
   it.each([

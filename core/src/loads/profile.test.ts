@@ -21,7 +21,7 @@ const CHANGES: readonly ((load: Load, n: number) => Load)[] = [
   (load, n) => ({ ...load, residueW: n % 5 }),
   (load, n) => ({ ...load, daysPerWeek: 1 + (n % 7) }),
   (load, n) => ({ ...load, draw: { kind: 'steady', powerW: 10 + n } }),
-  (load) => ({ ...load, draw: { kind: 'thermostatic', runningW: 50, duty: 0.3, setC: 4 } }),
+  (load) => ({ ...load, draw: { kind: 'thermostatic', runningW: 50, duty: 0.3, dutyAtC: 25, setC: 4 } }),
   (load, n) => ({ ...load, uses: [{ startMin: n, minutes: 60 }] }),
   (load, n) => ({ ...load, variants: [{ on: 'weekend', uses: [{ startMin: n, minutes: 30 }] }] }),
 ];

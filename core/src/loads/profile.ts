@@ -77,8 +77,7 @@ function askedDuty(draw: Draw, uses: readonly Use[], around: Surroundings): (min
   switch (draw.kind) {
     case 'thermostatic':
       // It stands inside, where it is not as cold as outside.
-      return (minute) =>
-        askedDutyAt(draw.duty, draw.setC, Math.max(DEFAULT.livedInC.value, around.ambientC[minute] ?? 0));
+      return (minute) => askedDutyAt(draw, Math.max(DEFAULT.livedInC.value, around.ambientC[minute] ?? 0));
     case 'room':
       return (minute) => roomDuty(draw, around.ambientC[minute] ?? 0, around.irradianceWm2[minute] ?? 0);
     case 'water-heating': {
@@ -92,7 +91,7 @@ function askedDuty(draw: Draw, uses: readonly Use[], around: Surroundings): (min
 }
 
 /** Draws whose power in a minute is a share of full on and off, not a steady level. */
-const CYCLES: ReadonlySet<Draw['kind']> = new Set(['thermostatic', 'room', 'water-heating']);
+export const CYCLES: ReadonlySet<Draw['kind']> = new Set(['thermostatic', 'room', 'water-heating']);
 
 /**
  * The minute-by-minute profile of one load. E = ∫P dt over the day, by the share of each minute covered,

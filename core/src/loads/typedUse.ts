@@ -52,6 +52,7 @@ const dutied = (draw: Draw): Extract<Draw, { kind: 'thermostatic' }> => ({
   kind: 'thermostatic',
   runningW: runningPowerW(draw),
   duty: 1,
+  dutyAtC: null,
   setC: SET_C,
 });
 

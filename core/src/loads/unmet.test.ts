@@ -65,7 +65,7 @@ describe('what a load does not do of its line', () => {
 
   it('of what cycles by itself, its duty and the hours that it runs', () => {
     const uses = [at(0, 1440)];
-    const draw = { kind: 'thermostatic', runningW: 50, duty: 0.25, setC: 4 } as const;
+    const draw = { kind: 'thermostatic', runningW: 50, duty: 0.25, dutyAtC: 25, setC: 4 } as const;
     expect(misses('25% duty', { uses, draw })).toEqual([]);
     expect(misses('40% duty', { uses, draw })).toEqual(['40% duty']);
     expect(misses('6 h', { uses, draw })).toEqual([]);

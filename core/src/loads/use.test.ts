@@ -126,7 +126,7 @@ describe('how long a load runs, as it is typed into its cell', () => {
 });
 
 describe('what is proposed and what is stored have the same ends', () => {
-  const held = (setC: number) => aLoad({ draw: { kind: 'thermostatic', runningW: 60, duty: 0.3, setC } });
+  const held = (setC: number) => aLoad({ draw: { kind: 'thermostatic', runningW: 60, duty: 0.3, dutyAtC: 25, setC } });
   const room = (capacityW: number) =>
     aLoad({
       draw: { kind: 'room', capacityW, cop: 3, mode: 'cool', setC: 24, areaM2: 8, insulation: 'good', shade: 0.5 },

@@ -57,7 +57,7 @@ describe('from a log into the job', () => {
   });
 
   it('of a fridge its running watts and its duty, so that the mean comes out', () => {
-    const [offer] = offers(one({ kind: 'thermostatic', runningW: 50, duty: 0.5, setC: 4 }), {
+    const [offer] = offers(one({ kind: 'thermostatic', runningW: 50, duty: 0.5, dutyAtC: 25, setC: 4 }), {
       about,
       readings: every(901, (i) => ({ w: i % 30 < 9 ? 44 : 0 })),
     });
@@ -67,19 +67,22 @@ describe('from a log into the job', () => {
     expect(draw.runningW).toBeCloseTo(44, 6);
     expect(draw.runningW * draw.duty).toBeCloseTo(44 * 0.3, 0);
     // By percent alone only the duty can be told.
-    const [byPercent] = offers(one({ kind: 'thermostatic', runningW: 50, duty: 0.5, setC: 4 }, { path: 'direct' }), {
-      about,
-      readings: [
-        { h: 0, soc: 100 },
-        { h: 10, soc: 90 },
-      ],
-      capacity: { wh: 1000 },
-    });
+    const [byPercent] = offers(
+      one({ kind: 'thermostatic', runningW: 50, duty: 0.5, dutyAtC: 25, setC: 4 }, { path: 'direct' }),
+      {
+        about,
+        readings: [
+          { h: 0, soc: 100 },
+          { h: 10, soc: 90 },
+        ],
+        capacity: { wh: 1000 },
+      },
+    );
     expect(byPercent?.after.loads[0]?.draw).toMatchObject({ runningW: 50, duty: expect.closeTo(0.2, 9) });
   });
 
   it('turns what the battery gave back to the appliance: through an adapter of 80 % ten watts are eight', () => {
-    const fridge = { kind: 'thermostatic', runningW: 50, duty: 0.5, setC: 4 } as const;
+    const fridge = { kind: 'thermostatic', runningW: 50, duty: 0.5, dutyAtC: 25, setC: 4 } as const;
     const [offer] = offers(one(fridge, { path: 'dc-dc', converterEfficiency: 0.8 }), {
       about,
       readings: [
@@ -93,7 +96,7 @@ describe('from a log into the job', () => {
   });
 
   it('leaves the start of a motor what it was when it is measured to take less while it runs', () => {
-    const job = one({ kind: 'thermostatic', runningW: 60, duty: 0.5, setC: 4 }, { startRatio: 4 });
+    const job = one({ kind: 'thermostatic', runningW: 60, duty: 0.5, dutyAtC: 25, setC: 4 }, { startRatio: 4 });
     const [offer] = offers(job, { about, readings: every(901, (i) => ({ w: i % 30 < 9 ? 40 : 0 })) });
     const load = offer?.after.loads[0];
     if (load?.draw.kind !== 'thermostatic') throw new Error('a fridge');
@@ -116,14 +119,17 @@ describe('from a log into the job', () => {
   });
 
   it('refuses a mean above what it is said to take while it runs', () => {
-    const [offer] = offers(one({ kind: 'thermostatic', runningW: 8, duty: 0.5, setC: 4 }, { path: 'direct' }), {
-      about,
-      capacity: { wh: 1000 },
-      readings: [
-        { h: 0, soc: 100 },
-        { h: 10, soc: 90 },
-      ],
-    });
+    const [offer] = offers(
+      one({ kind: 'thermostatic', runningW: 8, duty: 0.5, dutyAtC: 25, setC: 4 }, { path: 'direct' }),
+      {
+        about,
+        capacity: { wh: 1000 },
+        readings: [
+          { h: 0, soc: 100 },
+          { h: 10, soc: 90 },
+        ],
+      },
+    );
     expect(offer?.refused).toMatch(/log its watts first/);
   });
 
@@ -223,7 +229,7 @@ describe('what to measure first', () => {
       aLoad({ watts: 500, hours: 5, evidence: 'measured' }),
       aLoad({
         id: 'fridge',
-        draw: { kind: 'thermostatic', runningW: 45, duty: 0.4, setC: 4 },
+        draw: { kind: 'thermostatic', runningW: 45, duty: 0.4, dutyAtC: 25, setC: 4 },
         evidence: 'typical',
         uses: [{ startMin: 0, minutes: 1440 }],
         path: 'direct',

@@ -1,6 +1,6 @@
 import { type Static, Type } from '@sinclair/typebox';
 import { number, object, oneOf, orNull, text } from '../job/schemaParts.ts';
-import { CHEMISTRIES } from '../job/values.ts';
+import { LOGGED_CHEMISTRIES } from '../job/values.ts';
 import { ABOUT, COUNTS, LOG_VERSION, MARKS, PURPOSES, RESULTS } from './logValues.ts';
 import { QUANTITIES } from './quantities.ts';
 
@@ -132,7 +132,7 @@ export const LogSchema = Type.Object(
         {
           wh: any(1, 1e9, 'Wh'),
           ah: any(0.1, 1e7, 'Ah'),
-          chemistry: Optional(oneOf(CHEMISTRIES, 'battery chemistry')),
+          chemistry: Optional(oneOf(LOGGED_CHEMISTRIES, 'battery chemistry')),
           nominalV: any(1, 1000, 'V that Ah are multiplied with; null = 12.8 of LFP, 12.0 of lead'),
           measured: Optional(
             Type.Boolean({ description: 'whether the capacity was measured; otherwise it is in doubt by 5 %' }),

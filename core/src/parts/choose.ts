@@ -1,11 +1,11 @@
 import type { Part, PartKind, PartOf } from '../job/partFields.ts';
 import type { BatteryString, Charger, DrivingLink, Inverter, PanelGroup, SolarController } from '../job/schema.ts';
-import { CHEMISTRY } from '../reference/chemistries.ts';
+import { type Currents, exceeding, unitLimits } from '../reference/currents.ts';
 
 /** A part as it stands in a job: all that is said of it is copied, what stands around it stays. */
 
 export const stringOf = (
-  { name, capacityAh, unitV, chargeA, dischargeA, resistanceMohm, kg, price }: PartOf<'battery'>,
+  { name, capacityAh, unitV, chargeA, dischargeA, shortA, shortS, resistanceMohm, kg, price }: PartOf<'battery'>,
   string: BatteryString,
 ): BatteryString => ({
   ...string,
@@ -14,6 +14,8 @@ export const stringOf = (
   unitV,
   chargeA,
   dischargeA,
+  shortA,
+  shortS,
   resistanceMohm,
   kg,
   price,
@@ -55,6 +57,12 @@ export const partsOf = <K extends PartKind>(parts: readonly Part[], kind: K): Pa
 const MOST_PARALLEL = 4;
 const MOST_PANELS = 8;
 
+/** What a bank must hold, and give. */
+export interface BankAsks {
+  readonly requiredWh: number;
+  readonly currents: Currents;
+}
+
 /** Units of the list that make a bank. */
 export interface Bank {
   readonly part: PartOf<'battery'>;
@@ -64,20 +72,22 @@ export interface Bank {
 
 /**
  * Units that make a bank of at least so much, with the least over; of equal ones the fewest units.
- * @param asks Wh that it holds, and A at the bus that it gives at the worst moment
+ * @param asks Wh that it holds, and what is asked of it in A at the bus
  */
 export function smallestBank(
   parts: readonly Part[],
   chemistry: PartOf<'battery'>['chemistry'],
   busV: number,
-  { requiredWh, worstA }: { readonly requiredWh: number; readonly worstA: number },
+  { requiredWh, currents }: BankAsks,
 ): Bank | null {
   const banks = partsOf(parts, 'battery')
     .filter((part) => part.chemistry === chemistry)
     .flatMap((part): Bank[] => {
       const series = inRow(part, busV);
-      const givesA = part.dischargeA ?? part.capacityAh * CHEMISTRY[chemistry].dischargeLimitC;
-      const asked = Math.max(requiredWh / (part.capacityAh * part.unitV * series), worstA / givesA);
+      const asked = Math.max(
+        requiredWh / (part.capacityAh * part.unitV * series),
+        ...exceeding(currents, unitLimits(part, chemistry)).map(({ times }) => times),
+      );
       const parallel = Math.max(1, Math.ceil(asked - 1e-9));
       // 12.0 and 12.8 V are both called 12 V.
       const fits = Math.abs((series * part.unitV) / busV - 1) < 0.1;
@@ -96,7 +106,7 @@ export function banksOfList(
   parts: readonly Part[],
   chemistry: PartOf<'battery'>['chemistry'],
   busV: number,
-  asks: { readonly requiredWh: number; readonly worstA: number },
+  asks: BankAsks,
 ): { readonly native: Bank | null; readonly inRow: Bank | null } {
   const [native, rows] = [true, false].map((isNative) => {
     const some = partsOf(parts, 'battery').filter((part) => (inRow(part, busV) === 1) === isNative);

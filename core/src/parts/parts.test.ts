@@ -21,6 +21,9 @@ import {
 } from './choose.ts';
 import { partsFromRows, partToRow } from './csv.ts';
 
+/** What runs asks for as long as it runs, and nothing starts. */
+const steady = (amps: number) => ({ longA: amps, worstA: amps, startA: amps });
+
 describe('the parts that ship', () => {
   it('are valid, each under a name of its own', () => {
     for (const part of PARTS) expect(validatePart(part), part.name).toMatchObject({ ok: true });
@@ -79,22 +82,22 @@ describe('the smallest that will do', () => {
     [24, 90, ['LFP 25.6 V 100 Ah', 1, 1]],
     [48, 150, ['LFP 12.8 V 50 Ah', 4, 3]],
   ] as const)('at %d V %d Ah are %j', (busV, ah, [name, series, parallel]) => {
-    const asks = { requiredWh: ah * (busV / 12) * 12.8, worstA: 0 };
+    const asks = { requiredWh: ah * (busV / 12) * 12.8, currents: steady(0) };
     expect(smallestBank(PARTS, 'lfp', busV, asks)).toMatchObject({ part: { name }, series, parallel });
   });
 
   it('two flooded units of 6 V make a string of 12 V; what no four strings reach is none', () => {
-    expect(smallestBank(PARTS, 'flooded', 12, { requiredWh: 2400, worstA: 0 })).toMatchObject({
+    expect(smallestBank(PARTS, 'flooded', 12, { requiredWh: 2400, currents: steady(0) })).toMatchObject({
       series: 2,
       parallel: 1,
     });
-    expect(smallestBank(PARTS, 'lfp', 12, { requiredWh: 11_520, worstA: 0 })).toBeNull();
-    expect(smallestBank([], 'lfp', 12, { requiredWh: 1, worstA: 0 })).toBeNull();
+    expect(smallestBank(PARTS, 'lfp', 12, { requiredWh: 11_520, currents: steady(0) })).toBeNull();
+    expect(smallestBank([], 'lfp', 12, { requiredWh: 1, currents: steady(0) })).toBeNull();
   });
 
   it('a bank gives the worst moment too, by the BMS of its units or the usual of its chemistry', () => {
     // 160 A are more than one BMS of 150 A gives: two of 100 Ah give 200 A, and hold no more than one of 200 Ah.
-    expect(smallestBank(PARTS, 'lfp', 12, { requiredWh: 2048, worstA: 160 })).toMatchObject({
+    expect(smallestBank(PARTS, 'lfp', 12, { requiredWh: 2048, currents: steady(160) })).toMatchObject({
       part: { name: 'LFP 12.8 V 100 Ah' },
       parallel: 2,
     });
@@ -106,18 +109,18 @@ describe('the smallest that will do', () => {
       capacityAh: 100,
     };
     const unsaid: Part = { ...plain, chemistry: 'agm', dischargeA: null };
-    expect(smallestBank([unsaid], 'agm', 12, { requiredWh: 600, worstA: 60 })?.parallel).toBe(3);
+    expect(smallestBank([unsaid], 'agm', 12, { requiredWh: 600, currents: steady(60) })?.parallel).toBe(3);
     // By energy and not by Ah: units of 12.0 V hold less.
     const low: Part = { ...plain, chemistry: 'lfp', dischargeA: 500 };
-    expect(smallestBank([low], 'lfp', 12, { requiredWh: 1280, worstA: 0 })?.parallel).toBe(2);
+    expect(smallestBank([low], 'lfp', 12, { requiredWh: 1280, currents: steady(0) })?.parallel).toBe(2);
   });
 
   it('banks of the list: of units of the bus, and of units in a row', () => {
     // 3,000 Wh at 24 V: two of 25.6 V 100 Ah; in a row two of 12.8 V, 1,280 Wh each, 2,560 Wh a string.
-    const { native, inRow } = banksOfList(PARTS, 'lfp', 24, { requiredWh: 3000, worstA: 0 });
+    const { native, inRow } = banksOfList(PARTS, 'lfp', 24, { requiredWh: 3000, currents: steady(0) });
     expect(native).toMatchObject({ part: { name: 'LFP 25.6 V 100 Ah' }, series: 1, parallel: 2 });
     expect(inRow).toMatchObject({ part: { name: 'LFP 12.8 V 50 Ah' }, series: 2, parallel: 3 });
-    expect(banksOfList(PARTS, 'agm', 24, { requiredWh: 2000, worstA: 0 })).toMatchObject({
+    expect(banksOfList(PARTS, 'agm', 24, { requiredWh: 2000, currents: steady(0) })).toMatchObject({
       native: null,
       inRow: { series: 2 },
     });

@@ -66,7 +66,7 @@ const jobOf = (specs: Specs, around: Beside, idleW: number | null) =>
           device: around.named && path in NAMED ? NAMED[path as keyof typeof NAMED] : null,
           residueW: 7,
           draw: cycles
-            ? { kind: 'thermostatic', runningW: watts, duty: 0.3, setC: 4 }
+            ? { kind: 'thermostatic', runningW: watts, duty: 0.3, dutyAtC: 25, setC: 4 }
             : { kind: 'steady', powerW: watts },
           uses: [{ startMin: start, minutes: hours * 60 }],
         }),

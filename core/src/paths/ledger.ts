@@ -1,10 +1,11 @@
-import type { Device } from '../job/schema.ts';
+import type { Device, System } from '../job/schema.ts';
 import type { LoadProfile } from '../loads/profile.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
 import { type CableDay, cableDay, eachCableShare, type Leads } from './cables.ts';
 import { type Chain, chainOf } from './chain.ts';
 import { type DeviceDay, deviceDay, eachShare, type Fed } from './device.ts';
 import type { Feed } from './feed.ts';
+import { type Standing, standingW } from './standing.ts';
 
 /** Where the watt-hours of one load's day go, Wh. Storage is shared out later, when the store is known. */
 export interface LedgerRow {
@@ -29,19 +30,23 @@ export interface BusDay {
 
 /**
  * The day's demand on the battery bus, minute by minute.
+ * @param system of which what charges idles around the clock
  * @param feeds the devices that loads hang on, sizes settled; a load on a device not among them has no loss there
  * @param leads the cables on the way, where they are laid; null = nothing is lost in them
  */
 export function busDay(
   profiles: readonly LoadProfile[],
-  devices: readonly Device[],
+  system: Pick<System, 'devices'> & Standing,
   feeds: readonly Feed[],
   leads: Leads | null,
 ): BusDay {
   const busW = new Float64Array(MINUTES_PER_DAY);
   const usefulW = new Float64Array(MINUTES_PER_DAY);
   const idleW = new Float64Array(MINUTES_PER_DAY);
-  const fed = fedLoads(profiles, devices);
+  const fed = fedLoads(profiles, system.devices);
+  const aroundTheClockW = standingW(system);
+  busW.fill(aroundTheClockW);
+  idleW.fill(aroundTheClockW);
   for (const { profile, chain } of fed) {
     if (!chain.fromBus) continue;
     const { meanW } = profile;
@@ -56,9 +61,10 @@ export function busDay(
   }
   const days = feeds.flatMap((feed) => {
     const own = fed.filter(({ chain }) => chain.device?.id === feed.device.id);
-    return own.length > 0 ? [deviceDay(own, feed, busW, idleW)] : [];
+    // What is left on takes its idle with nothing on it as well.
+    return own.length > 0 || feed.device.policy === 'always' ? [deviceDay(own, feed, busW, idleW)] : [];
   });
-  const unattendedIdleWh = days.reduce((sum, day) => sum + day.unattendedIdleWh, 0);
+  const unattendedIdleWh = days.reduce((sum, day) => sum + day.unattendedIdleWh, aroundTheClockW * 24);
   const cables = leads && cableDay(leads, fed, days);
   if (cables) for (let m = 0; m < MINUTES_PER_DAY; m++) busW[m] = (busW[m] as number) + (cables.lostW[m] as number);
   return { devices: days, unattendedIdleWh, busW, usefulW, idleW, cables };

@@ -8,6 +8,7 @@ import type { OriginLabel } from '../quantity/figure.ts';
 import { pattern } from '../quantity/pattern.ts';
 import { remembering } from '../quantity/remember.ts';
 import { APPLIANCE_TABLE } from './applianceTable.ts';
+import { DEFAULT } from './defaults.ts';
 import { NAMEPLATE } from './nameplates.ts';
 import { inEnglish } from './otherLanguages.ts';
 import { START_RATIO, type StartKind } from './starts.ts';
@@ -81,7 +82,7 @@ function readDraw(text: string): Draw {
     case 'standby':
       return { kind, powerW: first };
     case 'thermostatic':
-      return { kind, runningW: first, duty: second, setC: third };
+      return { kind, runningW: first, duty: second, dutyAtC: DEFAULT.fridgeReferenceAmbientC.value, setC: third };
     case 'water-heating': {
       const [powerW = 0, litres = 0, riseK = 0, efficiency = 1, standingW = 0] = rest.map(Number);
       return { kind, powerW, litres, riseK, efficiency, standingW };

@@ -17,6 +17,8 @@ export interface ChemistryData {
   /** Largest charge and discharge current, as a multiple of the capacity in Ah. */
   readonly chargeLimitC: number;
   readonly dischargeLimitC: number;
+  /** What it gives for a short time, and for how many s. */
+  readonly short: { readonly c: number; readonly seconds: number };
   /** Share of capacity lost for each K below `coldFromC`. */
   readonly coldLossPerK: number;
   readonly coldFromC: number;
@@ -60,7 +62,14 @@ const SEALED_CYCLES = [
   [0.5, 600],
   [0.8, 350],
 ] as const;
-const leadLimits = { chargeLimitC: 0.2, dischargeLimitC: 0.25, taperFromSoc: 0.8, kgPer100Ah12V: 30 } as const;
+/** A quarter of its Ah for long, as much as its Ah for five minutes. */
+const leadLimits = {
+  chargeLimitC: 0.2,
+  dischargeLimitC: 0.25,
+  short: { c: 1, seconds: 300 },
+  taperFromSoc: 0.8,
+  kgPer100Ah12V: 30,
+} as const;
 
 /** Battery chemistries: common practice, figures recalled from memory. */
 export const CHEMISTRY: Readonly<Record<Chemistry, ChemistryData>> = {
@@ -73,6 +82,8 @@ export const CHEMISTRY: Readonly<Record<Chemistry, ChemistryData>> = {
     peukert: 1,
     chargeLimitC: 0.5,
     dischargeLimitC: 1,
+    // Its BMS decides.
+    short: { c: 2, seconds: 10 },
     coldLossPerK: 0.007,
     coldFromC: 0,
     taperFromSoc: 0.95,
@@ -131,6 +142,26 @@ export const CHEMISTRY: Readonly<Record<Chemistry, ChemistryData>> = {
       [0.5, 800],
       [0.8, 450],
     ],
+    origin: ORIGIN.practiceRecalled,
+  },
+  // Made to crank an engine: hundreds of amps for seconds, and used up by a few deep discharges.
+  starter: {
+    name: 'Starter battery',
+    ...lead,
+    ...leadLimits,
+    usableDepth: 0.2,
+    dischargeLimitC: 0.1,
+    short: { c: 5, seconds: 15 },
+    mohmPer100Ah12V: 4,
+    kgPer100Ah12V: 24,
+    roundTripEfficiency: 0.78,
+    peukert: 1.25,
+    cycles: [
+      [0.1, 500],
+      [0.2, 200],
+      [0.5, 40],
+    ],
+    calendarYears: 5,
     origin: ORIGIN.practiceRecalled,
   },
 };

@@ -22,6 +22,8 @@ const battery = (
   capacityAh,
   chargeA,
   dischargeA,
+  shortA: null,
+  shortS: null,
   resistanceMohm,
   kg,
   price,
@@ -53,6 +55,7 @@ const controller = (
   maxInputA: null,
   minV: null,
   efficiency: null,
+  idleW: null,
   kg,
   price,
 });
@@ -126,7 +129,16 @@ export const PARTS: readonly Part[] = [
       [40, 2, 290],
       [60, 3.2, 420],
     ] as const
-  ).map(([ratingA, kg, price]): PartOf<'dc-dc'> => ({ kind: 'dc-dc', name: `DC-DC ${ratingA} A`, ratingA, kg, price })),
+  ).map(
+    ([ratingA, kg, price]): PartOf<'dc-dc'> => ({
+      kind: 'dc-dc',
+      name: `DC-DC ${ratingA} A`,
+      ratingA,
+      idleW: null,
+      kg,
+      price,
+    }),
+  ),
   ...(
     [
       [20, 1.6, 130],
@@ -142,6 +154,7 @@ export const PARTS: readonly Part[] = [
       leastA: Math.round(ratingA / 5),
       efficiency: 0.9,
       powerFactor: 0.98,
+      idleW: null,
       kg,
       price,
     }),

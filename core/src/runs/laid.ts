@@ -67,11 +67,11 @@ const rememberedRow = remembering<SizedRun, RunRow>();
 /** Runs of an option as laid, or as the program proposes them, with all that follows. Pure. */
 export function layRuns(fitted: Cabled, bus: BusDay): LaidRuns {
   const { option, profiles, feeds, bank } = fitted;
-  const { runs, devices } = option.system;
+  const { runs } = option.system;
   const shown = runs ?? propose(fitted);
   const sized = sizedRuns(shown, fitted);
   const cables =
-    runs === null ? busDay(profiles, devices, feeds, leadsThrough(shown, sized, fitted)).cables : bus.cables;
+    runs === null ? busDay(profiles, option.system, feeds, leadsThrough(shown, sized, fitted)).cables : bus.cables;
   const net = busNet(sized, bank.resistanceOhm);
   const appliances = appliancesOn(fitted, sized, net);
   const volts = appliances.length > 0 ? voltsOf(fitted, net, appliances, sized, bus.devices) : [];

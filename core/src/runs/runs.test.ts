@@ -517,7 +517,10 @@ describe('what is lost in cables', () => {
   it('is I² R while it is on, not by the mean: a fridge at a fifth of the time', () => {
     // 60 W at 12.8 V: 4.6875 A through 8 m × 4.95 Ω/km and 1 m × 0.386: 0.039986 Ω. On for a fifth of 24 h at 25 °C.
     const fridge = oneLead(
-      { draw: { kind: 'thermostatic', runningW: 60, duty: 0.2, setC: 4 }, uses: [{ startMin: 0, minutes: 1440 }] },
+      {
+        draw: { kind: 'thermostatic', runningW: 60, duty: 0.2, dutyAtC: 25, setC: 4 },
+        uses: [{ startMin: 0, minutes: 1440 }],
+      },
       {},
     );
     const { ledger, figures } = assess(fridge);

@@ -1,9 +1,11 @@
 import type { Demand } from '../battery/demand.ts';
 import { chargeWeightedMeanA } from '../battery/peukert.ts';
+import { busCurrents } from '../moment/busCurrents.ts';
 import { type BusMoment, busMoment } from '../moment/busMoment.ts';
 import { ledgerRows } from '../paths/ledger.ts';
 import { type Ledger, ledgerOf } from '../paths/shares.ts';
 import { nominalVoltageV } from '../reference/chemistries.ts';
+import { type Currents, shortSecondsOf } from '../reference/currents.ts';
 import type { SettledDay } from './day.ts';
 import { demandOn } from './demand.ts';
 
@@ -15,9 +17,9 @@ export interface Asked {
   readonly busW: Float64Array;
   /** What the store must carry on which days. */
   readonly demand: Demand;
-  /** A at nominal volts: the mean by charge, and at the worst moment. */
+  /** A at nominal volts: the mean by charge, and at the worst. */
   readonly typicalA: number;
-  readonly worstA: number;
+  readonly currents: Currents;
 }
 
 /** What it asks, with the books and the moment that say so. */
@@ -41,6 +43,11 @@ export function askedBy(day: SettledDay): AskedBy {
     busW: bus.busW,
     demand: demandOn(day),
     typicalA: chargeWeightedMeanA(bus.busW, nominalV),
-    worstA: busPeak.weight / nominalV,
+    currents: busCurrents(
+      busPeak,
+      { ...day, twoMayStart: day.job.rules.twoMayStart, day: day.brief.day },
+      nominalV,
+      shortSecondsOf(store),
+    ),
   };
 }

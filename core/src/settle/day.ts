@@ -87,7 +87,7 @@ export function settleDay(
   const laid = { job, option, profiles, slices, coincidence, inverters, feeds, bank: null };
   const leads =
     asLaid === undefined ? leadsOf({ ...laid, sources: sourceLeads(option.system, job.brief, null) }) : asLaid;
-  const bus = busDay(profiles, devices, feeds, leads);
+  const bus = busDay(profiles, option.system, feeds, leads);
   return {
     job,
     brief: onDay,

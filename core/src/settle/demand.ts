@@ -17,7 +17,7 @@ export function demandOn({ job, brief, option, ambientC, sun, profiles, feeds, l
     job.loads.map((load, i) =>
       isOccasional(load) ? rememberedProfile(onItsDay(load, uses), around) : (profiles[i] as LoadProfile),
     );
-  const whOf = (day: readonly LoadProfile[]) => wattHours(busDay(day, option.system.devices, feeds, leads).busW);
+  const whOf = (day: readonly LoadProfile[]) => wattHours(busDay(day, option.system, feeds, leads).busW);
   const all = dayWith(true);
   const everyDayWh = whOf(dayWith(false));
   const addedWh = Math.max(0, whOf(all) - everyDayWh);

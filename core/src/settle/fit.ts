@@ -36,10 +36,10 @@ export interface Fit {
 type Around = Pick<SettledDay, 'job' | 'brief' | 'option' | 'sun' | 'ambientC' | 'leads'>;
 
 /** The store and what fills it, as given or as the day asks for them. */
-export function fitFor({ needWh, busW, demand, typicalA, worstA }: Asked, around: Around): Fit {
+export function fitFor({ needWh, busW, demand, typicalA, currents }: Asked, around: Around): Fit {
   const { job, brief, option, ambientC, leads } = around;
   const { system } = option;
-  const store = sizeStore(system, brief, demand, storeFactors(keeping(job, system), typicalA), worstA);
+  const store = sizeStore(system, brief, demand, storeFactors(keeping(job, system), typicalA), currents);
   const battery = batteryOf(system, store.kg);
   const heaterAsksWh = battery.heaterW > 0 ? warmDay(battery, ambientC, amply(around)).wh : 0;
   const driving = sizeDriving(brief, system, needWh + heaterAsksWh, store, leads);

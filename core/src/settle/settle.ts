@@ -12,6 +12,7 @@ import { panelKg } from '../panels/panels.ts';
 import type { Ledger } from '../paths/shares.ts';
 import { remembering } from '../quantity/remember.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
+import type { Currents } from '../reference/currents.ts';
 import { controllersLoseWh, yieldOf } from '../sources/source.ts';
 import { directWh } from '../sources/spared.ts';
 import { type Window, windowOf } from '../sources/window.ts';
@@ -28,6 +29,8 @@ export interface Settled extends SettledDay, Fit {
   readonly evidence: EvidenceSummary;
   readonly night: Night;
   readonly busPeak: BusMoment;
+  /** What is asked of the store at its worst, A at nominal volts. */
+  readonly currents: Currents;
   /** In the order of the brief. */
   readonly supplies: readonly SupplyMoment[];
   /** Of each array, what its panels bring against what its controller bears. */
@@ -91,6 +94,7 @@ export function settle(asStored: Job, optionId?: string, effort?: Effort): Settl
     ),
     night: nightOf(day),
     busPeak,
+    currents: asked.currents,
     supplies: brief.supplies.map((supply) => supplyMoment(supply, profiles, system, inverters, slices, coincidence)),
     ...fit,
     windows: solar.arrays.map((array) => windowOf(array, job.brief, system)),

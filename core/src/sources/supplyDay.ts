@@ -146,11 +146,18 @@ export function supplyDay(supply: Supply, day: Day): SupplyDay {
     source,
     onBus,
     busW: () => {
-      const busOf = (left: readonly LoadProfile[]) => busDay(left, system.devices, feeds, day.leads).busW;
+      const busOf = (left: readonly LoadProfile[]) => busDay(left, system, feeds, day.leads).busW;
       if (!passes.includes(true)) return day.busW;
       if (isLent) return busOf(profiles.map((profile, i) => (onBus[i] ? onlyWhile(profile, onBus[i]) : profile)));
       // All of what passes through, or none of it: the bus is as without those loads while the supply is there.
-      const rest = busOf(profiles.filter((_, i) => !passes[i]));
+      const through = throughDevices(inverters);
+      const bared = feeds.filter(({ device }) => !through.has(device.id));
+      const rest = busDay(
+        profiles.filter((_, i) => !passes[i]),
+        system,
+        bared,
+        day.leads,
+      ).busW;
       return day.busW.map((w, m) => w + ((rest[m] as number) - w) * (isOn[m] as number));
     },
     throughW,
@@ -162,13 +169,17 @@ export function supplyDay(supply: Supply, day: Day): SupplyDay {
 
 const noWatts = (): Float64Array => new Float64Array(MINUTES_PER_DAY);
 
+/** Inverters that a supply takes the place of while it is there. */
+const throughDevices = (inverters: readonly SizedInverter[]): ReadonlySet<string> =>
+  new Set(inverters.filter(({ device }) => passesSupply(device)).map(({ device }) => device.id));
+
 /** Which loads a supply feeds while it is there: those that wait for it, and those on an inverter that lets it through. */
 function passing(
   profiles: readonly LoadProfile[],
   chains: readonly Chain[],
   inverters: readonly SizedInverter[],
 ): boolean[] {
-  const through = new Set(inverters.filter(({ device }) => passesSupply(device)).map(({ device }) => device.id));
+  const through = throughDevices(inverters);
   return profiles.map(
     ({ load }, i) =>
       load.path === 'supply-only' ||

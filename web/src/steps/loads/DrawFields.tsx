@@ -1,4 +1,5 @@
-import { type Draw, type Load, readInput, withPhases } from '@joulemetric/core';
+import { type Draw, type Load, readInput, showText, withPhases } from '@joulemetric/core';
+import { useAssessment } from '../../shell/JobContext.tsx';
 import { Choice, QuantityField, TextField } from '../../ui/Field.tsx';
 import { RegionField } from '../../ui/RegionField.tsx';
 import { useText } from '../../ui/useText.ts';
@@ -16,7 +17,12 @@ export function DrawFields({ load, onChange: change }: { load: Load; onChange: C
   const onChange = (next: Draw) => change({ draw: next });
   switch (draw.kind) {
     case 'thermostatic':
-      return <ThermostaticFields draw={draw} onChange={onChange} />;
+      return (
+        <>
+          <ThermostaticFields draw={draw} onChange={onChange} />
+          <AtBothTemperatures load={load} draw={draw} />
+        </>
+      );
     case 'water-heating':
       return <WaterFields draw={draw} onChange={onChange} />;
     case 'room':
@@ -31,17 +37,25 @@ export function DrawFields({ load, onChange: change }: { load: Load; onChange: C
 const PAIR = 'grid grid-cols-2 gap-x-4 gap-y-3';
 
 function ThermostaticFields({ draw, onChange }: FieldsOf<'thermostatic'>) {
-  const text = useText();
   return (
     <div className={PAIR}>
       <QuantityField
-        label={`Runs, at ${text(25, '°C')} around it`}
+        label="Duty"
         unit="%"
         factor={0.01}
         value={draw.duty}
         min={0}
         max={100}
         onChange={(duty) => duty !== null && onChange({ ...draw, duty })}
+      />
+      <RegionField
+        quantity="°C"
+        label="Duty is at"
+        value={draw.dutyAtC}
+        auto="any: not scaled"
+        min={Math.max(-20, draw.setC + 1)}
+        max={60}
+        onChange={(dutyAtC) => onChange({ ...draw, dutyAtC })}
       />
       <RegionField
         quantity="°C"
@@ -52,6 +66,24 @@ function ThermostaticFields({ draw, onChange }: FieldsOf<'thermostatic'>) {
         onChange={(setC) => setC !== null && onChange({ ...draw, setC })}
       />
     </div>
+  );
+}
+
+/** What its duty makes of a day where it was said, and in the job's air: both, so that neither surprises. */
+function AtBothTemperatures({ load, draw }: { load: Load; draw: Of<'thermostatic'> }) {
+  const { ledger } = useAssessment();
+  const text = useText();
+  const hereWh = ledger.loads.find(({ loadId }) => loadId === load.id)?.usefulWh;
+  const { dutyAtC } = draw;
+  if (hereWh === undefined || hereWh === 0) return null;
+  const saidWh =
+    (load.quantity * draw.runningW * draw.duty * load.uses.reduce((sum, { minutes }) => sum + minutes, 0)) / 60;
+  return (
+    <p className="pt-2 text-note text-ink-2">
+      {dutyAtC === null
+        ? `${showText(hereWh, 'Wh')} a day in any weather, as it is said.`
+        : `${showText(saidWh, 'Wh')} a day at ${text(dutyAtC, '°C')} → ${showText(hereWh, 'Wh')} in this job's air.`}
+    </p>
   );
 }
 

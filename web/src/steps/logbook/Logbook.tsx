@@ -83,7 +83,9 @@ function capacityOf(job: ReturnType<typeof useJob>['job']): Pick<Log, 'capacity'
   const string = store?.strings?.[0];
   if (!store || !string) return {};
   const ah = store.strings?.reduce((sum, { capacityAh, parallel }) => sum + capacityAh * parallel, 0) ?? 0;
-  return ah > 0 ? { capacity: { ah, chemistry: store.chemistry } } : {};
+  const { chemistry } = store;
+  // A log has no word for a starter battery: it is a flooded one.
+  return ah > 0 ? { capacity: { ah, chemistry: chemistry === 'starter' ? 'flooded' : chemistry } } : {};
 }
 
 const SHOWN = 5;

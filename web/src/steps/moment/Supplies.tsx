@@ -263,6 +263,15 @@ function Charger({
           max={1}
           onChange={(powerFactor) => change({ powerFactor }, 'pf')}
         />
+        <QuantityField
+          label="Idle"
+          unit="W"
+          value={charger.idleW}
+          auto="not counted"
+          min={0}
+          max={500}
+          onChange={(idleW) => change({ idleW }, 'idle')}
+        />
         {!isBoxed && <BoughtFields bought={charger} onChange={change} />}
       </div>
     </section>

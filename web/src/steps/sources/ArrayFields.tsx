@@ -280,6 +280,15 @@ export function ArrayFields({
               max={100}
               onChange={(efficiency) => changeController({ efficiency }, 'efficiency')}
             />
+            <QuantityField
+              label="Idle"
+              unit="W"
+              value={controller.idleW}
+              auto="not counted"
+              min={0}
+              max={500}
+              onChange={(idleW) => changeController({ idleW }, 'idle')}
+            />
           </>
         )}
         {!isBoxed && <BoughtFields of="controller" bought={controller} onChange={changeController} />}

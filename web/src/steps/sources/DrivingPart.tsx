@@ -199,6 +199,15 @@ export function DrivingPart({ links }: { links: readonly LinkDetail[] }) {
                     max={60}
                     onChange={(minInputV) => change({ minInputV }, 'least-input')}
                   />
+                  <QuantityField
+                    label="Idle"
+                    unit="W"
+                    value={link.idleW}
+                    auto="not counted"
+                    min={0}
+                    max={500}
+                    onChange={(idleW) => change({ idleW }, 'idle')}
+                  />
                 </>
               )}
               {link.kind === 'dc-dc' && (arrays?.length ?? 0) > 0 && (

@@ -82,7 +82,12 @@ function StringFields({
   const { edit, optionId } = useEditing();
   const parts = useParts().all;
   const { figures } = useAssessment();
-  const [requiredWh, worstA] = [figures['store.required'].value, figures['peak.current'].value];
+  const requiredWh = figures['store.required'].value;
+  const currents = {
+    longA: figures['peak.long'].value,
+    worstA: figures['peak.current'].value,
+    startA: figures['peak.start'].value,
+  };
   const take = (part: PartOf<'battery'>, series: number, parallel: number) => {
     // A bank is of one chemistry: a part of another makes it that.
     if (part.chemistry !== chemistry)
@@ -90,7 +95,7 @@ function StringFields({
     onChange({ ...stringOf(part, string), series, parallel }, 'part');
   };
   const takeSmallest = () => {
-    const found = smallestBank(parts, chemistry, busVoltageV, { requiredWh, worstA });
+    const found = smallestBank(parts, chemistry, busVoltageV, { requiredWh, currents });
     if (found) take(found.part, found.series, found.parallel);
     return found !== null;
   };
@@ -174,6 +179,24 @@ function StringFields({
             min={0.1}
             max={5000}
             onChange={(dischargeA) => onChange({ dischargeA }, 'discharge')}
+          />
+          <QuantityField
+            label="Gives briefly, a unit"
+            unit="A"
+            value={string.shortA}
+            auto={`${data.short.c} C, usual`}
+            min={0.1}
+            max={20_000}
+            onChange={(shortA) => onChange({ shortA }, 'short')}
+          />
+          <QuantityField
+            label="For"
+            unit="s"
+            value={string.shortS}
+            auto={`${data.short.seconds} s, usual`}
+            min={0.1}
+            max={3600}
+            onChange={(shortS) => onChange({ shortS }, 'short time')}
           />
           <QuantityField
             label="Resistance inside"

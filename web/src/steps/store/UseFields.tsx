@@ -8,6 +8,7 @@ const CHEMISTRIES = [
   { value: 'agm', label: 'AGM' },
   { value: 'gel', label: 'Gel' },
   { value: 'flooded', label: 'Flooded lead' },
+  { value: 'starter', label: 'Starter battery' },
 ] as const;
 const VOLTAGES = [
   { value: '12', label: '12 V' },
