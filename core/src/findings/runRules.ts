@@ -155,19 +155,21 @@ export const runInterrupt: Rule = (assessed) =>
     ];
   });
 
-/** A main fuse that is no larger than one behind it: which opens first is chance. */
+/** A main fuse that is not so much larger than one behind it that the other surely opens first. */
 export const runNotSelective: Rule = (assessed) => {
   const rows = rowsOf(assessed);
   return rows.flatMap((row): Finding[] => {
     const above = rows[row.parent];
     const [own, main] = [row.fuse.ratingA, above?.fuse.ratingA ?? null];
-    if (!above || above.zone.kind !== row.zone.kind || own === null || main === null || main > own) return [];
+    if (!above || above.zone.kind !== row.zone.kind || own === null || main === null) return [];
+    const ratio = SELECTIVE_RATIO[row.fuse.kind ?? 'strip'];
+    if (main >= own * ratio - 1e-9) return [];
     return [
       {
         code: 'run-not-selective',
         severity: 'note',
         where: at(row),
-        values: { name: row.run.name, main: above.run.name, ratingA: own, mainA: main, ratio: SELECTIVE_RATIO },
+        values: { name: row.run.name, main: above.run.name, ratingA: own, mainA: main, ratio },
       },
     ];
   });

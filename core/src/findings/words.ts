@@ -1,4 +1,5 @@
 import { formatClock, formatNumber, showText, type Units } from '../quantity/format.ts';
+import { FUSES_A } from '../reference/conductors.ts';
 import { sizeWords } from '../runs/typedSize.ts';
 import type { Finding, FindingCode } from './finding.ts';
 import type { FindingValues } from './values.ts';
@@ -14,6 +15,8 @@ export interface Words {
 type KeysOf<V, T> = { [K in keyof V]: V[K] extends T ? K : never }[keyof V];
 
 const n = <V>(values: V, key: KeysOf<V, number>): number => Number(values[key]);
+const LARGEST_FUSE_A = FUSES_A.at(-1) as number;
+
 /** What asks it of the battery. */
 const ASKED_BY: Readonly<Record<string, string>> = {
   long: 'What runs for long asks',
@@ -241,7 +244,10 @@ const WORDS: { readonly [C in FindingCode]: (values: FindingValues[C], units: Un
   'run-not-selective': (v) => ({
     what: `${s(v, 'main')} has ${a(v, 'mainA')}, ${s(v, 'name')} behind it ${a(v, 'ratingA')}: which opens first is chance.`,
     why: 'A fault on one circuit should not put out all the others.',
-    act: `A main fuse of about ${formatNumber(n(v, 'ratio'), 1)} × the branch where the cable bears it.`,
+    act:
+      n(v, 'mainA') >= LARGEST_FUSE_A
+        ? 'No larger one is sold: take it straight from the battery, on a fuse of its own.'
+        : `A main fuse of about ${formatNumber(n(v, 'ratio'), 1)} × the branch where the cable bears it.`,
   }),
   'run-drop': (v, units) => ({
     what: `${s(v, 'name')}: ${formatNumber(n(v, 'share') * 100, 1)} % is lost on the way, ${showText(n(v, 'lostV'), 'V')}; ${formatNumber(n(v, 'limit') * 100)} % is the limit.`,

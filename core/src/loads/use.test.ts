@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { validateJob } from '../job/validate.ts';
 import { aJob, aLoad } from '../test/jobs.ts';
+import { loadProfile } from './profile.ts';
 import { unfit } from './unfit.ts';
 import { formatUse, readUse } from './use.ts';
 import { minutesPerDay, spreadUses } from './uses.ts';
@@ -165,5 +166,29 @@ describe('what is proposed and what is stored have the same ends', () => {
     expect(unfit(held(21))).toBe('21 °C, beyond -40 to 20 °C');
     expect(unfit(aLoad({ watts: 20_001 }))).toBe('20000 W, beyond 0 to 20000 W');
     expect(unfit(room(49))).toContain('49 W');
+  });
+});
+
+describe('a duty is of the air it was taken in', () => {
+  const fridge = (dutyAtC: number | null) =>
+    aLoad({
+      draw: { kind: 'thermostatic', runningW: 60, duty: 0.3, dutyAtC, setC: 4 },
+      uses: [{ startMin: 0, minutes: 1440 }],
+    });
+  const whAt = (ambient: number, dutyAtC: number | null) =>
+    loadProfile(fridge(dutyAtC), {
+      ambientC: new Float64Array(1440).fill(ambient),
+      irradianceWm2: new Float64Array(1440),
+      day: { season: 'usual', week: 'usual', motion: 'usual' },
+    }).energyWh;
+
+  it.each([
+    // 432 Wh where it was taken; (19 − 4) ÷ (21 − 4) of it two degrees cooler.
+    [21, 21, 432],
+    [19, 21, (432 * 15) / 17],
+    [32, 25, (432 * 28) / 21],
+    [35, null, 432],
+  ])('at %d °C, taken at %s °C: %d Wh', (ambient, dutyAtC, wh) => {
+    expect(whAt(ambient, dutyAtC)).toBeCloseTo(wh, 6);
   });
 });

@@ -29,7 +29,8 @@ const LEAST_DUTY = 0.001;
 /** What a log offers to the job that it is about: each as one change, which undo takes back. */
 export function calibrations(job: Job, optionId: string, log: Log, report: LogReport): Calibration[] {
   const { about } = log;
-  if (about?.kind === 'load') return ofLoad(job, about.optionId ?? optionId, about.id ?? '', report);
+  if (about?.kind === 'load')
+    return ofLoad(job, about.optionId ?? optionId, about.id ?? '', report, log.conditions?.ambientC ?? null);
   if (about?.kind === 'device') return ofDevice(job, about.optionId ?? optionId, about.id ?? '', report);
   return about?.kind === 'store' ? ofStore(job, about.optionId ?? optionId, report) : [];
 }
@@ -56,7 +57,8 @@ const keptStart = ({ startRatio, draw }: Load, to: Draw): number => {
   return watts > 0 ? Math.min(MOST_START, Math.max(1, (startRatio * runningPowerW(draw)) / watts)) : startRatio;
 };
 
-function ofLoad(job: Job, optionId: string, id: string, report: LogReport): Calibration[] {
+/** @param ambientC °C of the air meanwhile; null = not said */
+function ofLoad(job: Job, optionId: string, id: string, report: LogReport, ambientC: number | null): Calibration[] {
   const load = job.loads.find((one) => one.id === id);
   if (!load) return [];
   const refused = contradicted(report);
@@ -69,6 +71,8 @@ function ofLoad(job: Job, optionId: string, id: string, report: LogReport): Cali
         one.id === id ? { ...one, draw, startRatio: keptStart(one, draw), evidence: 'measured' as const } : one,
       ),
     });
+  // What was measured stands as it is where nobody noted how warm it was.
+  const takenAtC = (setC: number): number | null => (ambientC !== null && ambientC >= setC + 1 ? ambientC : null);
   /** Its running watts are those of its highest level, where its levels can be told, else as they were; its duty such that the mean comes out. */
   const ofSwitching = (draw: Extract<Draw, { kind: 'thermostatic' }>, meanW: number): Calibration => {
     const runningW = report.levels.length > 1 ? (report.levels.at(-1)?.mean ?? 0) / pieces : draw.runningW;
@@ -84,7 +88,7 @@ function ofLoad(job: Job, optionId: string, id: string, report: LogReport): Cali
       from: draw.runningW * draw.duty * pieces,
       to: meanW,
       refused: refused ?? beyond,
-      apply: take({ ...draw, runningW, duty: Math.min(1, Math.max(LEAST_DUTY, duty)) }),
+      apply: take({ ...draw, runningW, duty: Math.min(1, Math.max(LEAST_DUTY, duty)), dutyAtC: takenAtC(draw.setC) }),
     };
   };
   if (load.draw.kind === 'cycle' && report.stated) return ofCycle(load, load.draw, report.stated, refused);

@@ -81,6 +81,15 @@ describe('from a log into the job', () => {
     expect(byPercent?.after.loads[0]?.draw).toMatchObject({ runningW: 50, duty: expect.closeTo(0.2, 9) });
   });
 
+  it('of a fridge the duty is that of the air it was logged in, or stands as it is', () => {
+    const fridge = { kind: 'thermostatic', runningW: 50, duty: 0.5, dutyAtC: 25, setC: 4 } as const;
+    const readings = every(901, (i) => ({ w: i % 30 < 9 ? 44 : 0 }));
+    const [at21] = offers(one(fridge), { about, readings, conditions: { ambientC: 21 } });
+    expect(at21?.after.loads[0]?.draw).toMatchObject({ dutyAtC: 21 });
+    const [unsaid] = offers(one(fridge), { about, readings });
+    expect(unsaid?.after.loads[0]?.draw).toMatchObject({ dutyAtC: null });
+  });
+
   it('turns what the battery gave back to the appliance: through an adapter of 80 % ten watts are eight', () => {
     const fridge = { kind: 'thermostatic', runningW: 50, duty: 0.5, dutyAtC: 25, setC: 4 } as const;
     const [offer] = offers(one(fridge, { path: 'dc-dc', converterEfficiency: 0.8 }), {

@@ -79,7 +79,9 @@ export function sizeInverters(
     );
     const standard = standardInverter(need.requiredW);
     const isUsed = moment.acLoads.length > 0;
-    const ratingW = isUsed ? (device.ratingW ?? standard.ratingW) : 0;
+    // One that is fitted and left on idles whether or not anything hangs on it.
+    const isLeftOn = device.ratingW !== null && device.policy === 'always';
+    const ratingW = isUsed || isLeftOn ? (device.ratingW ?? standard.ratingW) : 0;
     const bears = bearsOf(device, ratingW);
     return {
       device,

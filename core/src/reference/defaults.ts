@@ -89,6 +89,8 @@ export const DEFAULT = {
   chassisMohm: sourced(3, ORIGIN.memory),
   /** V at its terminals below which an inverter or converter on a 12 V bus shuts off. */
   cutOff12V: sourced(10.5, ORIGIN.practice),
+  /** V at its terminals that a compressor or a pump on 12 V needs at least: its own cut-off, or where its motor no longer turns. */
+  motorLeast12V: sourced(10.4, ORIGIN.memory),
   /** What panels give at most above their best point, ×: short-circuited in the strongest light. */
   panelCurrentFactor: sourced(1.25, ORIGIN.practice),
   /** V by which a resting 12 V battery may lie off the table. */

@@ -101,5 +101,10 @@ export function holdsSeconds(kind: ProtectionKind, multiple: number): number {
 /** m of unprotected cable between a source and its fuse, by how it is laid. From memory; local codes differ. */
 export const FUSE_WITHIN_M = { bare: 0.18, sheathed: 1.0, 'sheathed and tied to the battery': 1.83 } as const;
 
-/** Main ÷ branch rating from which the branch opens first, of like kinds. From memory. */
-export const SELECTIVE_RATIO = 1.6;
+/** Main ÷ branch rating from which a branch of a kind opens first; a breaker takes its time. From memory. */
+export const SELECTIVE_RATIO: Readonly<Record<keyof typeof PROTECTION, number>> = {
+  blade: 1.6,
+  strip: 1.6,
+  'high-interrupt': 1.6,
+  breaker: 2,
+};

@@ -4,6 +4,7 @@ import { startOf } from '../moment/starts.ts';
 import { Weighed } from '../moment/weighed.ts';
 import { type Chain, chainOf } from '../paths/chain.ts';
 import type { DeviceDay } from '../paths/device.ts';
+import { leastVoltsOf } from '../paths/leastVolts.ts';
 import { DEFAULT } from '../reference/defaults.ts';
 import { MOTOR_FROM } from '../reference/starts.ts';
 import { type BusNet, drawnOn } from './busNet.ts';
@@ -57,9 +58,7 @@ export function appliancesOn(fitted: Fitted, sized: readonly SizedRun[], net: Bu
           ? device.kind === 'port'
             ? null
             : (device.cutOffV ?? (DEFAULT.cutOff12V.value * busVoltageV) / 12)
-          : load.path === 'direct' || load.path === 'fuel'
-            ? load.minV
-            : null,
+          : leastVoltsOf(load, busVoltageV),
       },
     ];
   });

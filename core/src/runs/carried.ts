@@ -5,11 +5,12 @@ import { LOW_12V } from '../moment/inverterCable.ts';
 import { startOf } from '../moment/starts.ts';
 import { Weighed } from '../moment/weighed.ts';
 import { chainOf } from '../paths/chain.ts';
+import { leastVoltsOf, startsHard } from '../paths/leastVolts.ts';
 import { remembering } from '../quantity/remember.ts';
 import { DROP_LIMIT } from '../reference/conductors.ts';
 import { DEFAULT } from '../reference/defaults.ts';
 import type { Fitted } from './fitted.ts';
-import { likelyRatingA } from './suited.ts';
+import { selectiveA } from './suited.ts';
 import { type Branch, zoneVolts } from './tree.ts';
 
 /** What a run carries. */
@@ -30,6 +31,8 @@ export interface Carried {
   readonly leastWayOhm: number;
   /** Whether a charger or something critical hangs on it, for which less may be lost. */
   readonly isCritical: boolean;
+  /** Whether a motor at its very end must turn something from rest. */
+  readonly startsHard: boolean;
   /** Loads that draw through it, straight or through devices, by their ids. */
   readonly loads: readonly string[];
 }
@@ -56,6 +59,7 @@ interface Hanging {
   extraW: number;
   seconds: number;
   isCritical: boolean;
+  startsHard: boolean;
 }
 
 /**
@@ -76,6 +80,7 @@ export function carriedBy(branches: readonly Branch[], fitted: Fitted): Carried[
       extraW: 0,
       seconds: 0,
       isCritical: false,
+      startsHard: false,
     }),
   );
   const carried: Carried[] = [];
@@ -93,14 +98,26 @@ export function carriedBy(branches: readonly Branch[], fitted: Fitted): Carried[
     above.perShareA = Math.max(above.perShareA, through.perShareA);
     above.leastWayOhm = Math.min(above.leastWayOhm, through.leastWayOhm);
     if (branch.run.protection !== 'none')
-      above.branchFuseA = Math.max(above.branchFuseA, likelyRatingA(branch.run, through));
+      above.branchFuseA = Math.max(above.branchFuseA, selectiveA(branch.run, through));
   }
   return carried;
 }
 
 function flows(
   { zone, run }: Branch,
-  { own, deviceW, chargeA, branchFuseA, perShareA, leastWayOhm, extraW, seconds, isCritical, loads }: Hanging,
+  {
+    own,
+    deviceW,
+    chargeA,
+    branchFuseA,
+    perShareA,
+    leastWayOhm,
+    extraW,
+    seconds,
+    isCritical,
+    startsHard,
+    loads,
+  }: Hanging,
   byId: ReadonlyMap<string, { readonly runningW: number }>,
   fitted: Fitted,
 ): Carried {
@@ -110,14 +127,22 @@ function flows(
     const amps = zone.lead.far?.amps ?? 0;
     const lowA = zone.kind === 'panels' ? amps * DEFAULT.panelCurrentFactor.value : amps;
     const shared = { nominalA: amps, lowA, chargeA: amps, startA: lowA, startSeconds: 0 };
-    return { ...shared, branchFuseA: 0, perShareA: 0, leastWayOhm: Number.POSITIVE_INFINITY, isCritical: true, loads };
+    return {
+      ...shared,
+      branchFuseA: 0,
+      perShareA: 0,
+      leastWayOhm: Number.POSITIVE_INFINITY,
+      isCritical: true,
+      startsHard: false,
+      loads,
+    };
   }
   const lowV = zone.kind === 'bus' ? (LOW_12V * busV) / 12 : volts;
   const drawnW = deviceW + (own.size === 1 ? aloneW(own, byId) : heaviestW(own, fitted));
   const lowA = Math.max(drawnW / lowV, chargeA);
   const nominalA = Math.max(drawnW / volts, chargeA);
   const limits = DROP_LIMIT[fitted.job.rules.cables.limits];
-  const ownShareA = run.end === 'busbar' ? 0 : nominalA / (isCritical ? limits.critical : limits.general);
+  const ownShareA = run.end === 'busbar' ? 0 : nominalA / (isCritical || startsHard ? limits.critical : limits.general);
   const startA = Math.max(lowA, (drawnW + extraW) / lowV);
   const ownWayOhm = zone.kind === 'bus' ? wayOhmToStart(run, startA, fitted) : Number.POSITIVE_INFINITY;
   return {
@@ -130,6 +155,7 @@ function flows(
     perShareA: Math.max(perShareA, ownShareA),
     leastWayOhm: Math.min(leastWayOhm, ownWayOhm),
     isCritical,
+    startsHard,
     loads,
   };
 }
@@ -147,11 +173,7 @@ function wayOhmToStart(run: Run, startA: number, { job, option, bank }: Fitted):
   const cutOffs =
     device && device.kind !== 'port'
       ? [device.cutOffV ?? (DEFAULT.cutOff12V.value * busVoltageV) / 12]
-      : job.loads
-          .filter(
-            ({ id, path, minV }) => minV !== null && (path === 'direct' || path === 'fuel') && run.loads.includes(id),
-          )
-          .map(({ minV }) => minV as number);
+      : job.loads.filter(({ id }) => run.loads.includes(id)).flatMap((load) => leastVoltsOf(load, busVoltageV) ?? []);
   if (cutOffs.length === 0 || startA <= 0) return Number.POSITIVE_INFINITY;
   const reserve = levelsOf(store).cutOffSoc;
   const roomOhm = (restVoltageV(store.chemistry, busVoltageV, reserve) - Math.max(...cutOffs)) / startA;
@@ -172,6 +194,7 @@ function atEnd({ run, zone }: Branch, own: Hanging, fitted: Fitted): void {
       own.loads.push(load.id);
       own.own.set(load.id, 1 / chain.efficiency);
       own.isCritical ||= load.critical;
+      own.startsHard ||= startsHard(load);
       started(own, load, fitted, 1 / chain.efficiency);
     }
     return;

@@ -91,7 +91,7 @@ function settled(branch: Branch, carried: Carried, above: SizedRun | undefined, 
   const { busVoltageV, store } = option.system;
   const volts = zone.kind === 'bus' ? dropVolts(fitted) : zoneVolts(zone, busVoltageV);
   const limits = DROP_LIMIT[job.rules.cables.limits];
-  const limitShare = carried.isCritical ? limits.critical : limits.general;
+  const limitShare = carried.isCritical || carried.startsHard ? limits.critical : limits.general;
   const beforeOhm = above && sameVolts(above.zone, zone) ? above.wayOhm : 0;
   const before = (carried.nominalA * beforeOhm) / volts;
   const link = run.end === 'alternator' ? alternatorLead(run, fitted) : null;
@@ -217,12 +217,16 @@ const sizesOf = (conductor: Run['conductor']): readonly number[] =>
 const LEAST_BRANCH_MM2 = 1.3;
 const LEAST_FEEDER_MM2 = 5.2;
 
-const practicalLeastMm2 = ({ run, isFeeder }: Laid): number =>
-  isFeeder ? LEAST_FEEDER_MM2 : run.end === 'loads' ? LEAST_BRANCH_MM2 : 0;
+function practicalLeastMm2({ run, isFeeder, fitted }: Laid): number {
+  const { leastBranchMm2, leastFeederMm2 } = fitted.job.rules.cables;
+  if (isFeeder) return leastFeederMm2 ?? LEAST_FEEDER_MM2;
+  return run.end === 'loads' ? (leastBranchMm2 ?? LEAST_BRANCH_MM2) : 0;
+}
 
 function suggestedSize(laid: Laid): Size & { readonly decidedBy: DecidedBy } {
   const { run, carried, fitted } = laid;
-  const sizes = sizesOf(run.conductor).filter((areaMm2) => areaMm2 >= practicalLeastMm2(laid));
+  const leastMm2 = practicalLeastMm2(laid);
+  const sizes = sizesOf(run.conductor).filter((areaMm2) => areaMm2 >= leastMm2 * (1 - 1e-9));
   const { hotC } = fitted.job.rules.cables;
   const fails = (size: Size): DecidedBy | null => {
     if (ohmOf(laid, size, hotC) > laid.dropOhm) return 'drop';

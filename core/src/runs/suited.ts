@@ -1,12 +1,12 @@
 import type { Run } from '../job/schema.ts';
 import { FUSE_FACTOR, FUSES_A } from '../reference/conductors.ts';
-import { holdsSeconds, PROTECTION } from '../reference/protection.ts';
+import { holdsSeconds, PROTECTION, SELECTIVE_RATIO } from '../reference/protection.ts';
 
 export type ProtectionName = keyof typeof PROTECTION;
 
 /** What a fuse has to live with. */
 export interface Load {
-  /** A for hours, A for a moment and the s of it, and the largest fuse behind it, A. */
+  /** A for hours, A for a moment and the s of it, and the rating from which it opens after all fuses behind it, A. */
   readonly lowA: number;
   readonly startA: number;
   readonly startSeconds: number;
@@ -23,7 +23,7 @@ export const neededA = ({ lowA }: Pick<Load, 'lowA'>): number => lowA * FUSE_FAC
 
 /** A from which it does and, where it can be had, opens after those behind it. */
 export const wantedA = (load: Pick<Load, 'lowA' | 'branchFuseA'>): number =>
-  Math.max(neededA(load), FUSES_A.find((a) => a > load.branchFuseA + 1e-9) ?? 0);
+  Math.max(neededA(load), FUSES_A.find((a) => a >= load.branchFuseA - 1e-9) ?? 0);
 
 const isBetween = (ratingA: number, fromA: number, bearsA: number): boolean =>
   ratingA >= fromA - 1e-9 && ratingA <= bearsA + 1e-9;
@@ -75,9 +75,17 @@ export const startHeld = ({ kind, ratingA }: Choice, { startA, startSeconds }: L
 
 export const outlasts = (choice: Choice, load: Load): boolean => startHeld(choice, load) >= load.startSeconds - 1e-9;
 
-/** The rating that a run comes to where its cable sets no limit, A: the smallest that outlasts its start. */
-export function likelyRatingA(run: Pick<Run, 'protection' | 'ratingA'>, load: Load): number {
-  if (run.ratingA !== null) return run.ratingA;
+/**
+ * The rating from which what stands before a run opens after it, A: the smallest that outlasts its start, where its cable
+ * sets no limit, × what its kind asks for.
+ */
+export function selectiveA(run: Pick<Run, 'protection' | 'ratingA'>, load: Load): number {
+  const likely = likelyFuse(run, load);
+  return likely ? likely.ratingA * SELECTIVE_RATIO[likely.kind] : 0;
+}
+
+function likelyFuse(run: Pick<Run, 'protection' | 'ratingA'>, load: Load): Choice | null {
+  if (run.ratingA !== null) return { kind: kindsFor(run)[0] ?? 'strip', ratingA: run.ratingA };
   const all = () => choices(run, wantedA(load), Number.POSITIVE_INFINITY);
-  return (firstLasting(all(), load) ?? all().next().value)?.ratingA ?? 0;
+  return firstLasting(all(), load) ?? all().next().value ?? null;
 }

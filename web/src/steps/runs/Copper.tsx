@@ -115,6 +115,24 @@ export function Copper({ copper }: { copper: readonly CopperAt[] }) {
             value={cables.hotC}
             onChange={(hotC) => change({ hotC: hotC ?? 70 })}
           />
+          <QuantityField
+            label="Branch at least"
+            unit="mm²"
+            min={0.2}
+            max={50}
+            auto="1.5 mm² or 16 AWG"
+            value={cables.leastBranchMm2}
+            onChange={(leastBranchMm2) => change({ leastBranchMm2 })}
+          />
+          <QuantityField
+            label="Feeder of a fuse block at least"
+            unit="mm²"
+            min={0.2}
+            max={100}
+            auto="6 mm² or 10 AWG"
+            value={cables.leastFeederMm2}
+            onChange={(leastFeederMm2) => change({ leastFeederMm2 })}
+          />
         </div>
       </div>
     </section>
