@@ -85,7 +85,10 @@ export function diagramOf(detail: RunsDetail, asStored: Job, optionId: string): 
       to: run.id,
       runId: run.id,
       lines: [`${showText(lengthM, 'm', job.brief.region.units)}, ${size}`, ...voltsAt(run.id)],
-      fuse: fuse.kind === null || fuse.ratingA === null ? null : `${formatNumber(fuse.ratingA, 1)} A`,
+      fuse:
+        fuse.kind === null || fuse.ratingA === null
+          ? null
+          : `${fuse.ways > 1 ? `${fuse.ways} × ` : ''}${formatNumber(fuse.ratingA / fuse.ways, 1)} A`,
       hasIsolator: run.isolator,
     }),
   );

@@ -43,6 +43,8 @@ export interface RunLine {
   readonly wayShare: number;
   readonly limitShare: number;
   readonly fuse: Fuse;
+  /** Whether a fuse or breaker stands between the store and it. */
+  readonly isProtectedAbove: boolean;
   readonly shortA: number | null;
   readonly kg: number;
   readonly lostWh: number;
@@ -139,6 +141,7 @@ function lineOf(row: RunRow, rows: readonly RunRow[], job: Job, optionId: string
     wayShare: row.wayShare,
     limitShare: row.limitShare,
     fuse: row.fuse,
+    isProtectedAbove: row.isProtectedAbove,
     shortA: row.shortA,
     kg: row.kg,
     lostWh: row.lostWh,

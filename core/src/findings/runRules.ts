@@ -1,5 +1,4 @@
 import { chainOf } from '../paths/chain.ts';
-import { FUSES_A } from '../reference/conductors.ts';
 import { holdsSeconds, PROTECTION, SELECTIVE_RATIO } from '../reference/protection.ts';
 import type { RunRow } from '../runs/laid.ts';
 import { thickerThan } from '../runs/sized.ts';
@@ -109,7 +108,7 @@ export const runNoFuseFits: Rule = (assessed) =>
         run.protection !== 'none' &&
         run.ratingA === null &&
         carried.lowA <= ampacityA &&
-        !FUSES_A.some((a) => a >= fuse.neededA - 1e-9 && a <= ampacityA + 1e-9),
+        (fuse.ratingA === null || fuse.ratingA > ampacityA + 1e-9 || fuse.ratingA < fuse.neededA - 1e-9),
     )
     .map((row) => ({
       code: 'run-no-fuse-fits',

@@ -1,8 +1,10 @@
-import { dcSide, LOW_12V } from '../moment/inverterCable.ts';
+import { type DcSide, dcSide, LOW_12V } from '../moment/inverterCable.ts';
 import { efficiencyAt } from '../paths/curve.ts';
-import { FUSE_FACTOR, FUSES_A } from '../reference/conductors.ts';
+import { COPPER_KG_PER_MM2_M, FUSE_FACTOR, FUSES_A } from '../reference/conductors.ts';
 import { exceeding } from '../reference/currents.ts';
+import { DEFAULT } from '../reference/defaults.ts';
 import { GUIDE_W, nextSize } from '../reference/sizes.ts';
+import type { RunRow } from '../runs/laid.ts';
 import type { Rule } from './finding.ts';
 
 export const lowVoltageHighCurrent: Rule = ({ busPeak, nominalV, option }) => {
@@ -20,8 +22,12 @@ export const lowVoltageHighCurrent: Rule = ({ busPeak, nominalV, option }) => {
   ];
 };
 
+/** Whether a run that carries more than any one fuse is sold for has fuses all the same. */
+const hasWhatItNeeds = ({ fuse, run }: RunRow): boolean =>
+  run.protection === 'none' || (fuse.ratingA !== null && fuse.ratingA >= fuse.neededA - 1e-9);
+
 /** No fuse is sold for the worst moment: a main cable without one is no way to build it, laid or only proposed. */
-export const fuseNone: Rule = ({ busPeak, option, ledger, inverters }) => {
+export const fuseNone: Rule = ({ busPeak, option, ledger, inverters, runs, job }) => {
   const busV = option.system.busVoltageV;
   // Its cable is made for what an inverter may take, whatever runs.
   const invertersW = inverters.reduce(
@@ -31,6 +37,12 @@ export const fuseNone: Rule = ({ busPeak, option, ledger, inverters }) => {
   const worstW = Math.max(busPeak.weight, invertersW);
   const now = dcSide(worstW, busV);
   if (now.fuseA !== null || ledger.total.batteryWh === 0) return [];
+  // Laid so that each conductor has its own it is as good.
+  if (option.system.runs !== null && runs?.rows.every(hasWhatItNeeds)) return [];
+  const { store } = option.system;
+  const { copperPerKg } = job.brief.prices;
+  const kgOf = ({ areaMm2, parallel }: DcSide) =>
+    areaMm2 * parallel * 2 * (store.leadM ?? DEFAULT.leadM.value) * COPPER_KG_PER_MM2_M;
   const largestA = FUSES_A.at(-1) as number;
   const neededA = now.amps * FUSE_FACTOR;
   const ways = Math.ceil(neededA / largestA);
@@ -51,6 +63,10 @@ export const fuseNone: Rule = ({ busPeak, option, ledger, inverters }) => {
         higherV: higher?.busV ?? 0,
         higherA: higher?.amps ?? 0,
         higherFuseA: higher?.fuseA ?? 0,
+        leadKg: kgOf(now),
+        higherKg: higher ? kgOf(higher) : 0,
+        copperPerKg: copperPerKg ?? 0,
+        currency: job.brief.region.currency,
         mostW: (largestA / FUSE_FACTOR) * ((LOW_12V * busV) / 12),
       },
     },

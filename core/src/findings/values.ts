@@ -129,6 +129,10 @@ export interface FindingValues {
     readonly higherA: number;
     readonly higherFuseA: number;
     readonly mostW: number;
+    readonly leadKg: number;
+    readonly higherKg: number;
+    readonly copperPerKg: number;
+    readonly currency: string;
   };
   readonly 'dcdc-starved': {
     readonly name: string;

@@ -15,6 +15,12 @@ export interface Words {
 type KeysOf<V, T> = { [K in keyof V]: V[K] extends T ? K : never }[keyof V];
 
 const n = <V>(values: V, key: KeysOf<V, number>): number => Number(values[key]);
+/** kg of copper, and its price where one is known. */
+const copper = (v: FindingValues['fuse-none'], key: 'leadKg' | 'higherKg', units: Units): string => {
+  const price = v.copperPerKg > 0 ? `, ${formatNumber(v[key] * v.copperPerKg)} ${v.currency}` : '';
+  return `${showText(v[key], 'kg', units)} of copper${price}`;
+};
+
 const LARGEST_FUSE_A = FUSES_A.at(-1) as number;
 
 /** What asks it of the battery. */
@@ -364,10 +370,10 @@ const WORDS: { readonly [C in FindingCode]: (values: FindingValues[C], units: Un
     why: 'Above its volts a fuse melts and the arc goes on: it interrupts nothing.',
     act: 'Take a fuse that is rated for the charging voltage.',
   }),
-  'fuse-none': (v) => ({
-    what: `No main fuse is large enough: ${a(v, 'amps')} at a low battery ask for ${a(v, 'neededA')}, and ${a(v, 'largestA')} is the largest sold.`,
+  'fuse-none': (v, units) => ({
+    what: `No single main fuse is large enough: ${a(v, 'amps')} at a low battery ask for ${a(v, 'neededA')}, and ${a(v, 'largestA')} is the largest sold.`,
     why: 'A cable from the battery without a fuse between it and what it bears burns when it is shorted.',
-    act: `${n(v, 'higherV') > 0 ? `At ${n(v, 'higherV')} V it is ${a(v, 'higherA')} and a fuse of ${a(v, 'higherFuseA')}. ` : ''}Or share it between ${n(v, 'ways')} ways from the battery, each with its own inverter or string, cable and fuse of ${a(v, 'eachA')}. Or never run so much together: ${showText(n(v, 'mostW'), 'W')} at the battery is what one such fuse carries.`,
+    act: `${n(v, 'higherV') > 0 ? `At ${n(v, 'higherV')} V it is ${a(v, 'higherA')} and a fuse of ${a(v, 'higherFuseA')}, ${copper(v, 'higherKg', units)} in the main cable. ` : ''}Or ${n(v, 'ways')} conductors side by side, each with its own fuse of ${a(v, 'eachA')} or more: ${copper(v, 'leadKg', units)}. Or never run so much together: ${showText(n(v, 'mostW'), 'W')} at the battery is what one such fuse carries.`,
   }),
   'dcdc-starved': (v, units) => ({
     what: `${s(v, 'name')} gives nothing: ${a(v, 'ratingA')} would leave it ${showText(n(v, 'farV'), 'V')} at the end of its cable, and it needs ${showText(n(v, 'minInputV'), 'V')}.`,

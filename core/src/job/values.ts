@@ -49,7 +49,7 @@ export const RUN_ENDS = ['busbar', 'device', 'loads', 'array', 'panels', 'drivin
 /** Strands and metal: fine strands by area, strands by AWG, one solid wire, aluminium. */
 export const CONDUCTOR_KINDS = ['flexible', 'awg', 'solid', 'aluminium'] as const;
 /** What opens when too much flows; "as needed" leaves the kind to the program. */
-export const PROTECTIONS = ['as-needed', 'none', 'blade', 'strip', 'high-interrupt', 'breaker'] as const;
+export const PROTECTIONS = ['as-needed', 'none', 'blade', 'strip', 'high-interrupt', 'knife', 'breaker'] as const;
 /** How much voltage may be lost on the way, by whose practice. */
 export const DROP_LIMITS = ['marine', 'caravan', 'strict'] as const;
 /** What the share lost is of: 12.0 and 24.0 V, or what the chemistry calls nominal. */

@@ -67,6 +67,22 @@ export const PROTECTION: Readonly<Record<Exclude<Run['protection'], 'as-needed' 
     ],
     origin: ORIGIN.memory,
   },
+  // As distribution boards have them, gG, for banks that give more than the one before breaks.
+  knife: {
+    name: 'knife-blade fuse, HRC',
+    leastA: 35,
+    mostA: 500,
+    soldForV: [250],
+    interruptA: 50_000,
+    isSlow: true,
+    opensFrom: [
+      [1.35, 600],
+      [2, 20],
+      [3.5, 1],
+      [6, 0.1],
+    ],
+    origin: ORIGIN.memory,
+  },
   breaker: {
     name: 'thermal breaker',
     leastA: 5,
@@ -106,5 +122,6 @@ export const SELECTIVE_RATIO: Readonly<Record<keyof typeof PROTECTION, number>> 
   blade: 1.6,
   strip: 1.6,
   'high-interrupt': 1.6,
+  knife: 1.6,
   breaker: 2,
 };

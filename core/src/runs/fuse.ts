@@ -4,13 +4,16 @@ import { FUSES_A } from '../reference/conductors.ts';
 import { PROTECTION, ratedVoltsFor } from '../reference/protection.ts';
 import type { BankEnd } from './fitted.ts';
 import {
+  breaks,
   type Choice,
   choices,
+  fusesAsked,
   kindsFor,
   type Load,
   neededA,
   outlasts,
   type ProtectionName,
+  shareOf,
   startHeld,
   wantedA,
 } from './suited.ts';
@@ -19,7 +22,9 @@ import {
 export interface Fuse {
   /** Null = it has none. */
   readonly kind: ProtectionName | null;
+  /** A of all its fuses together, and how many there are: one, or one for each conductor where none is sold for all. */
   readonly ratingA: number | null;
+  readonly ways: number;
   readonly isSuggested: boolean;
   /** A that it must let pass for hours: 1.25 × the current. */
   readonly neededA: number;
@@ -47,12 +52,21 @@ export const shortCircuitA = (bank: BankEnd, { store, busVoltageV }: System, ohm
  * The fuse of a run: as given, or the smallest and plainest that lets its current pass, is borne by the cable, opens
  * after those behind it, outlasts its start and interrupts what it must. Where nothing does all of it, what does most;
  * the findings say what it does not.
+ * @param conductors beside one another, which have a fuse each where no single one is sold
  * @param mustInterruptA A of a short circuit where it is the first on the way from the bank; `mostV` V that it may have
  */
-export function fuseOf(run: Run, load: Load, bearsA: number, mustInterruptA: number | null, mostV: number): Fuse {
+export function fuseOf(
+  run: Run,
+  load: Load,
+  bearsA: number,
+  mustInterruptA: number | null,
+  mostV: number,
+  conductors: number,
+): Fuse {
   const none: Fuse = {
     kind: null,
     ratingA: null,
+    ways: 1,
     isSuggested: run.protection !== 'none',
     neededA: neededA(load),
     holdsSeconds: Number.POSITIVE_INFINITY,
@@ -61,8 +75,13 @@ export function fuseOf(run: Run, load: Load, bearsA: number, mustInterruptA: num
     mustInterruptA,
   };
   if (run.protection === 'none') return none;
+  const ways = fusesAsked(run, load, conductors);
+  if (ways > 1) {
+    const each = fuseOf({ ...run, parallel: 1 }, shareOf(load, ways), bearsA / ways, mustInterruptA, mostV, 1);
+    return each.ratingA === null ? none : { ...each, neededA: neededA(load), ratingA: each.ratingA * ways, ways };
+  }
   const interruptOf = ({ kind }: Choice) => run.interruptA ?? PROTECTION[kind].interruptA;
-  const interrupts = (choice: Choice) => mustInterruptA === null || interruptOf(choice) >= mustInterruptA;
+  const interrupts = breaks(run, mustInterruptA);
   const later = [...choices(run, wantedA(load), bearsA)];
   const options = later.length > 0 ? later : [...choices(run, neededA(load), bearsA)];
   const strongest = [...options].sort((a, b) => interruptOf(b) - interruptOf(a))[0];

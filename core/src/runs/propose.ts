@@ -84,7 +84,13 @@ export function propose(fitted: Fitted, existing: readonly Run[] = []): Run[] {
     const used = job.loads.some((load) => chainOf(load, system.devices).device?.id === id);
     if (!used || isServed('device', id)) continue;
     const begin = kind === 'port' ? { from: null, change: {} } : beginOf('device', id);
-    add(`to ${id}`, name, begin.from, 'device', { part: id, joints: kind === 'inverter' ? 4 : 6, ...begin.change });
+    const shared = id === mainsOf(fitted) ? ({ protection: 'none' } as const) : {};
+    add(`to ${id}`, name, begin.from, 'device', {
+      part: id,
+      joints: kind === 'inverter' ? 4 : 6,
+      ...shared,
+      ...begin.change,
+    });
   }
   for (const group of circuitsOf(job.loads, fitted)) {
     const missing = group.loads.filter(({ id }) => !onRun.has(id));
@@ -107,6 +113,24 @@ export function propose(fitted: Fitted, existing: readonly Run[] = []): Run[] {
       add(`alternator ${id}`, `${name}: alternator`, run.id, 'alternator', { part: id });
   }
   return runs;
+}
+
+/** Share of what is asked at the worst moment and of what is sized for from which the main fuse is that of one inverter. Own choice. */
+const MOSTLY = 0.5;
+
+/**
+ * The inverter that takes most of what the main lead carries: the main fuse is its fuse, since one that opens surely after
+ * another of its own would ask for a main lead half as thick again.
+ */
+function mainsOf({ feeds, profiles, option: { system } }: Fitted): string | null {
+  const largest = feeds.filter(({ device }) => device.kind === 'inverter').sort((a, b) => b.ratingW - a.ratingW)[0];
+  if (!largest) return null;
+  const devicesW = feeds.reduce((sum, { ratingW }) => sum + ratingW, 0);
+  const straightW = profiles.reduce((sum, { load, runningW }) => {
+    const { fromBus, device } = chainOf(load, system.devices);
+    return fromBus && !device ? sum + runningW : sum;
+  }, 0);
+  return largest.ratingW > MOSTLY * (devicesW + straightW) ? largest.device.id : null;
 }
 
 /** A way inside a unit: bars of its maker's, behind the fuse of its lead. */

@@ -1,14 +1,14 @@
 import type { Run } from '../job/schema.ts';
 import { remembering } from '../quantity/remember.ts';
 import { chargingVoltageV, nominalVoltageV } from '../reference/chemistries.ts';
-import { AREAS_MM2, ampacityA, CONDUCTORS, DROP_LIMIT, FUSES_A, ohmPerM } from '../reference/conductors.ts';
+import { AREAS_MM2, ampacityA, CONDUCTORS, DROP_LIMIT, ohmPerM } from '../reference/conductors.ts';
 import { DEFAULT } from '../reference/defaults.ts';
 import { type Carried, carriedBy } from './carried.ts';
 import type { Fitted } from './fitted.ts';
 import { type Fuse, fuseOf, shortCircuitA } from './fuse.ts';
 import { runKg } from './mass.ts';
 import { usualLengthM } from './propose.ts';
-import { choices, firstLasting, isFuseBetween, wantedA } from './suited.ts';
+import { breaks, choices, firstLasting, fusesAsked, isBeyondAll, isFuseBetween, shareOf, wantedA } from './suited.ts';
 import { type Branch, partsOfZone, treeOf, type Zone, zoneVolts } from './tree.ts';
 
 /** What decided a size. */
@@ -109,21 +109,26 @@ function settled(branch: Branch, carried: Carried, above: SizedRun | undefined, 
   const dropOhm = isTrunk ? Math.min(ownOhm, trunkOhm(volts / carried.perShareA)) : ownOhm;
   const startOhm = isTrunk ? trunkOhm(carried.leastWayOhm) : kept(carried.leastWayOhm - beforeOhm);
   const fusedAboveA = above && sameVolts(above.zone, zone) ? (above.fuse.ratingA ?? above.fusedAboveA) : null;
-  const laid: Laid = { run, lengthM, carried, dropOhm, startOhm, fusedAboveA, isFeeder: isTrunk && !isMain, fitted };
+  const isProtectedAbove = above !== undefined && (above.isProtectedAbove || above.fuse.kind !== null);
+  const onBank = zone.kind === 'bus' ? fitted.bank : null;
+  const { coldC, hotC } = job.rules.cables;
+  const shortOf = (size: Size): number | null => {
+    const toFuse = bareOhm({ run, lengthM }, size, coldC) * Math.min(1, (run.fuseAtM ?? 0) / lengthM);
+    return onBank && shortCircuitA(onBank, fitted.option.system, (above?.fromBankOhm ?? 0) + toFuse);
+  };
+  const isFeeder = isTrunk && !isMain;
+  const mustInterrupt = isProtectedAbove ? () => null : shortOf;
+  const laid: Laid = { run, lengthM, carried, dropOhm, startOhm, fusedAboveA, isFeeder, mustInterrupt, fitted };
   const size =
     link?.areaMm2 != null
       ? { areaMm2: link.areaMm2, parallel: run.parallel, decidedBy: 'given' as const }
       : run.areaMm2 === null
         ? suggestedSize(laid)
         : { areaMm2: run.areaMm2, parallel: run.parallel, decidedBy: 'given' as const };
-  const { coldC, hotC } = job.rules.cables;
   const hotOhm = ohmOf(laid, size, hotC);
   const ampacity = bearsA(laid, size);
   const dropV = carried.nominalA * hotOhm;
-  const isProtectedAbove = above !== undefined && (above.isProtectedAbove || above.fuse.kind !== null);
-  const toFuse = bareOhm(laid, size, coldC) * Math.min(1, (run.fuseAtM ?? 0) / lengthM);
-  const onBank = zone.kind === 'bus' ? fitted.bank : null;
-  const shortA = onBank && shortCircuitA(onBank, fitted.option.system, (above?.fromBankOhm ?? 0) + toFuse);
+  const shortA = shortOf(size);
   return {
     run,
     zone,
@@ -141,7 +146,7 @@ function settled(branch: Branch, carried: Carried, above: SizedRun | undefined, 
     wayOhm: beforeOhm + hotOhm,
     wayShare: before + dropV / volts,
     limitShare,
-    fuse: fuseOf(run, carried, ampacity, isProtectedAbove ? null : shortA, mostVolts(zone, busVoltageV)),
+    fuse: fuseOf(run, carried, ampacity, isProtectedAbove ? null : shortA, mostVolts(zone, busVoltageV), size.parallel),
     shortA,
     isProtectedAbove,
     fusedAboveA,
@@ -178,6 +183,8 @@ interface Laid {
   /** Ω at which a start still leaves the volts that it needs. */
   readonly startOhm: number;
   readonly fusedAboveA: number | null;
+  /** A that its fuse must interrupt alone at a size; null where another stands before it. */
+  readonly mustInterrupt: (size: Size) => number | null;
   /** Whether it feeds a fuse block. */
   readonly isFeeder: boolean;
   readonly fitted: Fitted;
@@ -220,7 +227,7 @@ const LEAST_FEEDER_MM2 = 5.2;
 function practicalLeastMm2({ run, isFeeder, fitted }: Laid): number {
   const { leastBranchMm2, leastFeederMm2 } = fitted.job.rules.cables;
   if (isFeeder) return leastFeederMm2 ?? LEAST_FEEDER_MM2;
-  return run.end === 'loads' ? (leastBranchMm2 ?? LEAST_BRANCH_MM2) : 0;
+  return run.end === 'panels' || run.end === 'busbar' ? 0 : (leastBranchMm2 ?? LEAST_BRANCH_MM2);
 }
 
 function suggestedSize(laid: Laid): Size & { readonly decidedBy: DecidedBy } {
@@ -236,10 +243,14 @@ function suggestedSize(laid: Laid): Size & { readonly decidedBy: DecidedBy } {
     // What has no fuse of its own must bear the one before it.
     if (run.protection === 'none') return bears < (laid.fusedAboveA ?? 0) ? 'fuse' : null;
     if (run.ratingA !== null) return bears < run.ratingA ? 'fuse' : null;
-    // Beyond the largest that is sold no cable makes one fit.
-    if (wantedA(carried) > (FUSES_A.at(-1) as number)) return null;
-    if (!isFuseBetween(wantedA(carried), bears)) return 'fuse';
-    return firstLasting(choices(run, wantedA(carried), bears), carried) ? null : 'start';
+    const ways = fusesAsked(run, carried, size.parallel);
+    const each = ways > 1 ? shareOf(carried, ways) : carried;
+    if (!isFuseBetween(wantedA(each), bears / ways)) return 'fuse';
+    const all = [...choices(run, wantedA(each), bears / ways)];
+    const breaking = all.filter(breaks(run, laid.mustInterrupt(size)));
+    // Of a bank that gives more than any breaks the finding says it.
+    if (all.length > 0 && breaking.length === 0 && !isBeyondAll(laid.mustInterrupt(size))) return 'fuse';
+    return firstLasting(breaking.length > 0 ? breaking : all, each) ? null : 'start';
   };
   let decidedBy: DecidedBy = 'smallest';
   let enough: Size | null = null;

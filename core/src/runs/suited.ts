@@ -21,6 +21,23 @@ export interface Choice {
 /** A that a fuse must let pass for hours. */
 export const neededA = ({ lowA }: Pick<Load, 'lowA'>): number => lowA * FUSE_FACTOR;
 
+const LARGEST_A = FUSES_A.at(-1) as number;
+
+/** A of one of several conductors ÷ its even share: joints and lengths are never quite alike. From memory. */
+const UNEVEN = 1.1;
+
+/** Fuses of a run: one, or one for each of its conductors where none is sold for all of them. */
+export const fusesAsked = (run: Pick<Run, 'ratingA'>, load: Pick<Load, 'lowA'>, conductors: number): number =>
+  run.ratingA === null && neededA(load) > LARGEST_A ? conductors : 1;
+
+/** What the fuse of one of several conductors has to live with. */
+export const shareOf = (load: Load, ways: number): Load => ({
+  ...load,
+  lowA: (load.lowA * UNEVEN) / ways,
+  startA: (load.startA * UNEVEN) / ways,
+  branchFuseA: load.branchFuseA / ways,
+});
+
 /** A from which it does and, where it can be had, opens after those behind it. */
 export const wantedA = (load: Pick<Load, 'lowA' | 'branchFuseA'>): number =>
   Math.max(neededA(load), FUSES_A.find((a) => a >= load.branchFuseA - 1e-9) ?? 0);
@@ -37,7 +54,7 @@ const JUST = Object.fromEntries(NAMES.map((name) => [name, [name]])) as unknown 
   Record<ProtectionName, readonly ProtectionName[]>
 >;
 /** Kinds that the program chooses among, the plainest first; a breaker only where one is asked for. */
-const CHOSEN_AMONG: readonly ProtectionName[] = ['blade', 'strip', 'high-interrupt'];
+const CHOSEN_AMONG: readonly ProtectionName[] = ['blade', 'strip', 'high-interrupt', 'knife'];
 
 export const kindsFor = ({ protection }: Pick<Run, 'protection'>): readonly ProtectionName[] =>
   protection === 'as-needed' ? CHOSEN_AMONG : protection === 'none' ? [] : JUST[protection];
@@ -62,6 +79,16 @@ export function* choices(
     for (const kind of kinds) if (run.protection !== 'as-needed' || isSold(kind, ratingA)) yield { kind, ratingA };
   }
 }
+
+/** Whether a choice interrupts what it must alone; null = another stands before it. */
+export const breaks =
+  ({ interruptA }: Pick<Run, 'interruptA'>, mustA: number | null) =>
+  ({ kind }: Choice): boolean =>
+    mustA === null || (interruptA ?? PROTECTION[kind].interruptA) >= mustA;
+
+/** Whether a bank gives more than any kind interrupts that is chosen among. */
+export const isBeyondAll = (mustA: number | null): boolean =>
+  mustA !== null && CHOSEN_AMONG.every((kind) => PROTECTION[kind].interruptA < mustA);
 
 /** The first that outlasts a start; null where none does. */
 export function firstLasting(choices: Iterable<Choice>, load: Load): Choice | null {

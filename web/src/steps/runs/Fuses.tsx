@@ -1,7 +1,7 @@
 import { formatNumber, type RunLine, showText } from '@joulemetric/core';
 import { memo } from 'react';
 import { useText } from '../../ui/useText.ts';
-import { bigAmps, fuseKindWords } from './words.ts';
+import { bigAmps, fuseKindWords, fuseText } from './words.ts';
 
 /** The fuse schedule: what protects which run, where it sits, what it must break. */
 export const Fuses = memo(function Fuses({ lines, onRun }: { lines: readonly RunLine[]; onRun: (id: string) => void }) {
@@ -57,7 +57,7 @@ export const Fuses = memo(function Fuses({ lines, onRun }: { lines: readonly Run
                     {run.name}
                   </button>
                 </th>
-                <td className="whitespace-nowrap pl-3 font-semibold">{showText(fuse.ratingA ?? 0, 'A')}</td>
+                <td className="whitespace-nowrap pl-3 font-semibold">{fuseText(fuse.ratingA ?? 0, fuse.ways)}</td>
                 <td className="pl-3 text-left">{fuseKindWords(line)}</td>
                 <td className="whitespace-nowrap pl-3 text-ink-2 phone:hidden">
                   {formatNumber(fuse.neededA, 1)} – {showText(line.ampacityA, 'A')}

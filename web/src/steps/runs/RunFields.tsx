@@ -18,7 +18,7 @@ import { RegionField } from '../../ui/RegionField.tsx';
 import { useText } from '../../ui/useText.ts';
 import { LoadsAtEnd } from './LoadsAtEnd.tsx';
 import type { ChangeRuns } from './useRuns.ts';
-import { bigAmps, CONDUCTORS, DECIDED, ENDS, fuseKindWords, PROTECTIONS, winsWords } from './words.ts';
+import { bigAmps, CONDUCTORS, DECIDED, ENDS, fuseKindWords, fuseText, PROTECTIONS, winsWords } from './words.ts';
 
 /** All that is said of one run, with what follows from it beside. */
 export function RunFields({
@@ -237,7 +237,7 @@ function Answer({ line, thicker }: { line: RunLine; thicker: ThickerLine | null 
       {fuse.kind !== null && (
         <p>
           <span className="font-semibold text-ink">
-            {formatNumber(fuse.ratingA ?? 0, 1)} A {fuseKindWords(line)}
+            {fuseText(fuse.ratingA ?? 0, fuse.ways)} {fuseKindWords(line)}
           </span>
           : at least {showText(fuse.neededA, 'A')} (1.25 ×), at most the {showText(line.ampacityA, 'A')} of the cable
           {line.startSeconds > 0 &&

@@ -6,11 +6,14 @@ const THIN = '\u2009';
 
 describe('a fuse in words', () => {
   const fuse = (kind: RunLine['fuse']['kind'], ratingA: number | null, ratedV: number | null = 32) =>
-    ({ fuse: { kind, ratingA, ratedV } as RunLine['fuse'] }) as const;
+    ({ fuse: { kind, ratingA, ratedV, ways: 1 } as RunLine['fuse'], isProtectedAbove: false }) as const;
 
   it('by its amps and its kind, or that there is none', () => {
     expect([fuseWords(fuse('blade', 7.5)), fuseKindWords(fuse('blade', 7.5))]).toEqual(['7.5 A', 'blade fuse, 32 V']);
     expect([fuseWords(fuse(null, null)), fuseKindWords(fuse(null, null))]).toEqual(['none', 'no fuse']);
+    expect(fuseWords({ ...fuse(null, null), isProtectedAbove: true })).toBe('the one before it');
+    const two = { fuse: { kind: 'strip', ratingA: 600, ways: 2 } as RunLine['fuse'], isProtectedAbove: false };
+    expect(fuseWords(two)).toBe('2 × 300 A');
   });
 
   it('every kind can be chosen, the program’s choice and none before them, each said to be slow or fast', () => {

@@ -47,10 +47,14 @@ export const PROTECTIONS: readonly { readonly value: Run['protection']; readonly
   })),
 ];
 
+/** "15 A", or "2 × 300 A" where each conductor has its own. */
+export const fuseText = (ratingA: number, ways: number): string =>
+  ways > 1 ? `${ways} × ${formatNumber(ratingA / ways, 1)} A` : `${formatNumber(ratingA, 1)} A`;
+
 /** "15 A blade" or "none". */
-export function fuseWords({ fuse }: Pick<RunLine, 'fuse'>): string {
-  if (fuse.kind === null || fuse.ratingA === null) return 'none';
-  return `${formatNumber(fuse.ratingA, 1)} A`;
+export function fuseWords({ fuse, isProtectedAbove }: Pick<RunLine, 'fuse' | 'isProtectedAbove'>): string {
+  if (fuse.kind === null || fuse.ratingA === null) return isProtectedAbove ? 'the one before it' : 'none';
+  return fuseText(fuse.ratingA, fuse.ways);
 }
 
 export const fuseKindWords = ({ fuse }: Pick<RunLine, 'fuse'>): string =>
