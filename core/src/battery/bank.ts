@@ -1,5 +1,5 @@
 import type { BatteryString, Chemistry } from '../job/schema.ts';
-import { CHEMISTRY, nominalVoltageV } from '../reference/chemistries.ts';
+import { bankVoltageV, CHEMISTRY, VOLTS_OFF } from '../reference/chemistries.ts';
 import { unitLimits } from '../reference/currents.ts';
 
 /** A string of the bank as it stands on the bus. */
@@ -31,6 +31,8 @@ export interface Bank {
   readonly ah: number;
   readonly oldAh: number;
   readonly wh: number;
+  /** Ah until its first string is empty where all share by their resistance and none comes to its help: an estimate. */
+  readonly firstEmptyAh: number;
   /** A at which the first string is at its limit. */
   readonly chargeA: number;
   readonly dischargeA: number;
@@ -45,16 +47,13 @@ export interface Bank {
   readonly price: number | null;
 }
 
-/** Share of its volts by which a string may lie off the bus: 12.0 and 12.8 V are both called 12 V. Common practice. */
-const VOLTS_OFF = 0.1;
-
 /**
  * What strings of equal or unlike units come to in parallel. Currents share by resistance (I_i ∝ 1/R_i at the same
  * rest voltage), so that the bank's limit is where its first string meets its own.
  */
 export function bankOf(strings: readonly BatteryString[], chemistry: Chemistry, busVoltageV: number): Bank {
   const data = CHEMISTRY[chemistry];
-  const nominalV = nominalVoltageV(chemistry, busVoltageV);
+  const nominalV = bankVoltageV({ chemistry, strings }, busVoltageV);
   const known = strings.map((string) => {
     const { id, name, series, parallel, capacityAh, health } = string;
     const unitV = string.unitV ?? nominalV / series;
@@ -96,6 +95,7 @@ export function bankOf(strings: readonly BatteryString[], chemistry: Chemistry, 
     ah,
     oldAh: sum((one) => one.oldAh),
     wh: ah * nominalV,
+    firstEmptyAh: Math.min(...shared.map((one) => one.ah / one.share)),
     chargeA: first('chargeA'),
     dischargeA,
     shortA: first('shortA'),

@@ -1,5 +1,5 @@
 import type { System } from '../job/schema.ts';
-import { CHEMISTRY, chargingVoltageV, nominalVoltageV } from '../reference/chemistries.ts';
+import { bankVoltageV, CHEMISTRY, chargingVoltageV } from '../reference/chemistries.ts';
 
 /** What is left of a watt-hour on its way into the store and out of it; in the store it is ampere-hours × nominal volts. */
 export interface Passage {
@@ -17,6 +17,6 @@ export interface Passage {
 export function passageOf({ store, busVoltageV }: Pick<System, 'store' | 'busVoltageV'>): Passage {
   const { coulombic, roundTripEfficiency } = CHEMISTRY[store.chemistry];
   const oneWay = Math.sqrt(store.roundTripEfficiency ?? roundTripEfficiency);
-  const byAmps = (coulombic * nominalVoltageV(store.chemistry, busVoltageV)) / chargingVoltageV(busVoltageV);
+  const byAmps = (coulombic * bankVoltageV(store, busVoltageV)) / chargingVoltageV(busVoltageV);
   return { inBySun: oneWay, inByAmps: Math.min(oneWay, byAmps), out: oneWay };
 }

@@ -1,5 +1,5 @@
 import type { System } from '../job/schema.ts';
-import { CHEMISTRY, nominalVoltageV } from '../reference/chemistries.ts';
+import { bankVoltageV, CHEMISTRY } from '../reference/chemistries.ts';
 import { type CurrentKind, type Currents, exceeding, unitLimits } from '../reference/currents.ts';
 import { type Demand, heaviestWh } from './demand.ts';
 import { type Levels, levelsOf } from './levels.ts';
@@ -32,7 +32,7 @@ export function storeFactors({ store, busVoltageV }: System, typicalA: number): 
     dischargeEfficiency: Math.sqrt(roundTripEfficiency),
     coldFactor: 1 - data.coldLossPerK * Math.min(60, Math.max(0, data.coldFromC - store.coldestC)),
     ageingReserve: data.ageingReserve,
-    nominalV: nominalVoltageV(store.chemistry, busVoltageV),
+    nominalV: bankVoltageV(store, busVoltageV),
     peukert: data.peukert,
     typicalA,
   };

@@ -77,7 +77,9 @@ function required(settled: Settled): Draft {
   const fills = solar.moreW > 0;
   const covers = `${asks.length > 1 ? `(${asks.join('')})` : asks.join('')} ÷ ({sun} × ${productOf(shares)})`;
   const formula = !solar.sunRises
-    ? '0: the sun does not rise'
+    ? settled.sun.extraterrestrialKwh > 0
+      ? '0: next to no sun'
+      : '0: the sun does not rise'
     : solar.toCoverWh <= 0
       ? fills
         ? '{fills}'
@@ -100,7 +102,9 @@ function required(settled: Settled): Draft {
       ],
       note: solar.sunRises
         ? `Flat on the roof, unshaded, in ${month(settled)}. ${everything ? 'The alternator is not counted on.' : 'The alternator gives its share first.'}${fills ? ' By that alone the day played through goes short, as a store takes less the fuller it is: the array is made larger in steps until it does not.' : ''}`
-        : 'The sun does not rise in that month: no array can help.',
+        : settled.sun.extraterrestrialKwh > 0
+          ? 'Next to no sun in that month by the figure given: no array can help.'
+          : 'The sun does not rise in that month: no array can help.',
     },
   };
 }

@@ -30,6 +30,8 @@ export const FINDING_CODES = [
   'store-heated',
   'bank-voltage',
   'bank-uneven',
+  'bank-mixed',
+  'unit-doubtful',
   'no-sun',
   'sun-hours-doubtful',
   'balance-short',

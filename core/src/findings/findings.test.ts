@@ -244,6 +244,15 @@ const CASES: Readonly<Record<FindingCode, { bad: Job; good: Job }>> = {
     bad: withBank({ resistanceMohm: 4, dischargeA: 50 }, 12, { resistanceMohm: 12, dischargeA: 50 }),
     good: withBank({ resistanceMohm: 4, dischargeA: 50 }, 12, { resistanceMohm: 4, dischargeA: 50 }),
   },
+  'bank-mixed': {
+    bad: withBank({ health: 0.7 }, 12, {}),
+    good: withBank({}, 12, {}),
+  },
+  'unit-doubtful': {
+    // A pack of 3.7 V cells is no LFP.
+    bad: withBank({ unitV: 11.1 }, 12),
+    good: withBank({ unitV: 12.8 }, 12),
+  },
   'runs-short': {
     // 960 Wh through the night of 100 Ah × 12.8 V, of which 80 % are left when old; no sun.
     bad: withSystem(night(80), { store: { capacityAh: 100 }, array: { ratingW: 0 } }),

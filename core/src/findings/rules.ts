@@ -63,6 +63,7 @@ import {
 } from './sourceRules.ts';
 import { runsShort } from './stayRules.ts';
 import {
+  bankMixed,
   bankUneven,
   bankVoltage,
   fuseNone,
@@ -71,6 +72,7 @@ import {
   storeCold,
   storeCurrent,
   storeShort,
+  unitDoubtful,
 } from './storeRules.ts';
 import {
   assistShort,
@@ -119,6 +121,8 @@ const RULES: readonly Rule[] = [
   storeCold,
   bankVoltage,
   bankUneven,
+  bankMixed,
+  unitDoubtful,
   payloadExceeded,
   noSun,
   sunHoursDoubtful,

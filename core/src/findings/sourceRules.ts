@@ -14,7 +14,14 @@ import type { Finding, Rule } from './finding.ts';
 export const noSun: Rule = ({ sun }) =>
   sun.sunHours > 0.05
     ? []
-    : [{ code: 'no-sun', severity: 'caution', where: { step: 'sources', figure: 'sun.hours' }, values: {} }];
+    : [
+        {
+          code: 'no-sun',
+          severity: 'caution',
+          where: { step: 'sources', figure: 'sun.hours' },
+          values: { rises: sun.extraterrestrialKwh > 0 ? 1 : 0 },
+        },
+      ];
 
 /** The clearest skies: above this share of what falls above the air a figure is asked about. Common practice. */
 const CLEAREST = 0.8;

@@ -1,11 +1,12 @@
 import { type DcSide, dcSide, LOW_12V } from '../moment/inverterCable.ts';
 import { efficiencyAt } from '../paths/curve.ts';
+import { CHEMISTRY } from '../reference/chemistries.ts';
 import { COPPER_KG_PER_MM2_M, FUSE_FACTOR, FUSES_A } from '../reference/conductors.ts';
 import { exceeding } from '../reference/currents.ts';
 import { DEFAULT } from '../reference/defaults.ts';
 import { GUIDE_W, nextSize } from '../reference/sizes.ts';
 import type { RunRow } from '../runs/laid.ts';
-import type { Rule } from './finding.ts';
+import type { Finding, Rule } from './finding.ts';
 
 export const lowVoltageHighCurrent: Rule = ({ busPeak, nominalV, option }) => {
   const busV = option.system.busVoltageV;
@@ -144,6 +145,47 @@ export const bankUneven: Rule = ({ store }) => {
       },
     },
   ];
+};
+
+/** Share by which strings hold unlike amounts before it is worth a word. From memory. */
+const MIXED = 0.1;
+
+/** Old and new, large and small, in one bank: an estimate of what it comes to. */
+export const bankMixed: Rule = ({ store }) => {
+  const { bank } = store;
+  const byAh = [...(bank?.strings ?? [])].sort((a, b) => a.ah / a.parallel - b.ah / b.parallel);
+  const [weak, strong] = [byAh[0], byAh.at(-1)];
+  if (!bank || !weak || !strong) return [];
+  const [weakAh, strongAh] = [weak.ah / weak.parallel, strong.ah / strong.parallel];
+  if (weakAh >= strongAh * (1 - MIXED)) return [];
+  const values = {
+    strong: strong.name,
+    weak: weak.name,
+    strongAh,
+    weakAh,
+    ah: bank.ah,
+    firstEmptyAh: bank.firstEmptyAh,
+  };
+  return [{ code: 'bank-mixed', severity: 'caution', where: { step: 'store', figure: 'store.capacity' }, values }];
+};
+
+/** V of a cell, and share by which a label may round it. */
+const CELL_V = { lfp: 3.2, agm: 2, gel: 2, flooded: 2, starter: 2 } as const;
+const ROUNDED = 0.02;
+/** What batteries are called by, whatever they have. */
+const CALLED_V = [6, 12, 24, 36, 48];
+
+/** A unit whose volts are no whole number of cells of its chemistry. */
+export const unitDoubtful: Rule = ({ option }) => {
+  const { strings, chemistry } = option.system.store;
+  const cellV = CELL_V[chemistry];
+  return (strings ?? []).flatMap(({ name, unitV }): Finding[] => {
+    if (unitV === null || (CALLED_V.includes(unitV) && (chemistry !== 'lfp' || unitV >= 12))) return [];
+    const cells = Math.max(1, Math.round(unitV / cellV));
+    if (Math.abs(unitV / (cells * cellV) - 1) <= ROUNDED) return [];
+    const values = { name, unitV, chemistry: CHEMISTRY[chemistry].name, cellV };
+    return [{ code: 'unit-doubtful', severity: 'caution', where: { step: 'store', figure: 'store.capacity' }, values }];
+  });
 };
 
 /** Share of what the strings could give together that is worth a word when it is lost. From memory. */

@@ -97,7 +97,21 @@ export interface FindingValues {
     readonly atA: number;
     readonly insteadA: number;
   };
-  readonly 'no-sun': Nothing;
+  readonly 'bank-mixed': {
+    readonly strong: string;
+    readonly weak: string;
+    readonly strongAh: number;
+    readonly weakAh: number;
+    readonly ah: number;
+    readonly firstEmptyAh: number;
+  };
+  readonly 'unit-doubtful': {
+    readonly name: string;
+    readonly unitV: number;
+    readonly chemistry: string;
+    readonly cellV: number;
+  };
+  readonly 'no-sun': { readonly rises: number };
   readonly 'sun-hours-doubtful': {
     readonly hours: number;
     readonly share: number;

@@ -319,8 +319,11 @@ const WORDS: { readonly [C in FindingCode]: (values: FindingValues[C], units: Un
     why: `Battery, panels and inverter weigh about ${showText(n(v, 'kitKg'), 'kg', units)}. An overloaded vehicle is unsafe and may be unlawful.`,
     act: 'Take a lighter store, or less of it, and weigh the vehicle.',
   }),
-  'no-sun': () => ({
-    what: 'There is next to no sun in the darkest month of use.',
+  'no-sun': (v) => ({
+    what:
+      n(v, 'rises') > 0
+        ? 'There is next to no sun in the month designed for, by the figure given.'
+        : 'The sun does not rise in the month designed for.',
     why: 'No array of any size covers the need then.',
     act: 'Plan on driving, hookup or a generator in that month.',
   }),
@@ -341,6 +344,16 @@ const WORDS: { readonly [C in FindingCode]: (values: FindingValues[C], units: Un
     what: `${s(v, 'name')} takes ${formatNumber(n(v, 'share') * 100)} % of the current with ${formatNumber(n(v, 'ofAh') * 100)} % of the capacity.`,
     why: `It is at its limit when the bank gives ${showText(n(v, 'atA'), 'A')}; alike, they would give ${showText(n(v, 'insteadA'), 'A')}. It also ages first.`,
     act: 'Match age, size and make of the strings, give the weaker one a bank of its own, or stay below that current.',
+  }),
+  'bank-mixed': (v) => ({
+    what: `${s(v, 'strong')} holds ${showText(n(v, 'strongAh'), 'Ah')} and ${s(v, 'weak')} ${showText(n(v, 'weakAh'), 'Ah')}: old and new, or unlike units, in one bank.`,
+    why: `Together they have ${showText(n(v, 'ah'), 'Ah')} on paper; sharing by what is inside them, one is empty after some ${showText(n(v, 'firstEmptyAh'), 'Ah')}. The weaker ages faster still.`,
+    act: 'Count on the smaller figure, replace all at once, or give the odd one a bank of its own.',
+  }),
+  'unit-doubtful': (v) => ({
+    what: `${s(v, 'name')}: a unit of ${formatNumber(n(v, 'unitV'), 1)} V is no ${s(v, 'chemistry')}, whose cells have ${formatNumber(n(v, 'cellV'), 1)} V.`,
+    why: 'Charge volts, limits and cold follow from the chemistry; of the wrong one all of them are wrong.',
+    act: 'Check the label: the chemistry, or the volts of one unit.',
   }),
   'converter-start': (v) => ({
     what: `${s(v, 'name')} starting asks ${s(v, 'device')} for ${showText(n(v, 'askedW'), 'W')}; it holds some ${showText(n(v, 'holdsW'), 'W')}.`,

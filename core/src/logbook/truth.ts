@@ -1,6 +1,6 @@
 import { restVoltageV } from '../battery/rest.ts';
 import { type PreparedDays, tripDetail } from '../choices/daysDetail.ts';
-import { chargingVoltageV, nominalVoltageV } from '../reference/chemistries.ts';
+import { bankVoltageV, chargingVoltageV } from '../reference/chemistries.ts';
 import type { Truth } from './simulated.ts';
 
 /** Ω inside a store of 12 V, from memory: what its volts give way under load in what instruments show. */
@@ -35,6 +35,6 @@ export function truthOf(prepared: PreparedDays): Truth {
     }),
     airC: Array.from(trace.airC),
     storeC: Array.from(trace.storeC),
-    ah: fullWh / nominalVoltageV(store.chemistry, busVoltageV),
+    ah: fullWh / bankVoltageV(store, busVoltageV),
   };
 }

@@ -1,4 +1,4 @@
-import type { Chemistry } from '../job/schema.ts';
+import type { Chemistry, System } from '../job/schema.ts';
 import type { Origin } from '../quantity/figure.ts';
 import { DEFAULT } from './defaults.ts';
 import { ORIGIN } from './origins.ts';
@@ -168,6 +168,28 @@ export const CHEMISTRY: Readonly<Record<Chemistry, ChemistryData>> = {
 
 /** V at which a bank on a 12, 24 or 48 V bus is charged, whatever it is. */
 export const chargingVoltageV = (busVoltageV: number): number => (DEFAULT.chargeVoltage12V.value * busVoltageV) / 12;
+
+/** V above which a unit is a battery and below which it is a cell. */
+const CELL_BELOW_V = 5;
+
+/**
+ * V that a bank is counted at: what its cells in series come to (15 of 3.2 V are 48.0 V), and of batteries, which are
+ * called 12 V whether they have 12.0 or 12.8, the nominal volts of its chemistry.
+ */
+export function bankVoltageV(
+  {
+    chemistry,
+    strings,
+  }: Pick<System['store'], 'chemistry'> & { readonly strings: Readonly<System['store']['strings']> },
+  busV: number,
+): number {
+  const cells = (strings ?? []).find(({ unitV }) => unitV !== null && unitV < CELL_BELOW_V);
+  const ownV = cells?.unitV ? cells.unitV * cells.series : 0;
+  return Math.abs(ownV / busV - 1) < VOLTS_OFF ? ownV : nominalVoltageV(chemistry, busV);
+}
+
+/** Share of its volts by which a string may lie off the bus: 12.0 and 12.8 V are both called 12 V. Common practice. */
+export const VOLTS_OFF = 0.1;
 
 /** Nominal voltage of a bank on a 12, 24 or 48 V bus, V. */
 export function nominalVoltageV(chemistry: Chemistry, busVoltageV: number): number {

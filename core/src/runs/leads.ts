@@ -1,7 +1,7 @@
 import type { Run } from '../job/schema.ts';
 import type { ArrayLead, Leads } from '../paths/cables.ts';
 import { remembering } from '../quantity/remember.ts';
-import { nominalVoltageV } from '../reference/chemistries.ts';
+import { bankVoltageV } from '../reference/chemistries.ts';
 import type { Fitted } from './fitted.ts';
 import { type SizedRun, sizedRuns } from './sized.ts';
 
@@ -18,7 +18,7 @@ export function leadsThrough(
   { option, sources }: Pick<Fitted, 'option' | 'sources'>,
 ): Leads {
   const { store, busVoltageV } = option.system;
-  const nominalV = nominalVoltageV(store.chemistry, busVoltageV);
+  const nominalV = bankVoltageV(store, busVoltageV);
   const from = sized.flatMap(({ run, parent, coldOhm, zone, volts, kg }) => [
     run,
     parent,

@@ -1,6 +1,6 @@
 import type { Run } from '../job/schema.ts';
 import { remembering } from '../quantity/remember.ts';
-import { chargingVoltageV, nominalVoltageV } from '../reference/chemistries.ts';
+import { bankVoltageV, chargingVoltageV } from '../reference/chemistries.ts';
 import { AREAS_MM2, ampacityA, CONDUCTORS, DROP_LIMIT, ohmPerM } from '../reference/conductors.ts';
 import { DEFAULT } from '../reference/defaults.ts';
 import { type Carried, carriedBy } from './carried.ts';
@@ -158,7 +158,7 @@ function settled(branch: Branch, carried: Carried, above: SizedRun | undefined, 
 /** V that the share lost is of: 12.0 and 24.0, or what the chemistry calls nominal. */
 const dropVolts = ({ job, option }: Fitted): number =>
   job.rules.cables.dropOf === 'chemistry'
-    ? nominalVoltageV(option.system.store.chemistry, option.system.busVoltageV)
+    ? bankVoltageV(option.system.store, option.system.busVoltageV)
     : option.system.busVoltageV;
 
 /** V that a fuse there may have: a bus while it is charged. */

@@ -4,7 +4,7 @@ import { busCurrents } from '../moment/busCurrents.ts';
 import { type BusMoment, busMoment } from '../moment/busMoment.ts';
 import { ledgerRows } from '../paths/ledger.ts';
 import { type Ledger, ledgerOf } from '../paths/shares.ts';
-import { nominalVoltageV } from '../reference/chemistries.ts';
+import { bankVoltageV } from '../reference/chemistries.ts';
 import { type Currents, shortSecondsOf } from '../reference/currents.ts';
 import type { SettledDay } from './day.ts';
 import { demandOn } from './demand.ts';
@@ -34,7 +34,7 @@ export function askedBy(day: SettledDay): AskedBy {
   const { devices, store, busVoltageV } = day.option.system;
   const ledger = ledgerOf(ledgerRows(profiles, devices, bus.devices, bus.cables), bus, roundTripEfficiency);
   const busPeak = busMoment(profiles, devices, feeds, slices, coincidence);
-  const nominalV = nominalVoltageV(store.chemistry, busVoltageV);
+  const nominalV = bankVoltageV(store, busVoltageV);
   return {
     ledger,
     busPeak,

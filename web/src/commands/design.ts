@@ -176,6 +176,8 @@ export const changeBusVoltage = (id: string, busVoltageV: System['busVoltageV'])
     const scaled = (amps: number | null) => (amps === null ? null : amps * scale);
     return {
       ...option,
+      // A name that only says the voltage follows it.
+      name: option.name.replace(new RegExp(`^(.{1,3}) ${system.busVoltageV} V$`), `$1 ${busVoltageV} V`),
       system: {
         ...system,
         busVoltageV,

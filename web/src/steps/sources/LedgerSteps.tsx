@@ -21,7 +21,7 @@ const TINTS = [0.62, 0.34, 0.5, 0.26, 0.44, 0.2, 0.38, 0.16, 0.56, 0.3];
 /** From laboratory watts, aimed at the sun under a clear sky, to watt-hours in the store: what each cause takes. */
 export const LedgerSteps = memo(function LedgerSteps({ ledger }: { ledger: ArrayLedger }) {
   const { name, ratingW, baseWh, taken, usedWh, worthH } = ledger;
-  if (baseWh <= 0) return <p className="text-ink-2">The sun does not rise in the month designed for.</p>;
+  if (baseWh <= 0) return <p className="text-ink-2">There is no sun in the month designed for.</p>;
   const steps = CAUSES.map((cause, i) => ({ cause, wh: taken[cause], tint: TINTS[i] as number })).filter(
     ({ wh }) => Math.abs(wh) >= 0.5,
   );
