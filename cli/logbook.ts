@@ -168,6 +168,8 @@ async function readTable(path: string, { csv, zone: logZone }: Log): Promise<Tab
     csv?.dates ?? null,
   );
   if (found.unclear.length > 0) refuse(...found.unclear.map((question) => `${path}:${before}: ${question}`));
+  for (const { head, as } of found.columns)
+    if (as?.startsWith('left out')) process.stderr.write(`${path}: column “${head}” ${as}\n`);
   const reader = new TableReader(found.mapping, heads, zoneNamed(csv?.zone ?? logZone ?? 'UTC'));
   let line = 0;
   await new Promise<void>((done, fail) => {

@@ -37,6 +37,10 @@ const WORDS: readonly (readonly [RegExp, Quantity])[] = [
   [/\b(?:current|amps?|amperage)\b/, 'a'],
   [/\b(?:power|watts?|load)\b/, 'w'],
 ];
+/** Heads that name what is not the battery's, or no quantity of a log at all; whoever means one of them says so. */
+const NOT_OF_STORE =
+  /\b(?:power factor|pf|cos(?: ?(?:phi|φ))?|solar|pv|panels?|array|mppt|alternator|shore|grid|generator)\b/;
+
 /** Counters, whose unit may be a thousandfold: without one they are asked about. */
 const NEEDS_UNIT: readonly Quantity[] = ['wh', 'ah'];
 const TIME_HEAD =
@@ -246,10 +250,20 @@ export function recognise(
     const cells = cellsOf(column);
     // A column of words is none of a meter's.
     if (cells.length > 0 && !cells.some((cell) => /\d/.test(cell))) continue;
+    if (NOT_OF_STORE.test(words)) {
+      as[column] = LEFT_OUT('not of the battery');
+      continue;
+    }
     const byUnit = unit === null ? null : unitOf(unit);
     const byWord = WORDS.find(([pattern]) => pattern.test(words))?.[1] ?? null;
     const quantity = byUnit?.of ?? byWord;
-    if (quantity === null || values.some(({ unit: { of } }) => of === quantity)) continue;
+    if (quantity === null) continue;
+    if (values.some(({ unit: { of } }) => of === quantity)) {
+      as[column] = LEFT_OUT(
+        `a second column of ${QUANTITY[quantity].word}; say ${quantity}=${heads[column]} to take this one`,
+      );
+      continue;
+    }
     if (byUnit === null && NEEDS_UNIT.includes(quantity) && !cells.every((cell) => unitInCell(cell)?.of === quantity)) {
       const small = QUANTITY[quantity].unit;
       unclear.push(
@@ -284,6 +298,8 @@ export function recognise(
     unclear,
   };
 }
+
+const LEFT_OUT = (why: string): string => `left out: ${why}`;
 
 const isShare = (cells: readonly string[]): boolean => {
   const numbers = cells.map((cell) => Number(cell.replace(',', '.')));

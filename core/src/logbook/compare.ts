@@ -95,7 +95,8 @@ export function compareWindows(
   const differenceW = sideB.meanW - sideA.meanW;
   const hours = windowMinutes / 60;
   // A count is the difference of two readings, each off by up to half a step: together √(1/6) of a step.
-  const stepW = stepWh === null ? 0 : stepWh / hours / Math.sqrt(6);
+  // Where the meter's step is not said, readings are no finer than the digits they were written with.
+  const stepW = (stepWh === null ? digitOf(order) : stepWh / hours) / Math.sqrt(6);
   const freedomOf = a.length + b.length - 2;
   const pooled =
     freedomOf > 0
@@ -118,7 +119,12 @@ export function compareWindows(
   const because: Compared['because'][number][] = [];
   if (!enough) because.push('one-window');
   if (stepWh !== null && differenceWh < stepWh) because.push('below-resolution');
-  if (half !== null && Math.abs(differenceW) <= half) because.push('scatter');
+  const withDrift = driftOf(order, labelB, stepW);
+  // Six windows and more say by themselves what time adds: then the line through them decides.
+  const isWithin = withDrift
+    ? withDrift.lowW <= 0 && withDrift.highW >= 0
+    : half !== null && Math.abs(differenceW) <= half;
+  if (isWithin) because.push('scatter');
   const swing = swingW === null ? 0 : ((swingW[1] as number) - (swingW[0] as number)) / Math.sqrt(12);
   // Windows that are few and alike may be so by chance where the load swings more than they differ.
   if (swing > Math.abs(differenceW) && Math.min(a.length, b.length) < FEW_WINDOWS) because.push('swing');
@@ -149,7 +155,7 @@ export function compareWindows(
     swing: swingW === null ? null : { deviationW: swing, windows: windowsFor(differenceW, swing) },
     neededWindows: windowsFor(differenceW, scatterW),
     test: windowH === null ? null : testOf(windowH, hours, differenceW, scatterW, stepW),
-    withDrift: driftOf(order, labelB),
+    withDrift,
   };
 }
 
@@ -170,10 +176,17 @@ function testOf(
   return { windowH, windows, hours: 2 * windows * windowH };
 }
 
+/** The last digit that any of them is written with, W: readings that are alike are so within it. */
+function digitOf(order: readonly { readonly w: number }[]): number {
+  const decimals = order.map(({ w }) => (/\.(\d+)$/.exec(String(Number(w.toFixed(6))))?.[1] ?? '').length);
+  return 10 ** -Math.max(0, ...decimals);
+}
+
 /** w = level + difference·(is b) + drift·number of the window, by least squares. */
 function driftOf(
   order: readonly { readonly label: string; readonly w: number }[],
   labelB: string,
+  stepW: number,
 ): Compared['withDrift'] {
   const n = order.length;
   if (n < 6) return null;
@@ -188,7 +201,7 @@ function driftOf(
     row.reduce((sum, value, j) => sum + value * (right[j] as number), 0),
   ) as [number, number, number];
   const rest = rows.reduce((sum, { x, w }) => sum + (w - level - difference * x[1] - drift * x[2]) ** 2, 0);
-  const error = Math.sqrt((rest / (n - 3)) * ((inverse[1] as number[])[1] as number));
+  const error = Math.sqrt(Math.max(rest / (n - 3), stepW ** 2) * ((inverse[1] as number[])[1] as number));
   const half = tQuantile(0.975, n - 3) * error;
   return { differenceW: difference, lowW: difference - half, highW: difference + half, wPerWindow: drift };
 }

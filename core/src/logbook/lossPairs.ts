@@ -31,6 +31,9 @@ export function lossOf(log: Log, contradictions: Contradiction[]): Loss | null {
     return false;
   });
   if (pairs.length < 2) return null;
+  const refused = contradictionsOf(pairs);
+  contradictions.push(...refused);
+  if (refused.length > 0) return null;
   const rating = Math.max(...pairs.map(({ outW }) => outW), 1);
   const curve = fitCurve(pairs, rating, null);
   const idle = idleBetween(pairs);
@@ -58,6 +61,47 @@ export function lossOf(log: Log, contradictions: Contradiction[]): Loss | null {
       };
     }),
   };
+}
+
+/** Share of what goes in within which two pairs say the same: a meter's own error. From memory. */
+const SAME = 0.02;
+/** Least share that the larger load of two pairs has over the smaller, so that a line through them reaches idle. From memory. */
+const APART = 1.5;
+
+/** What no converter does: lose less with more on it, lose two amounts at one load; and two loads too alike to tell idle. */
+function contradictionsOf(pairs: readonly Pair[]): Contradiction[] {
+  const sorted = [...pairs].sort((a, b) => a.outW - b.outW || a.inW - b.inW);
+  const refuse = (code: Contradiction['code'], { outW }: Pair, says: string): Contradiction[] => [
+    { code, where: `${outW} W out`, says, offer: null, refused: true },
+  ];
+  for (const [i, pair] of sorted.entries()) {
+    const before = sorted[i - 1];
+    if (!before) continue;
+    const lossW = pair.inW - pair.outW;
+    const lossBeforeW = before.inW - before.outW;
+    const isSameLoad = pair.outW - before.outW <= SAME * pair.outW;
+    const off = SAME * Math.max(pair.inW, before.inW);
+    if (isSameLoad && Math.abs(pair.inW - before.inW) > 2 * off)
+      return refuse(
+        'pairs-differ',
+        pair,
+        `${before.outW} W out of ${before.inW} W in, and ${pair.outW} W out of ${pair.inW} W: the same load with two losses. Was it warm, cold, or at another voltage?`,
+      );
+    if (!isSameLoad && lossW < lossBeforeW - off)
+      return refuse(
+        'loss-falls',
+        pair,
+        `${lossBeforeW.toFixed(0)} W are lost at ${before.outW} W and ${lossW.toFixed(0)} W at ${pair.outW} W: no converter loses less with more on it. Were both sides read at the same moment?`,
+      );
+  }
+  const [low, high] = [sorted[0] as Pair, sorted.at(-1) as Pair];
+  if (low.outW > 0 && high.outW < APART * low.outW)
+    return refuse(
+      'idle-untold',
+      low,
+      `${low.outW} W and ${high.outW} W are too alike to tell what it idles on: measure with nothing on it, or at a third of the load.`,
+    );
+  return [];
 }
 
 type Pair = { readonly outW: number; readonly inW: number };

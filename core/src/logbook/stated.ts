@@ -29,6 +29,9 @@ export interface Contradiction {
     | 'meter-against-power'
     | 'claimed'
     | 'more-out-than-in'
+    | 'loss-falls'
+    | 'pairs-differ'
+    | 'idle-untold'
     | 'percent'
     | 'ways-disagree'
     | 'time-to-go';
