@@ -141,7 +141,8 @@ function lineOf(row: RunRow, rows: readonly RunRow[], job: Job, optionId: string
     wayShare: row.wayShare,
     limitShare: row.limitShare,
     fuse: row.fuse,
-    isProtectedAbove: row.isProtectedAbove,
+    // What is in front of a controller or a charger protects nothing behind it.
+    isProtectedAbove: row.isProtectedAbove && row.run.end !== 'panels' && row.run.end !== 'alternator',
     shortA: row.shortA,
     kg: row.kg,
     lostWh: row.lostWh,

@@ -50,7 +50,9 @@ export function netlistOf(
   }
   lines.push(...outputs(fitted, sized, copper), ...charging(fitted, sized, net));
   lines.push(
-    `.nodeset ${Array.from(parent, (_, node) => `V(${name(node)})=${exact(restV)}`).join(' ')}`,
+    `.nodeset ${[...Array.from(parent, (_, node) => `V(${name(node)})=${exact(restV)}`), ...outputsAt(fitted, sized)].join(' ')}`,
+    // A stock simulator stops at a thousandth of a volt: what draws constant power needs it closer.
+    '.options reltol=1e-6 vntol=1e-7 abstol=1e-9',
     '.op',
     '.end',
   );
@@ -89,6 +91,13 @@ function outputs(fitted: Fitted, sized: readonly SizedRun[], copper: Copper): st
     }),
   ]);
 }
+
+/** Where the search begins behind converters: at what they give. */
+const outputsAt = (fitted: Fitted, sized: readonly SizedRun[]): string[] =>
+  zoneDrops(fitted, sized).flatMap(({ device, ways }) => [
+    `V(o${spice(device.id)})=${device.outputV}`,
+    ...ways.map(({ index }) => `V(r${index})=${device.outputV}`),
+  ]);
 
 const exact = (value: number): string => Number(value.toPrecision(12)).toString();
 const spice = (id: string): string => id.replaceAll('-', '_');

@@ -169,7 +169,7 @@ const Row = memo(function Row({
         </td>
         <td className="whitespace-nowrap pl-3">
           <span className="font-semibold">
-            {isLaid && fuse.kind !== null ? <Fig id={runFigure(run.id, 'fuse')} /> : fuseWords(line)}
+            {isLaid && fuse.kind !== null && fuse.ways === 1 ? <Fig id={runFigure(run.id, 'fuse')} /> : fuseWords(line)}
           </span>
           {fuse.kind !== null && <span className="text-note text-ink-2 phone:block"> {shortKind(line)}</span>}
         </td>
