@@ -43,3 +43,17 @@ describe('how good the list is (spreads by hand)', () => {
     expect(empty.figures['demand.high'].value).toBe(0);
   });
 });
+
+it('an inverter idles whatever the watts of what runs on it: only those are uncertain', () => {
+  // 100 W for 10 h that are a guess, on an inverter whose 10 W of idle are known: 100 Wh of idle at either end.
+  const load = aLoad({ watts: 100, hours: 10, path: 'inverter', evidence: 'guess' });
+  const job = withSystem(aJob([load]), {
+    inverter: { ratingW: 1000, idleW: 10, policy: 'with-loads' },
+    store: { roundTripEfficiency: 1 },
+  });
+  const { evidence, ledger } = assess(job);
+  const restWh = ledger.total.batteryWh - 100;
+  expect(ledger.loads[0]?.idleWh).toBeCloseTo(100, 6);
+  expect(evidence.lowWh).toBeCloseTo(100 + restWh * 0.4, 6);
+  expect(evidence.highWh).toBeCloseTo(100 + restWh * 1.6, 6);
+});

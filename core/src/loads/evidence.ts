@@ -31,20 +31,26 @@ export interface EvidenceSummary {
 
 /**
  * How good the day's total is. Best and worst case take every load at its limit at once: the honest bound, wider
- * than is likely. Losses are taken to move with their load; what no load causes (`restWh`) is counted in full.
+ * than is likely. Losses are taken to move with their load; what idles while it runs (`idleWh`) and what no load causes (`restWh`) are counted in full.
  */
 export function evidenceSummary(
-  entries: readonly { readonly loadId: string; readonly evidence: Evidence; readonly batteryWh: number }[],
+  entries: readonly {
+    readonly loadId: string;
+    readonly evidence: Evidence;
+    readonly batteryWh: number;
+    readonly idleWh: number;
+  }[],
   restWh: number,
 ): EvidenceSummary {
   const total = entries.reduce((sum, { batteryWh }) => sum + batteryWh, 0);
   const shares = Object.fromEntries(EVIDENCE.map((evidence) => [evidence, 0])) as Record<Evidence, number>;
   let lowWh = restWh;
   let highWh = restWh;
-  const ranked = entries.map(({ loadId, evidence, batteryWh }): LoadDoubt => {
+  const ranked = entries.map(({ loadId, evidence, batteryWh, idleWh }): LoadDoubt => {
     const { below, above } = EVIDENCE_SPREAD[evidence];
     if (total > 0) shares[evidence] += batteryWh / total;
-    const doubt = { loadId, lowWh: batteryWh * (1 - below), highWh: batteryWh * (1 + above) };
+    const ownWh = batteryWh - idleWh;
+    const doubt = { loadId, lowWh: idleWh + ownWh * (1 - below), highWh: idleWh + ownWh * (1 + above) };
     lowWh += doubt.lowWh;
     highWh += doubt.highWh;
     return doubt;

@@ -63,6 +63,13 @@ interface Income {
   readonly directWh: number;
 }
 
+/** Wh at the battery of what idles on a load's account, with its share of what storing loses. */
+function idleAtBattery(row: Ledger['loads'][number] | undefined): number {
+  if (!row || row.batteryWh <= 0) return 0;
+  const drawnWh = row.usefulWh + row.conversionWh + row.idleWh + row.cableWh;
+  return drawnWh > 0 ? (row.idleWh * row.batteryWh) / drawnWh : 0;
+}
+
 /**
  * @param optionId the job's first option when left out; a RangeError when the job has no such option
  * @param effort what the searches may cost before they say "at most"; without a limit when left out
@@ -89,6 +96,7 @@ export function settle(asStored: Job, optionId?: string, effort?: Effort): Settl
         loadId: id,
         evidence,
         batteryWh: ledger.loads[i]?.batteryWh ?? 0,
+        idleWh: idleAtBattery(ledger.loads[i]),
       })),
       ledger.unattended.batteryWh,
     ),
