@@ -1,6 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { assess } from '../assess/assess.ts';
 import { blankString } from '../job/blank.ts';
+import { usualDay } from '../settle/fit.ts';
+import { settle } from '../settle/settle.ts';
 import { aJob, aLoad, withSystem } from '../test/jobs.ts';
 import { exceeding, runningLimitA, shortSecondsOf, unitLimits } from './currents.ts';
 
@@ -97,5 +99,21 @@ describe('what decides the size', () => {
       kind: 'long',
       limitA: 30,
     });
+  });
+});
+
+describe('as it is played', () => {
+  const unservedWh = (minutes: number) => {
+    const uses = [{ startMin: 420, minutes }];
+    const heater = aLoad({ watts: 1200, path: 'direct', startRatio: 1, uses });
+    const settled = settle(withSystem(aJob([heater]), { store: { chemistry: 'agm', capacityAh: 120 } }));
+    return usualDay(settled, settled.bus.busW).books.unservedWh;
+  };
+
+  it('a bank of 120 Ah of lead carries 100 A for three minutes, and goes off where they last', () => {
+    expect(unservedWh(3)).toBeLessThan(1e-6);
+    // 30 A are what it gives for long: 840 W of 1,200 go without for half an hour, but for some early sun.
+    expect(unservedWh(30)).toBeGreaterThan(400);
+    expect(unservedWh(30)).toBeLessThan(420);
   });
 });
