@@ -55,7 +55,7 @@ async function fillAndFree(base, filler, job, fullMs) {
           await send(
             `${service.url}/api/parts/${id}`,
             'PUT',
-            { kind: 'dc-dc', name: id, ratingA: 30, kg: null, price: null },
+            { kind: 'dc-dc', name: id, ratingA: 30, idleW: null, kg: null, price: null },
             make,
           ),
         ],
