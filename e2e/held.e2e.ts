@@ -284,7 +284,7 @@ test.describe('edits', () => {
 test.describe('lists of the firm', () => {
   const anOwnPart = async (page: Page): Promise<{ id: string; name: string }> => {
     const name = `Workshop ${Math.random().toString(36).slice(2, 8)}`;
-    const part = { kind: 'dc-dc', name, ratingA: 30, kg: 1, price: 100 };
+    const part = { kind: 'dc-dc', name, ratingA: 30, idleW: null, kg: 1, price: 100 };
     const { id } = await (await page.request.post('/api/parts', { data: part })).json();
     return { id, name };
   };
