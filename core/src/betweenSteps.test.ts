@@ -157,11 +157,13 @@ describe('the same question asked of two steps', () => {
 
   it('whether a usual day is served: Result and Days', () => {
     everyJob(150, (settled) => {
-      const { books } = usualDay(settled, settled.bus.busW);
+      const { books, lowestSoc } = usualDay(settled, settled.bus.busW);
       const { run } = usualDays(settled, 1);
       // Days drops whole loads, and what idles first of all: only that it comes to that is the same.
       if (books.unservedWh > 10) expect(isCut(settled, run)).toBe(true);
-      if (books.unservedWh === 0) expect(run.books.unservedWh).toBeLessThan(8);
+      // At the very level where whole loads go, a hair decides whether they do.
+      const isClear = lowestSoc > settled.store.factors.levels.keptSoc + 0.01;
+      if (books.unservedWh === 0 && isClear) expect(run.books.unservedWh).toBeLessThan(8);
     });
   });
 
