@@ -1,4 +1,4 @@
-import type { Day, Load } from '../job/schema.ts';
+import type { Day, DesignOption, Load } from '../job/schema.ts';
 import { CYCLES, type LoadProfile, stretchesOf } from '../loads/profile.ts';
 import { chainOf } from '../paths/chain.ts';
 import { efficiencyAt } from '../paths/curve.ts';
@@ -12,6 +12,7 @@ import { startOf } from './starts.ts';
 
 /** Where it is asked for. */
 interface Around {
+  readonly option: Pick<DesignOption, 'system'>;
   readonly profiles: readonly LoadProfile[];
   readonly feeds: readonly Feed[];
   readonly slices: readonly Slice[];
@@ -28,7 +29,7 @@ interface Around {
  */
 export function busCurrents(worst: BusMoment, around: Around, nominalV: number, shortS: number): Currents {
   const { profiles, feeds, slices, coincidence } = around;
-  const devices = feeds.map(({ device }) => device);
+  const { devices } = around.option.system;
   const momentOf = (some: readonly LoadProfile[], of: readonly Slice[]) =>
     busMoment(some, devices, feeds, of, coincidence).weight / nominalV;
   const worstA = worst.weight / nominalV;
