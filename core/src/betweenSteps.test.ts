@@ -11,7 +11,7 @@ import type { PlanDay } from './days/plan.ts';
 import { runDays } from './days/run.ts';
 import { setUpDays } from './days/setup.ts';
 import { typicalRun } from './days/weather.ts';
-import { blankArray, blankCharger, blankString } from './job/blank.ts';
+import { blankArray, blankCharger, blankLink, blankString } from './job/blank.ts';
 import { withDriveHours } from './job/day.ts';
 import type { Job } from './job/schema.ts';
 import { usualDay } from './settle/fit.ts';
@@ -41,6 +41,16 @@ const aJobOfAll = fc
     coldestC: fc.constantFrom(-15, 0, 10, 20),
     chargerA: fc.integer({ min: 5, max: 120 }),
     hookup: fc.boolean(),
+    // Most have nothing in common on their way in.
+    shares: fc.constantFrom(
+      'none' as const,
+      'none' as const,
+      'one-input' as const,
+      'input' as const,
+      'output' as const,
+      'box' as const,
+    ),
+    secondW: fc.constantFrom(0, 200, 600),
     // Below the depth that is planned with Days goes on to the cut-off: that is another question.
     cutOff: fc.constantFrom(null, null, 0.6),
     keepForCritical: fc.constantFrom(0, 0, 0.1),
@@ -73,11 +83,31 @@ const aJobOfAll = fc
               device.kind === 'inverter' ? { ...device, ratingW: null } : device,
             ),
             runs: null,
-            allInOnes: [],
             roof: { ...option.system.roof },
-            arrays: [blankArray('roof', 'Roof', made.arrayW)],
-            driving: null,
+            arrays: [
+              blankArray('roof', 'Roof', made.arrayW),
+              ...(made.secondW > 0 ? [{ ...blankArray('out', 'Set out', made.secondW), slopeDeg: 30 }] : []),
+            ],
+            driving:
+              made.shares === 'output'
+                ? [{ ...blankLink('link', 'DC-DC', 30), sharesWith: 'roof', sharing: 'blended' }]
+                : null,
             chargers: [{ ...blankCharger('c', 'Charger', made.chargerA), leastA: 1 }],
+            allInOnes:
+              made.shares === 'box'
+                ? [
+                    {
+                      id: 'box',
+                      name: 'Unit',
+                      inverter: 'inverter',
+                      arrays: ['roof'],
+                      charger: 'c',
+                      chargeA: 25,
+                      kg: null,
+                      price: null,
+                    },
+                  ]
+                : [],
             store: {
               ...option.system.store,
               chemistry,
@@ -85,8 +115,8 @@ const aJobOfAll = fc
               cutOff,
               keepForCritical,
               heaterW: null,
-              inputs: 'add',
-              inputW: null,
+              inputs: made.shares === 'one-input' ? 'one' : 'add',
+              inputW: made.shares === 'input' ? 300 : null,
               strings: [blankString('bank', 'Bank', made.ah)],
             },
           },

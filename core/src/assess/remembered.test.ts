@@ -140,4 +140,13 @@ it('is kept apart by option, by kind of day and by what else is said in words', 
   }
 });
 
+it('an idle that is edited counts in every kind of day', () => {
+  const job = laid(demos[0] as Job);
+  const needWh = (idleW: number) => {
+    const other = edited(job, ['options', 0, 'system', 'arrays', 0, 'controller', 'idleW'], () => idleW);
+    return cells(other)[0]?.needWh ?? 0;
+  };
+  expect(needWh(10) - needWh(0)).toBeGreaterThan(230);
+});
+
 const isFirst = (path: Path, list: string): boolean => path[path.indexOf(list) + 1] === 0;

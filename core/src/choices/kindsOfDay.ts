@@ -6,11 +6,13 @@ import type { LoadProfile } from '../loads/profile.ts';
 import { Effort } from '../moment/effort.ts';
 import type { Leads } from '../paths/cables.ts';
 import type { Ledger } from '../paths/shares.ts';
+import { standingW } from '../paths/standing.ts';
 import { remembering } from '../quantity/remember.ts';
 import { type Asked, askedBy } from '../settle/asked.ts';
 import { aroundOn, settleDay } from '../settle/day.ts';
-import { type Fit, fitFor, throughSystem, usualDay, warmOn } from '../settle/fit.ts';
+import { type Fit, fitFor, usualDay, warmOn } from '../settle/fit.ts';
 import { dayIncome, takenOf } from '../sources/dayIncome.ts';
+import { throughShared } from '../sources/shared.ts';
 import { offeredWh, type Source, wattHours, yieldOf } from '../sources/source.ts';
 import { type SupplyDay, supplyDay } from '../sources/supplyDay.ts';
 import { placeIn, type SunDay, sunDay, withSunInItsMonth } from '../sun/day.ts';
@@ -152,6 +154,7 @@ const remembered = remembering<Job['loads'], AskedDay>(KEPT_DAYS);
 function deciding({ brief, rules, together }: Job, { feeds, system }: DesignOption, leads: Leads | null): unknown[] {
   const { arrays, driving, runs, store, devices, chargers, ...rest } = system;
   return [
+    standingW(system),
     ...Object.values(brief),
     rules,
     together,
@@ -203,7 +206,7 @@ export function playDay(
   const fit = fitFor(asked, { ...around, job: onDay, option, leads });
   const { needWh, busW, supply, cooler } = asked;
   const { system } = option;
-  const sources = supply ? throughSystem([...fit.sources, supply.source], system) : fit.sources;
+  const sources = supply ? throughShared([...fit.sources, supply.source], system) : fit.sources;
   const brings = supply ? dayIncome(sources) : fit.brings;
   const heater = supply ? warmOn(fit.store, { option, ambientC: around.ambientC }, brings) : fit.heater;
   return {

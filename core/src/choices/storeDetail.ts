@@ -3,7 +3,7 @@ import { cyclesAt } from '../battery/cycles.ts';
 import { FULL_SOC } from '../battery/fill.ts';
 import { storeModelOf } from '../battery/fittedModel.ts';
 import type { Part } from '../job/partFields.ts';
-import type { Job } from '../job/schema.ts';
+import type { Job, System } from '../job/schema.ts';
 import { Effort } from '../moment/effort.ts';
 import { dcSide } from '../moment/inverterCable.ts';
 import { type Bank, banksOfList } from '../parts/choose.ts';
@@ -13,6 +13,8 @@ import { COPPER_KG_PER_MM2_M, ohmPerM } from '../reference/conductors.ts';
 import { DEFAULT } from '../reference/defaults.ts';
 import { GUIDE_W } from '../reference/sizes.ts';
 import { type Settled, settle, settledWithin } from '../settle/settle.ts';
+import { holdBack, sharingOf } from '../sources/shared.ts';
+import type { Flow } from '../sources/source.ts';
 
 /** How one source, or all together, fill the store from its reserve. */
 export interface Filling {
@@ -166,19 +168,30 @@ function fillingsOf({ store, driving, sources, option }: Settled): Filling[] {
       drive,
     };
   };
-  const { inputs, inputW } = option.system.store;
-  const mostA = inputW === null ? Number.POSITIVE_INFINITY : inputW / volts;
-  const bestA = (watts: Float64Array) => Math.max(0, ...watts) / volts;
+  const atBest = (id: string, kind: Flow['kind'], watts: number): Flow => ({ id, kind, watts: Float64Array.of(watts) });
+  const sun = sources
+    .filter(({ kind }) => kind === 'sun')
+    .map(({ id, name, watts }) => ({ name, flow: atBest(id, 'sun', Math.max(0, ...watts)) }));
+  const links = driving.links.map(({ link, outputW }) => atBest(link.id, 'driving', outputW));
+  const mains = (of: System['chargers']): Flow =>
+    atBest(
+      'mains',
+      'supply',
+      of.reduce((sum, { ratingA }) => sum + ratingA * volts, 0),
+    );
+  /** A of what comes at once, held to what it shares on its way. */
+  const ampsOf = (flows: readonly Flow[], of: System['chargers'] = chargers): number => {
+    const held = flows.map((flow) => ({ ...flow, watts: flow.watts.slice() }));
+    holdBack(held, sharingOf({ ...option.system, chargers: of }));
+    return held.reduce((sum, { watts }) => sum + (watts[0] as number), 0) / volts;
+  };
   const fillings = [
-    ...sources.filter(({ kind }) => kind === 'sun').map(({ name, watts }) => filled(name, 'sun', bestA(watts))),
-    ...(driving.usedA > 0 ? [filled('Driving', 'driving', driving.usedA, driving.hours)] : []),
-    ...chargers
-      .filter(({ ratingA }) => ratingA > 0)
-      .map(({ name, ratingA }) => filled(name, 'charger', Math.min(ratingA, mostA))),
+    ...sun.map(({ name, flow }) => filled(name, 'sun', ampsOf([flow]))),
+    filled('Driving', 'driving', ampsOf(links), driving.hours),
+    ...chargers.map((one) => filled(one.name, 'charger', ampsOf([mains([one])], [one]))),
   ].filter(({ amps }) => amps > 0);
-  const added = fillings.reduce((total, { amps }) => total + amps, 0);
-  const together = inputs === 'one' ? Math.max(...fillings.map(({ amps }) => amps)) : added;
-  return fillings.length > 1 ? [...fillings, filled('All at once', 'all', Math.min(together, mostA))] : fillings;
+  const all = [...sun.map(({ flow }) => flow), ...links, mains(chargers)];
+  return fillings.length > 1 ? [...fillings, filled('All at once', 'all', ampsOf(all))] : fillings;
 }
 
 /** The depths that are used, each with the store it asks for and the life it leaves. */
@@ -280,8 +293,6 @@ function converterFor12V({ profiles }: Settled, busV: 24 | 48): { readonly loads
   const idleWh = peakW * DEFAULT.converterIdleShare.value * 24;
   return { loads: those.length, wh: wh * (1 / DEFAULT.converterEfficiency.value - 1) + idleWh };
 }
-
-type System = Job['options'][number]['system'];
 
 const withSystem = (job: Job, optionId: string, change: (system: System) => System): Job => ({
   ...job,

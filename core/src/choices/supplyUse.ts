@@ -2,9 +2,10 @@ import type { Supply } from '../job/schema.ts';
 import { supplyLimit } from '../moment/supplyLimit.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
 import { DEFAULT } from '../reference/defaults.ts';
-import { throughSystem, usualDay, warmOn } from '../settle/fit.ts';
+import { usualDay, warmOn } from '../settle/fit.ts';
 import type { Settled } from '../settle/settle.ts';
 import { dayIncome } from '../sources/dayIncome.ts';
+import { throughShared } from '../sources/shared.ts';
 import { offeredWh, type Source, wattHours } from '../sources/source.ts';
 import { beginsAtMin, chargersOf, hoursOf, type SupplyDay, supplyDay } from '../sources/supplyDay.ts';
 
@@ -90,7 +91,7 @@ function dayOn({ settled, supply, day, onW }: AllDay, minutes: number, beside: r
   const { bus, option, store } = settled;
   const busW = bus.busW.map((w, m) => w + ((onW[m] as number) - w) * (on[m] as number));
   const source: Source = { ...day.source, watts: day.source.watts.map((w, m) => w * (on[m] as number)) };
-  const brings = dayIncome(throughSystem([...beside, source], option.system));
+  const brings = dayIncome(throughShared([...beside, source], option.system));
   const heater = warmOn(store, settled, brings);
   return { on, source, played: usualDay({ store, option, brings, heater }, busW) };
 }

@@ -9,9 +9,10 @@ import { loadProfile } from '../loads/profile.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
 import { chargingVoltageV } from '../reference/chemistries.ts';
 import type { Settled } from '../settle/settle.ts';
-import { boxLimits } from '../sources/allInOne.ts';
 import { driveProfile } from '../sources/driving.ts';
 import { hourlyYield, type MeasuredHours } from '../sources/hourlyYield.ts';
+import { type Sharing, sharingOf } from '../sources/shared.ts';
+import type { Flow } from '../sources/source.ts';
 import { chargersOf, supplyDay } from '../sources/supplyDay.ts';
 import { seasonOf } from '../sun/season.ts';
 import { type DemandTable, demandTable, stepMeans } from './demand.ts';
@@ -32,6 +33,7 @@ export interface DaysSetup {
   readonly battery: Battery;
   readonly plan: readonly PlanDay[];
   readonly sharing: Sharing;
+  readonly arrayIds: readonly string[];
   readonly loadNames: readonly { readonly id: string; readonly name: string; readonly critical: boolean }[];
   readonly skyIn: (month: number) => MonthSky;
   /** Wh that each array gives in each hour that was measured. */
@@ -44,7 +46,7 @@ export interface DaysSetup {
 export interface DayTables {
   readonly demand: DemandTable;
   /** One for each link to the alternator: W in each step. */
-  readonly driving: readonly Float64Array[];
+  readonly driving: readonly Flow[];
   /** Of all links, of the day's supply, and of both. */
   readonly drivingW: Float64Array;
   readonly supplyW: Float64Array;
@@ -54,24 +56,6 @@ export interface DayTables {
   readonly outlet: OutletDay | null;
   /** Whether it is spent at home, where what ran down is charged again. */
   readonly isHome: boolean;
-}
-
-/** Outputs and inputs that sources share. */
-export interface Sharing {
-  readonly outputs: readonly {
-    readonly array: number;
-    readonly link: number;
-    readonly mostW: number;
-    readonly blended: boolean;
-  }[];
-  /** What units let in of sun and supplies together, W, with the arrays that are in each and the share of what supplies give. */
-  readonly boxes: readonly {
-    readonly mostW: number;
-    readonly arrays: readonly number[];
-    readonly supplyShare: number;
-  }[];
-  readonly oneInput: boolean;
-  readonly inputW: number;
 }
 
 /** State of charge that loads must gain above the cut-off before they come back. Common practice. */
@@ -121,7 +105,8 @@ export function setUpDays(
     cutOff: cutOffOf(job, option, settled),
     battery: batteryOf(option.system, settled.store.kg),
     plan,
-    sharing: sharingOf(option),
+    sharing: sharingOf(option.system),
+    arrayIds: (option.system.arrays ?? []).map(({ id }) => id),
     loadNames: job.loads.map(({ id, name, critical }) => ({ id, name, critical })),
     skyIn: (month) => {
       const sky = skies.get(month) ?? monthSky(job, option, climate, month, steps, settled.leads);
@@ -130,24 +115,6 @@ export function setUpDays(
     },
     yieldsIn: (hours) => (option.system.arrays ?? []).map((array) => hourlyYield(array, hours, arraysUnder)),
     dayOn,
-  };
-}
-
-function sharingOf({ system }: DesignOption): Sharing {
-  const { arrays, driving, busVoltageV, store } = system;
-  return {
-    outputs: (driving ?? []).flatMap(({ sharesWith, ratingA, sharing }, link) => {
-      const array = (arrays ?? []).findIndex(({ id }) => id === sharesWith);
-      if (array < 0) return [];
-      return [{ array, link, mostW: ratingA * chargingVoltageV(busVoltageV), blended: sharing === 'blended' }];
-    }),
-    boxes: boxLimits(system).map(({ mostW, through }) => ({
-      mostW,
-      arrays: (arrays ?? []).flatMap(({ id }, i) => (through({ id, kind: 'sun' }) > 0 ? [i] : [])),
-      supplyShare: through({ id: '', kind: 'supply' }),
-    })),
-    oneInput: store.inputs === 'one',
-    inputW: store.inputW ?? Number.POSITIVE_INFINITY,
   };
 }
 
@@ -179,9 +146,11 @@ function tablesOf(settled: Settled, plan: PlanDay, kind: Day, index: number, ste
   const profiles = loads.map((load) => loadProfile(load, around));
   const supplied = plan.supply && supplyDay(plan.supply, { profiles, system, inverters, feeds, leads, busW: zeroes() });
   const mayRun = profiles.map((_, i) => supplied?.onBus[i] ?? null);
-  const links = driving.links.map(({ outputW }) => stepMeans(driveProfile(plan.drives, outputW), steps));
+  const links = driving.links.map(({ link: { id }, outputW }): Flow => {
+    return { id, kind: 'driving', watts: stepMeans(driveProfile(plan.drives, outputW), steps) };
+  });
   const home = plan.kind === 'home' ? zeroes().fill(homeW(settled)) : null;
-  const drivingW = links.reduce(sum, new Float64Array(steps));
+  const drivingW = links.map(({ watts }) => watts).reduce(sum, new Float64Array(steps));
   const supplyW = stepMeans(home ?? supplied?.source.watts ?? zeroes(), steps);
   return {
     demand: demandTable(profiles, mayRun, { system, feeds, leads }, kind, meanC, steps),

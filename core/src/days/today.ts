@@ -1,6 +1,8 @@
+import { holdBack, isShared, type Sharing } from '../sources/shared.ts';
+import type { Flow } from '../sources/source.ts';
 import { type FollowingLoad, runningSums } from './demand.ts';
 import type { MonthSky } from './income.ts';
-import type { DaysSetup, DayTables, Sharing } from './setup.ts';
+import type { DaysSetup, DayTables } from './setup.ts';
 import type { WeatherRun } from './weather.ts';
 
 /** A day resolved to numbers before it is stepped through, a value for each step. */
@@ -68,7 +70,7 @@ export function emptyDay(steps: number): Today {
  */
 export function fillDay(
   today: Today,
-  { steps, stepMin, sharing }: DaysSetup,
+  { steps, stepMin, sharing, arrayIds }: DaysSetup,
   { demand, driving, drivingW, supplyW, otherW }: DayTables,
   sky: MonthSky,
   weather: WeatherRun,
@@ -101,21 +103,38 @@ export function fillDay(
   const gives: Gives = measured
     ? (to, array) => addHours(to, measured[array] as Float64Array, d)
     : (to, array) => addArray(to, sky, array, level * steps, above, meanC - sky.meanC, swingC - sky.swingC);
+  if (isShared(sharing)) {
+    shareOut(today, sharing, [...arrayIds.map((id, a) => arrayFlow(id, a, steps, gives)), ...driving], supplyW);
+    return;
+  }
   today.sunW.fill(0);
   for (let a = 0; a < sky.arrays.length; a++) gives(today.sunW, a);
-  const isShared = changesSources(sharing);
-  today.drivingW = isShared ? drivingW.slice() : drivingW;
-  today.supplyW = isShared ? supplyW.slice() : supplyW;
+  today.drivingW = drivingW;
+  today.supplyW = supplyW;
   today.otherW = otherW;
-  if (!isShared) return;
-  if (sharing.outputs.length > 0 && driving.length > 0) shareOutputs(today, sharing, driving, gives);
-  for (const box of sharing.boxes) throughBox(today, box, gives);
-  if (sharing.oneInput || sharing.inputW < Number.POSITIVE_INFINITY) throughInputs(today, sharing);
-  today.otherW = today.drivingW.map((w, s) => w + (today.supplyW[s] as number));
 }
 
-const changesSources = ({ outputs, boxes, oneInput, inputW }: Sharing): boolean =>
-  outputs.length > 0 || boxes.length > 0 || oneInput || inputW < Number.POSITIVE_INFINITY;
+function arrayFlow(id: string, array: number, steps: number, gives: Gives): Flow {
+  const watts = new Float64Array(steps);
+  gives(watts, array);
+  return { id, kind: 'sun', watts };
+}
+
+/** What is left of each where they hold one another back. */
+function shareOut(today: Today, sharing: Sharing, flows: readonly Flow[], supplyW: Float64Array): void {
+  const supply: Flow = { id: 'supply', kind: 'supply', watts: supplyW };
+  const held = [...flows, supply].map((flow) => ({ ...flow, watts: flow.watts.slice() }));
+  holdBack(held, sharing);
+  const of = (wanted: Flow['kind']) =>
+    held.reduce(
+      (sum, { kind, watts }) => (kind === wanted ? sum.map((w, s) => w + (watts[s] as number)) : sum),
+      new Float64Array(supplyW.length),
+    );
+  today.sunW.set(of('sun'));
+  today.drivingW = of('driving');
+  today.supplyW = of('supply');
+  today.otherW = today.drivingW.map((w, s) => w + (today.supplyW[s] as number));
+}
 
 /** Adds what an array gives in each step of the day. */
 type Gives = (to: Float64Array, array: number) => void;
@@ -309,63 +328,5 @@ function addArray(
     const high = table[level + steps + s] as number;
     const w = (low + (high - low) * above) * (1 + perK * (warmerK + swingK * (warmth[s] as number)));
     sunW[s] = (sunW[s] as number) + (w < mostW ? w : mostW);
-  }
-}
-
-/** Where an array and a charger on the alternator come out of one output, together they give no more than it. */
-function shareOutputs(
-  { sunW, drivingW }: Today,
-  { outputs }: Sharing,
-  driving: readonly Float64Array[],
-  gives: Gives,
-): void {
-  const own = new Float64Array(sunW.length);
-  for (const { array, link, mostW, blended } of outputs) {
-    own.fill(0);
-    gives(own, array);
-    const driven = driving[link] as Float64Array;
-    for (let s = 0; s < own.length; s++) {
-      const [bySun, byDriving] = [own[s] as number, driven[s] as number];
-      const over = bySun + byDriving - mostW;
-      if (byDriving === 0 || over <= 0) continue;
-      const sunLess = blended ? (over * bySun) / (bySun + byDriving) : Math.max(0, bySun - mostW);
-      sunW[s] = (sunW[s] as number) - sunLess;
-      drivingW[s] = (drivingW[s] as number) - (over - sunLess);
-    }
-  }
-}
-
-/** An all-in-one unit lets in so much of what its arrays and its charger give, the sun first. */
-function throughBox(
-  { sunW, supplyW }: Today,
-  { mostW, arrays, supplyShare }: Sharing['boxes'][number],
-  gives: Gives,
-): void {
-  const own = new Float64Array(sunW.length);
-  for (const array of arrays) gives(own, array);
-  for (let s = 0; s < own.length; s++) {
-    const bySun = own[s] as number;
-    const bySupply = (supplyW[s] as number) * supplyShare;
-    const sunOver = Math.max(0, bySun - mostW);
-    const supplyOver = Math.max(0, bySupply - (mostW - (bySun - sunOver)));
-    // Where its output is shared, less may come of an array than it alone would give.
-    sunW[s] = Math.max(0, (sunW[s] as number) - sunOver);
-    supplyW[s] = (supplyW[s] as number) - supplyOver;
-  }
-}
-
-/** One socket takes the strongest source; and no more gets in than its limit, the sun first. */
-function throughInputs({ sunW, drivingW, supplyW }: Today, { oneInput, inputW }: Sharing): void {
-  for (let s = 0; s < sunW.length; s++) {
-    let [sun, driving, supply] = [sunW[s], drivingW[s], supplyW[s]] as [number, number, number];
-    if (oneInput) {
-      const most = Math.max(sun, driving, supply);
-      if (sun === most) [driving, supply] = [0, 0];
-      else if (driving === most) [sun, supply] = [0, 0];
-      else [sun, driving] = [0, 0];
-    }
-    sunW[s] = Math.min(sun, inputW);
-    drivingW[s] = Math.min(driving, inputW - (sunW[s] as number));
-    supplyW[s] = Math.min(supply, inputW - (sunW[s] as number) - (drivingW[s] as number));
   }
 }

@@ -1,10 +1,10 @@
 import { dataSheetOf, panelsOf, unlikeOf } from '../panels/panels.ts';
 import { roofPlan } from '../panels/roof.ts';
 import { chargingVoltageV } from '../reference/chemistries.ts';
-import { throughBoxes } from '../sources/allInOne.ts';
+import { throughBox } from '../sources/allInOne.ts';
 import { alternatorVoltage } from '../sources/alternator.ts';
 import { unstarvedMm2 } from '../sources/link.ts';
-import { sharingOutputs } from '../sources/shared.ts';
+import { heldBack, shareOutputs, sharingOf } from '../sources/shared.ts';
 import { offeredWh, peakW, type Source } from '../sources/source.ts';
 import { designMonth } from '../sun/day.ts';
 import { monthlyExtraterrestrialKwh } from '../sun/geometry.ts';
@@ -194,11 +194,11 @@ export const boxClips: Rule = ({ option: { system }, solar, driving }) => {
   const sunOf = (all: readonly Source[], arrays: readonly string[]) =>
     all.filter(({ kind, id }) => kind === 'sun' && arrays.includes(id));
   const clippedIn = (all: readonly Source[]) => all.reduce((wh, { clippedWh }) => wh + clippedWh, 0);
-  const shared = sharingOutputs([...solar.sources, ...driving.sources], system.driving ?? [], system.busVoltageV);
-  const inOrder = [...shared].sort((a, b) => a.priority - b.priority);
-  return system.allInOnes.flatMap((unit): Finding[] => {
-    const { name, arrays, chargeA } = unit;
-    const after = throughBoxes(inOrder, { ...system, allInOnes: [unit] });
+  const sharing = sharingOf(system);
+  const inOrder = heldBack([...solar.sources, ...driving.sources], (flows) => shareOutputs(flows, sharing));
+  return sharing.boxes.flatMap((box): Finding[] => {
+    const { name, arrays, chargeA } = box.unit;
+    const after = heldBack(inOrder, (flows) => throughBox(flows, box));
     const clippedWh = clippedIn(sunOf(after, arrays)) - clippedIn(sunOf(inOrder, arrays));
     const offeredByArrays = sunOf(inOrder, arrays).reduce((wh, one) => wh + offeredWh(one), 0);
     const share = clippedWh / (offeredByArrays || 1);

@@ -7,10 +7,9 @@ import { type Charging, type WarmDay, warmDay, withHeater } from '../battery/war
 import { batteryOf } from '../battery/warmth.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
 import { ARRAY_STEP_W } from '../reference/sizes.ts';
-import { throughBoxes } from '../sources/allInOne.ts';
 import { dayIncome } from '../sources/dayIncome.ts';
 import { type DrivingSize, driveProfile, sizeDriving } from '../sources/driving.ts';
-import { sharingOutputs, throughInputs } from '../sources/shared.ts';
+import { throughShared } from '../sources/shared.ts';
 import { type Sky, type SolarSize, sizeSolar } from '../sources/solar.ts';
 import { type Source, wattHours } from '../sources/source.ts';
 import { planeIrradiance } from '../sun/plane.ts';
@@ -121,19 +120,13 @@ export const skyOver = ({
   flatFactor: job.rules.arrayFactor,
 });
 
-/** What fills the store in the order it is drawn on, shared outputs held to what their charger gives. */
+/** What fills the store in the order it is drawn on, held to what outputs, units and inputs let in. */
 export const sourcesOf = (
   sun: readonly Source[],
   driving: readonly Source[],
   system: SettledDay['option']['system'],
-): readonly Source[] => {
-  const shared = sharingOutputs([...sun, ...driving], system.driving ?? [], system.busVoltageV);
-  const inOrder = [...shared].sort((a, b) => a.priority - b.priority);
-  return throughSystem(inOrder, system);
-};
-
-/** Sources in their order, held to what the units and inputs they come through let in. */
-export const throughSystem = (
-  sources: readonly Source[],
-  system: Pick<SettledDay['option']['system'], 'store'> & Parameters<typeof throughBoxes>[1],
-): readonly Source[] => throughInputs(throughBoxes(sources, system), system.store);
+): readonly Source[] =>
+  throughShared(
+    [...sun, ...driving].sort((a, b) => a.priority - b.priority),
+    system,
+  );

@@ -1,13 +1,13 @@
 import type { AllInOne, System } from '../job/schema.ts';
 import { chargingVoltageV } from '../reference/chemistries.ts';
-import { type Source, withWatts } from './source.ts';
+import type { Flow } from './source.ts';
 
 /** What one all-in-one unit lets into the store at most, W, and which share of each source comes through it. */
 export interface BoxLimit {
   readonly unit: AllInOne;
   readonly mostW: number;
   /** 0…1 by the place of the source: an array that is in it 1, of what supplies charge what its charger gives. */
-  readonly through: (source: Pick<Source, 'id' | 'kind'>) => number;
+  readonly through: (source: Pick<Flow, 'id' | 'kind'>) => number;
 }
 
 /** Units that hold back what sun and mains charge with together. */
@@ -28,26 +28,20 @@ export function boxLimits({ allInOnes, chargers, busVoltageV }: System): BoxLimi
   });
 }
 
-/** Sources held to what the units they come through let in: the sun first, then the mains. */
-export function throughBoxes(sources: readonly Source[], system: System): readonly Source[] {
-  return boxLimits(system).reduce<readonly Source[]>((now, { mostW, through }) => {
-    const shares = now.map(through);
-    if (shares.every((share) => share === 0)) return now;
-    const left = new Float64Array(now[0]?.watts.length ?? 0).fill(mostW);
-    return now.map((source, i) => {
+/** What a unit lets in of what comes through it: the sun first, then the mains. */
+export function throughBox(flows: readonly Flow[], { mostW, through }: BoxLimit): void {
+  const shares = flows.map(through);
+  const steps = flows[0]?.watts.length ?? 0;
+  for (let m = 0; m < steps; m++) {
+    let left = mostW;
+    for (let i = 0; i < flows.length; i++) {
       const share = shares[i] as number;
-      if (share === 0) return source;
-      let isHeld = false;
-      const watts = source.watts.map((w, m) => {
-        const inBox = w * share;
-        const room = left[m] as number;
-        const taken = inBox < room ? inBox : room;
-        left[m] = room - taken;
-        if (taken === inBox) return w;
-        isHeld = true;
-        return w - inBox + taken;
-      });
-      return isHeld ? withWatts(source, watts) : source;
-    });
-  }, sources);
+      if (share === 0) continue;
+      const { watts } = flows[i] as Flow;
+      const inBox = (watts[m] as number) * share;
+      const taken = inBox < left ? inBox : left;
+      left -= taken;
+      if (taken < inBox) watts[m] = (watts[m] as number) - inBox + taken;
+    }
+  }
 }

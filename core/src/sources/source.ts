@@ -19,6 +19,9 @@ export interface Source {
   readonly efficiency: number;
 }
 
+/** What one source gives, W in each minute or longer step of a day; changed in place where it is held back. */
+export type Flow = Pick<Source, 'id' | 'kind' | 'watts'>;
+
 /** Wh that a source offers in a day. */
 export const offeredWh = ({ watts }: Source): number => wattHours(watts);
 
