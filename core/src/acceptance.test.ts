@@ -79,8 +79,8 @@ describe('energy of single loads', () => {
       draw: {
         kind: 'cycle',
         phases: [
-          { label: 'brew', powerW: 1550, minutes: 5.9 },
-          { label: 'keep warm', powerW: (85 * 60) / 70, minutes: 70 },
+          { label: 'brew', powerW: 1550, minutes: 5.9, startRatio: null },
+          { label: 'keep warm', powerW: (85 * 60) / 70, minutes: 70, startRatio: null },
         ],
       },
       uses: [{ startMin: 420, minutes: 75.9 }],
@@ -263,9 +263,9 @@ describe('case: a diesel heater on a 12 V port limited to 10 A', () => {
     draw: {
       kind: 'cycle',
       phases: [
-        { label: 'glow start', powerW: 10.2 * 12, minutes: 20 / 60 },
-        { label: 'run', powerW: 1.75 * 12, minutes: null },
-        { label: 'glow stop', powerW: 8.4 * 12, minutes: 3 },
+        { label: 'glow start', powerW: 10.2 * 12, minutes: 20 / 60, startRatio: null },
+        { label: 'run', powerW: 1.75 * 12, minutes: null, startRatio: null },
+        { label: 'glow stop', powerW: 8.4 * 12, minutes: 3, startRatio: null },
       ],
     },
     uses: [{ startMin: 1200, minutes: 480 }],

@@ -8,7 +8,7 @@ import type { SizedInverter } from '../moment/sizeInverters.ts';
 import { type SupplyMoment, supplyMoment } from '../moment/supplyMoment.ts';
 import { type Trip, tripsOf } from '../moment/trips.ts';
 import type { TimedSet } from '../moment/weighed.ts';
-import { acWeights, startsOf } from '../moment/worstMoment.ts';
+import { acWeights, isIn, startsOf } from '../moment/worstMoment.ts';
 import { MOTOR_FROM } from '../reference/starts.ts';
 import { type Settled, settle } from '../settle/settle.ts';
 import { type AssistDay, assistDay } from './assistDay.ts';
@@ -135,11 +135,10 @@ function rankedSets(job: Job, { slices, coincidence }: Settled, { moment, bears 
       .sort((a, b) => b.watts - a.watts);
     const apparentVa = members.reduce((sum, { id, watts }) => sum + watts * (byId.get(id)?.vaPerW ?? 1), 0);
     const loads = moment.acLoads.filter(({ id }) => ids.includes(id));
-    const starts = startsOf(loads, coincidence, job.rules.twoMayStart).map(({ ids: starters, extraW, seconds }) => ({
-      starters,
-      weight: weight + extraW,
-      seconds,
-    }));
+    const ownW = new Map(loads.map(({ id, perLoadW }) => [id, (weights.get(id) ?? 0) / perLoadW]));
+    const starts = startsOf(loads, coincidence, job.rules.twoMayStart)
+      .filter((starting) => isIn(starting, ownW))
+      .map(({ ids: starters, extraW, seconds }) => ({ starters, weight: weight + extraW, seconds }));
     const worst = starts[0] ?? { starters: [], weight, seconds: 0 };
     return {
       ids,

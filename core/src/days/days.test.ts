@@ -333,10 +333,10 @@ describe('the cut-off', () => {
       draw: {
         kind: 'cycle',
         phases: [
-          { label: 'start', powerW: 122.4, minutes: 1 / 3 },
-          { label: 'run', powerW: 21, minutes: null },
+          { label: 'start', powerW: 122.4, minutes: 1 / 3, startRatio: null },
+          { label: 'run', powerW: 21, minutes: null, startRatio: null },
           // 8.4 A at 12 V for three minutes: 5 Wh.
-          { label: 'stop', powerW: 100.8, minutes: 3 },
+          { label: 'stop', powerW: 100.8, minutes: 3, startRatio: null },
         ],
       },
     });

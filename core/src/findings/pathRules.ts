@@ -1,7 +1,7 @@
 import { usesOn } from '../job/day.ts';
 import type { Device } from '../job/schema.ts';
 import type { LoadProfile } from '../loads/profile.ts';
-import { startOf } from '../moment/starts.ts';
+import { startExtraW } from '../moment/starts.ts';
 import { acLoadsOf, type WorstMoment, worstMoment } from '../moment/worstMoment.ts';
 import { chainOf } from '../paths/chain.ts';
 import { givenRatingW } from '../paths/feed.ts';
@@ -39,8 +39,9 @@ export const inverterLoop: Rule = ({ job }) =>
 
 /** A port shuts off on its peak, not on its mean. */
 export const portOverload: Rule = (assessed) =>
-  fedBy(assessed, 'port').flatMap(({ profile: { load, energyWh }, device, runningW }) => {
-    const startW = (runningW / load.quantity) * (startOf(load).ratio - 1) + runningW;
+  fedBy(assessed, 'port').flatMap(({ profile, device, runningW }) => {
+    const { load, energyWh } = profile;
+    const startW = runningW + (startExtraW(profile) * runningW) / (profile.runningW || 1);
     const amps = startW / device.outputV;
     const overA = device.limitA !== null && amps > device.limitA + 1e-9;
     const overW = device.limitW !== null && startW > device.limitW + 1e-9;

@@ -114,6 +114,7 @@ export const blankCharger = (id: string, name: string, ratingA: number): Charger
   leastA: null,
   efficiency: null,
   powerFactor: null,
+  senses: 'terminals',
   idleW: null,
   ...NOT_BOUGHT,
 });
@@ -135,6 +136,7 @@ export function blankOption(id: string, name: string): DesignOption {
         heaterW: null,
         cutOff: null,
         reconnect: null,
+        selfDischarge: null,
         keepForCritical: 0,
         inputs: 'add',
         inputW: null,
@@ -288,6 +290,7 @@ export function blankJob(title: string): Job {
       coincide: 'any-time',
       arrayCovers: 'the-rest',
       dropOrder: 'critical-last',
+      keepToStop: true,
       cables: {
         limits: 'marine',
         dropOf: 'bus',

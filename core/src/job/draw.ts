@@ -62,7 +62,7 @@ export function asKind(kind: Draw['kind'], powerW: number): Draw {
     case 'standby':
       return { kind, powerW };
     case 'cycle':
-      return { kind, phases: [{ label: 'run', powerW, minutes: null }] };
+      return { kind, phases: [{ label: 'run', powerW, minutes: null, startRatio: null }] };
     case 'thermostatic':
       return { kind, runningW: powerW, duty: 0.3, dutyAtC: 25, setC: 4 };
     case 'water-heating':

@@ -15,6 +15,11 @@ const Cycle = object(
         label: text(40, 'what the phase is called'),
         powerW,
         minutes: orNull(0.01, 1440, 'length in minutes; null for the one phase that fills the rest of the use'),
+        startRatio: orNull(
+          1,
+          12,
+          'starting power ÷ running power of what this phase switches on; null = that of the load',
+        ),
       }),
       { minItems: 1, maxItems: 12 },
     ),

@@ -16,6 +16,7 @@ const FORWARD: Forward = {
   7: fromNoRunsToProposed,
   8: fromPartsApartToAllInOnes,
   9: fromUsualToSaid,
+  10: fromLoadsToPhases,
 };
 
 /** Version 2: devices instead of one inverter; loads with place, other days, device, volts, photos; a kind of day. */
@@ -352,6 +353,33 @@ function fromUsualToSaid(older: Document): Document {
   };
 }
 
+/**
+ * Version 11: what starts in a phase, where a charger senses, whether what stops in order is kept for. Until then nothing
+ * was counted of what a battery loses by itself.
+ */
+function fromLoadsToPhases(older: Document): Document {
+  return {
+    ...older,
+    rules: part(older.rules, (rules) => ({ keepToStop: true, ...rules })),
+    loads: each(older.loads, loadWithPhaseStarts),
+    options: each(older.options, (option) => ({
+      ...option,
+      system: part(option.system, (system) => ({
+        ...system,
+        store: part(system.store, (store) => ({ selfDischarge: 0, ...store })),
+        chargers: each(system.chargers, (charger) => ({ senses: 'terminals', ...charger })),
+      })),
+    })),
+  };
+}
+
+const loadWithPhaseStarts = (load: Document): Document => ({
+  ...load,
+  draw: part(load.draw, (draw) =>
+    draw.kind === 'cycle' ? { ...draw, phases: each(draw.phases, (phase) => ({ startRatio: null, ...phase })) } : draw,
+  ),
+});
+
 /** Until version 9 a duty was that at 25 °C. */
 const loadWithDutyAt = (load: Document): Document => ({
   ...load,
@@ -386,6 +414,7 @@ const APPLIANCE_FORWARD: Forward = {
   7: (older) => older,
   8: (older) => ({ measured: [], ...older }),
   9: (older) => ({ ...older, load: part(older.load, loadWithDutyAt) }),
+  10: (older) => ({ ...older, load: part(older.load, loadWithPhaseStarts) }),
 };
 
 /** Brings an entry of the firm's catalogue forward: its load is of the same versions as a job's. */

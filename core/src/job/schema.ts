@@ -147,6 +147,7 @@ export const JobSchema = Type.Object(
         coincide: oneOf(COINCIDE, 'what may coincide: anything, or what the lanes have at the same time'),
         arrayCovers: oneOf(['the-rest', 'everything'], 'array sized for what the alternator leaves, or for all'),
         dropOrder: oneOf(DROP_ORDERS, 'which loads go first when the store has no more to give'),
+        keepToStop: Type.Boolean({ description: 'so much is kept back that what runs then can be stopped in order' }),
         cables: object(
           {
             limits: oneOf(DROP_LIMITS, 'share of the volts that may be lost on the way'),
@@ -192,7 +193,7 @@ export const JobSchema = Type.Object(
   },
   {
     $schema: 'https://json-schema.org/draft/2020-12/schema',
-    $id: 'urn:joulemetric:job:8',
+    $id: 'urn:joulemetric:job:11',
     title: 'Joulemetric job file',
     additionalProperties: false,
   },

@@ -3,7 +3,18 @@ import { Device } from './deviceSchema.ts';
 import { Placed } from './roofSchema.ts';
 import { Run } from './runSchema.ts';
 import { bought, id, idOrNull, number, object, oneNumberOf, oneOf, orNull, Shading, text, Use } from './schemaParts.ts';
-import { BUS_VOLTAGES, CHEMISTRIES, CONTROLLERS, INPUTS, LINKS, MOUNTS, PATHS, SHARINGS, WIRINGS } from './values.ts';
+import {
+  BUS_VOLTAGES,
+  CHEMISTRIES,
+  CONTROLLERS,
+  INPUTS,
+  LINKS,
+  MOUNTS,
+  PATHS,
+  SENSES,
+  SHARINGS,
+  WIRINGS,
+} from './values.ts';
 
 /** One design of a job: its bus, what holds, what converts, what charges, and how its loads are fed. */
 
@@ -117,6 +128,10 @@ const Chargers = Type.Array(
     leastA: orNull(0, 1000, 'A to which it can be turned down; null = it cannot be'),
     efficiency: orNull(0.5, 1, 'DC out ÷ AC in; null = the usual'),
     powerFactor: orNull(0.4, 1, 'W ÷ VA; null = the usual'),
+    senses: oneOf(
+      SENSES,
+      'where it takes the volts that it holds: at its own terminals, or at the battery by wires of its own',
+    ),
     idleW,
     ...bought,
   }),
@@ -160,6 +175,11 @@ const System = object({
     heaterW: orNull(1, 1000, 'W of a heater that keeps it from freezing; null = none'),
     cutOff: orNull(0, 0.95, 'state of charge at which loads are cut off; null = where the usable depth is used up'),
     reconnect: orNull(0.01, 0.9, 'share of charge above the cut-off at which they come back; null = the usual'),
+    selfDischarge: orNull(
+      0,
+      0.5,
+      'share of its capacity that it loses in a month by itself; null = the usual of its chemistry',
+    ),
     keepForCritical: number(0, 0.8, 'share of charge above the cut-off that is kept for critical loads'),
     inputs: oneOf(INPUTS, 'what fills it adds up, or one socket takes one source at a time'),
     inputW: orNull(5, 50_000, 'W that it takes in at most, whatever comes; null = no limit of its own'),

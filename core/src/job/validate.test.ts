@@ -150,7 +150,7 @@ describe('the door for job files', () => {
   });
 
   it('wants a cycle’s run to be as long as its phases', () => {
-    const phases = [{ label: 'brew', powerW: 1000, minutes: 6 }];
+    const phases = [{ label: 'brew', powerW: 1000, minutes: 6, startRatio: null }];
     const job = aJob([aLoad({ draw: { kind: 'cycle', phases }, uses: [{ startMin: 0, minutes: 5 }] })]);
     expect(validateJob(job)).toMatchObject({
       ok: false,
@@ -204,7 +204,7 @@ describe('every value that the door lets in', () => {
   const base = plugged([
     aLoad({ path: 'inverter-adapter' }),
     aLoad({ path: 'supply-only', startRatio: 3, chargesStore: true }),
-    aLoad({ draw: { kind: 'cycle', phases: [{ label: 'a', powerW: 50, minutes: null }] } }),
+    aLoad({ draw: { kind: 'cycle', phases: [{ label: 'a', powerW: 50, minutes: null, startRatio: null }] } }),
     ...(['thermostatic', 'standby', 'water-heating', 'room'] as const).map((kind) =>
       aLoad({ path: 'inverter', draw: asKind(kind, 500) }),
     ),

@@ -1,6 +1,6 @@
 /** What a job file calls itself, and the version that is written; older ones are brought forward. */
 export const JOB_FORMAT = 'joulemetric-job';
-export const SCHEMA_VERSION = 10;
+export const SCHEMA_VERSION = 11;
 
 /** Ids of a job: small letters, digits and hyphens. */
 export const ID_PATTERN = '^[a-z0-9][a-z0-9-]{0,39}$';
@@ -37,6 +37,7 @@ export const ALTERNATORS = ['steady', 'smart'] as const;
 export const INPUTS = ['add', 'one'] as const;
 /** Who comes first where sun and alternator share one output. */
 export const SHARINGS = ['sun-first', 'blended'] as const;
+export const SENSES = ['terminals', 'battery'] as const;
 /** Kinds of day of a trip; at home the store is filled, away nobody is on board. */
 export const PLAN_KINDS = ['usual', 'parked', 'driving', 'supply', 'away', 'home'] as const;
 /** Which loads go first when the store has no more to give: all at once, what is not critical, the largest. */

@@ -335,12 +335,12 @@ describe('labels that want a word', () => {
     ],
     // What cooling takes in, not what heating does; and what is sold by its Btu/h is no cool box.
     [
-      'Air conditioner\nCooling capacity 2.6 kW\nHeating capacity 2.7 kW\nPower input cooling 0.86 kW heating 0.74 kW\n230V~ 50Hz',
+      'Inverter air conditioner\nCooling capacity 2.6 kW\nHeating capacity 2.7 kW\nPower input cooling 0.86 kW heating 0.74 kW\n230V~ 50Hz',
       { W: 860, C: 2600 },
     ],
     [
       'Portable AC\n9000 BTU/h\nRated power input 1010W\nRated current 4.5A\n220-240V~ 50Hz',
-      { W: 1010, type: 'aircon-rooftop', path: 'inverter' },
+      { W: 1010, type: 'aircon-portable', path: 'inverter' },
     ],
     // In brackets what an input is of; a start of so many seconds is no use.
     [

@@ -119,10 +119,17 @@ export function loadToRow(load: Load): Record<CsvColumn, string> {
   };
 }
 
+type Phase = Extract<Draw, { kind: 'cycle' }>['phases'][number];
+
 const yesNo = (value: boolean): string => (value ? 'yes' : 'no');
 
-const writePhase = ({ label, powerW, minutes }: { label: string; powerW: number; minutes: number | null }): string =>
-  `${label}|${trim(powerW)}|${minutes === null ? '*' : trim(minutes)}`;
+const writePhase = ({ label, powerW, minutes, startRatio }: Phase): string =>
+  [
+    label,
+    trim(powerW),
+    minutes === null ? '*' : trim(minutes),
+    ...(startRatio === null ? [] : [trim(startRatio)]),
+  ].join('|');
 
 function writeDetails(draw: Draw): string {
   if (draw.kind !== 'water-heating' && draw.kind !== 'room') return '';
@@ -291,28 +298,35 @@ function readWord<const T extends string>(reader: RowReader, key: string, values
   return found ?? values[0];
 }
 
-function readPhases(reader: RowReader): Extract<Draw, { kind: 'cycle' }>['phases'] {
+function readPhases(reader: RowReader): Phase[] {
   const parts = reader
     .text('phases')
     .split(';')
     .map((part) => part.trim())
     .filter(Boolean);
   const phases = parts.map((part) => {
-    const [label = '', watts = '', minutes = ''] = part.split('|').map((piece) => piece.trim());
+    const [label = '', watts = '', minutes = '', start = ''] = part.split('|').map((piece) => piece.trim());
     return {
       label: label.slice(0, 40),
       powerW: readNumber(watts),
       minutes: minutes === '*' ? null : readNumber(minutes),
+      startRatio: start === '' ? null : readNumber(start),
     };
   });
   const good = phases.every(
-    ({ powerW, minutes }) =>
-      powerW >= 0 && powerW <= 20_000 && (minutes === null || (minutes >= 0.01 && minutes <= 1440)),
+    ({ powerW, minutes, startRatio }) =>
+      powerW >= 0 &&
+      powerW <= 20_000 &&
+      (minutes === null || (minutes >= 0.01 && minutes <= 1440)) &&
+      (startRatio === null || (startRatio >= 1 && startRatio <= 12)),
   );
   const fillers = phases.filter(({ minutes }) => minutes === null).length;
   if (phases.length === 0 || phases.length > 12 || !good || fillers > 1) {
-    reader.fault('phases', 'phases such as "brew|1000|6; keep warm|60|30", at most one with * for the rest');
-    return [{ label: '', powerW: 0, minutes: null }];
+    reader.fault(
+      'phases',
+      'phases such as "heat|2000|15|1; spin|400|8", each with its W, its min or one * for the rest, and if it has one its own start',
+    );
+    return [{ label: '', powerW: 0, minutes: null, startRatio: null }];
   }
   return phases;
 }

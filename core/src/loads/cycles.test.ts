@@ -5,8 +5,8 @@ import { type Cycle, cycleIn, cycleLasting, cycleTaking } from './cycles.ts';
 const wash: Cycle = {
   kind: 'cycle',
   phases: [
-    { label: 'Heat', powerW: 2000, minutes: 15 },
-    { label: 'Turn', powerW: 150, minutes: 45 },
+    { label: 'Heat', powerW: 2000, minutes: 15, startRatio: null },
+    { label: 'Turn', powerW: 150, minutes: 45, startRatio: null },
   ],
 };
 const lengths = (cycle: Cycle | null) => cycle?.phases.map(({ minutes }) => Math.round((minutes ?? 0) * 100) / 100);
@@ -24,7 +24,7 @@ describe('a cycle of another length', () => {
   });
 
   it('grows as a whole where nothing of it takes little', () => {
-    const boil: Cycle = { kind: 'cycle', phases: [{ label: 'Boil', powerW: 2000, minutes: 4 }] };
+    const boil: Cycle = { kind: 'cycle', phases: [{ label: 'Boil', powerW: 2000, minutes: 4, startRatio: null }] };
     expect(lengths(cycleLasting(boil, 6))).toEqual([6]);
   });
 });

@@ -67,5 +67,5 @@ export function cycleIn(draw: Cycle, useWh: number, minutes: number): Cycle | nu
   const restMin = scaled ? minutes - minutesOf(scaled.phases) : -1;
   if (!scaled || restMin < -SLIGHT_MIN) return null;
   if (restMin <= SLIGHT_MIN) return scaled;
-  return { ...scaled, phases: [...scaled.phases, { label: 'Rest', powerW: 0, minutes: restMin }] };
+  return { ...scaled, phases: [...scaled.phases, { label: 'Rest', powerW: 0, minutes: restMin, startRatio: null }] };
 }

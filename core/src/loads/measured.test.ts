@@ -32,15 +32,15 @@ describe('what is measured of a load', () => {
       {
         kind: 'cycle',
         phases: [
-          { label: 'brew', powerW: 1500, minutes: 6 },
-          { label: 'keep', powerW: 60, minutes: 10 },
+          { label: 'brew', powerW: 1500, minutes: 6, startRatio: null },
+          { label: 'keep', powerW: 60, minutes: 10, startRatio: null },
         ],
       },
       { value: 160, unit: 'Wh' },
     ],
     [
       'nothing of a cycle without a length',
-      { kind: 'cycle', phases: [{ label: 'on', powerW: 5, minutes: null }] },
+      { kind: 'cycle', phases: [{ label: 'on', powerW: 5, minutes: null, startRatio: null }] },
       null,
     ],
   ] as [string, Draw, unknown][])('%s', (_name, draw, value) => {

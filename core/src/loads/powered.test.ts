@@ -5,7 +5,7 @@ import { proposeLoad } from './quickAdd.ts';
 
 const cycle = (...phases: [label: string, powerW: number, minutes: number | null][]): Draw => ({
   kind: 'cycle',
-  phases: phases.map(([label, powerW, minutes]) => ({ label, powerW, minutes })),
+  phases: phases.map(([label, powerW, minutes]) => ({ label, powerW, minutes, startRatio: null })),
 });
 const watts = (draw: Draw) => (draw.kind === 'cycle' ? draw.phases.map(({ powerW }) => powerW) : []);
 

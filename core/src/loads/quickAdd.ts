@@ -20,6 +20,7 @@ import { unfit } from './unfit.ts';
 import { unmet } from './unmet.ts';
 import { unreadBehind } from './unreadBehind.ts';
 import { givesPower, whatItIs } from './whatItIs.ts';
+import { whichCompressor } from './whichCompressor.ts';
 import { eachOfTotal } from './wholeOrEach.ts';
 
 export type { Bus, Proposal } from './proposal.ts';
@@ -50,6 +51,8 @@ export function proposeLoad(
   const isPlate = looksLikeLabel(text) && !saysPerLength(text) && !givesPower(readQuantities(text));
   const fromLabel = isPlate ? proposeFromLabel(text, idFor, pick, firm, bus) : null;
   const proposal = fromLabel ?? proposeFromLine(text, idFor, pick, firm, bus);
+  const which = pick || proposal.questions.length > 0 ? [] : whichCompressor(asTyped, proposal);
+  if (which.length > 0) return { ...proposal, questions: which };
   const problem = proposal.load && proposal.questions.length === 0 ? unfit(proposal.load) : null;
   if (problem === null) return proposal;
   const question: Question = { code: 'unfit', start: 0, end: text.length, found: problem, choices: [] };

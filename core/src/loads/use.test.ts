@@ -13,8 +13,8 @@ const stretches = aLoad({
   draw: {
     kind: 'cycle',
     phases: [
-      { label: 'heat', powerW: 1200, minutes: 5 },
-      { label: 'keep', powerW: 100, minutes: null },
+      { label: 'heat', powerW: 1200, minutes: 5, startRatio: null },
+      { label: 'keep', powerW: 100, minutes: null, startRatio: null },
     ],
   },
   uses: [{ startMin: 480, minutes: 60 }],
@@ -23,8 +23,8 @@ const wash = aLoad({
   draw: {
     kind: 'cycle',
     phases: [
-      { label: 'heat', powerW: 2000, minutes: 5 },
-      { label: 'turn', powerW: 150, minutes: 40 },
+      { label: 'heat', powerW: 2000, minutes: 5, startRatio: null },
+      { label: 'turn', powerW: 150, minutes: 40, startRatio: null },
     ],
   },
   uses: [{ startMin: 480, minutes: 45 }],

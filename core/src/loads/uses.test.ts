@@ -85,7 +85,7 @@ describe('a run made longer', () => {
 });
 
 describe('phases', () => {
-  const phase = (minutes: number | null) => ({ label: 'p', powerW: 100, minutes });
+  const phase = (minutes: number | null) => ({ label: 'p', powerW: 100, minutes, startRatio: null });
 
   it('set the length of the runs when all are fixed, its least when one fills the rest', () => {
     const load = aLoad({ uses: [{ startMin: 60, minutes: 10 }] });

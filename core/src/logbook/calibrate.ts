@@ -126,9 +126,11 @@ function ofCycle(
   { phases, wh }: Stated,
   refused: string | null,
 ): Calibration[] {
-  const measured = phases.flatMap(({ label, minutes, meanW }) =>
-    meanW === null || minutes === null ? [] : [{ label, powerW: meanW / load.quantity, minutes }],
-  );
+  const startsAs = new Map(draw.phases.map(({ label, startRatio }) => [label, startRatio]));
+  const measured = phases.flatMap(({ label, minutes, meanW }) => {
+    const startRatio = startsAs.get(label) ?? null;
+    return meanW === null || minutes === null ? [] : [{ label, powerW: meanW / load.quantity, minutes, startRatio }];
+  });
   if (measured.length === 0 || wh === null) return [];
   const length = measured.reduce((sum, { minutes }) => sum + minutes, 0);
   const lasting = (uses: readonly Use[]): Use[] => uses.map((use) => ({ ...use, minutes: length }));

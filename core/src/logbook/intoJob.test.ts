@@ -143,7 +143,10 @@ describe('from a log into the job', () => {
   });
 
   it('the phases of a cycle, unless they contradict themselves', () => {
-    const brew: Load['draw'] = { kind: 'cycle', phases: [{ label: 'brew', powerW: 1400, minutes: 6 }] };
+    const brew: Load['draw'] = {
+      kind: 'cycle',
+      phases: [{ label: 'brew', powerW: 1400, minutes: 6, startRatio: null }],
+    };
     const job = one(brew, { uses: [{ startMin: 600, minutes: 6 }] });
     const phases = [
       { label: 'brew', minutes: 5.9, wh: 140 },

@@ -8,7 +8,7 @@ import type { Currents } from '../reference/currents.ts';
 import { type BusMoment, busMoment } from './busMoment.ts';
 import type { Coincidence } from './coincidence.ts';
 import type { Slice } from './slices.ts';
-import { startOf } from './starts.ts';
+import { startExtraAt, startSteps } from './starts.ts';
 
 /** Where it is asked for. */
 interface Around {
@@ -36,29 +36,31 @@ export function busCurrents(worst: BusMoment, around: Around, nominalV: number, 
   const long = profiles.filter(({ load }) => longestRunMin(load, around.day) * 60 > shortS);
   const longA = long.length === profiles.length ? worstA : momentOf(long, slices);
   const starts = profiles
-    .flatMap(({ load, runningW }) => {
-      const extraW = (runningW / load.quantity) * (startOf(load).ratio - 1);
-      const chain = chainOf(load, devices);
-      if (extraW <= 0 || !chain.fromBus) return [];
+    .flatMap((profile) => {
+      const chain = chainOf(profile.load, devices);
+      const mostW = Math.max(0, ...startSteps(profile).map(({ extraW }) => extraW));
+      if (mostW <= 0 || !chain.fromBus) return [];
       const feed = feeds.find(({ device }) => device.id === chain.device?.id);
-      const busW = extraW / chain.efficiency / (feed ? efficiencyAt(feed.curve, 1) : 1);
-      return [{ id: load.id, extraW, busA: busW / nominalV }];
+      const busW = mostW / chain.efficiency / (feed ? efficiencyAt(feed.curve, 1) : 1);
+      return [{ profile, busA: busW / nominalV }];
     })
     .sort((a, b) => b.busA - a.busA);
   let startA = worstA;
-  for (const { id, extraW, busA } of starts) {
+  for (const { profile, busA } of starts) {
     if (worstA + busA <= startA) break;
-    const starting = slices.map((slice) => ({ ...slice, powerW: withMore(slice.powerW, id, extraW) }));
-    startA = Math.max(startA, momentOf(profiles, starting));
+    const asItStarts = slices.map((slice) => ({ ...slice, powerW: starting(slice.powerW, profile) }));
+    startA = Math.max(startA, momentOf(profiles, asItStarts));
   }
   // A second one at the same instant adds no more than its own.
   const second = around.twoMayStart ? (starts[1]?.busA ?? 0) : 0;
   return { longA, worstA, startA: startA + second };
 }
 
-function withMore(powerW: Slice['powerW'], id: string, extraW: number): Slice['powerW'] {
+/** A slice in which one piece of a load starts. */
+function starting(powerW: Slice['powerW'], profile: LoadProfile): Slice['powerW'] {
+  const { id, quantity } = profile.load;
   const now = powerW.get(id);
-  return now === undefined ? powerW : new Map([...powerW, [id, now + extraW]]);
+  return now === undefined ? powerW : new Map([...powerW, [id, now + startExtraAt(profile, now / quantity)]]);
 }
 
 /**

@@ -114,8 +114,8 @@ describe('what may coincide by the lanes', () => {
       draw: {
         kind: 'cycle',
         phases: [
-          { label: 'brew', powerW: 1000, minutes: 6 },
-          { label: 'warm', powerW: 60, minutes: 30 },
+          { label: 'brew', powerW: 1000, minutes: 6, startRatio: null },
+          { label: 'warm', powerW: 60, minutes: 30, startRatio: null },
         ],
       } as const,
       uses: at(420, 36),
@@ -314,6 +314,7 @@ describe('watts at the inverter', () => {
       apparentVa: 50,
       vaPerW: 1,
       startExtraW: 0,
+      starts: [],
       startSeconds: 0,
     };
     const acLoads = [

@@ -26,14 +26,16 @@ export class Weighed {
    * The heaviest set of all slices.
    * @param running loads that must be in it
    * @param above only a set heavier than this is wanted; no ids when there is none
+   * @param among slices in which loads draw so many W
    */
-  heaviest(running: readonly string[] = [], above = -1): TimedSet {
+  heaviest(running: readonly string[] = [], above = -1, among: (powerW: Weights) => boolean = () => true): TimedSet {
     let best: TimedSet = { ids: [], weight: Math.max(0, above), startMin: null, isProved: true };
     let isFound = false;
     const least = () => (isFound ? best.weight : above);
     for (const one of this.#slices) {
       if (one.sum <= least()) break;
-      if (running.some((id) => !one.slice.powerW.has(id)) || one.bound <= least()) continue;
+      if (running.some((id) => !one.slice.powerW.has(id)) || !among(one.slice.powerW)) continue;
+      if (one.bound <= least()) continue;
       const set = this.#coincidence.heaviest(one.weights, running, least());
       if (!set) continue;
       best = { ...set, startMin: one.slice.startMin };

@@ -3,7 +3,7 @@ import type { LoadProfile } from '../loads/profile.ts';
 import { chainOf } from '../paths/chain.ts';
 import type { Coincidence, Weights } from './coincidence.ts';
 import type { Slice } from './slices.ts';
-import { startOf } from './starts.ts';
+import { isSameW, startExtraW, startOf, startSteps } from './starts.ts';
 import { type TimedSet, Weighed } from './weighed.ts';
 
 /** One load as the output of its inverter sees it. */
@@ -16,8 +16,10 @@ export interface AcLoad {
   /** W at the inverter for each W at the load's own terminals, and VA for each W at the inverter. */
   readonly perLoadW: number;
   readonly vaPerW: number;
-  /** W that one piece adds for a moment while it starts: start − run; and for how many seconds. */
+  /** W that one piece adds for a moment while it starts, on top of its strongest; and for how many seconds. */
   readonly startExtraW: number;
+  /** The same by what all pieces draw at their own terminals then. */
+  readonly starts: readonly { readonly atW: number; readonly extraW: number }[];
   readonly startSeconds: number;
   readonly quantity: number;
 }
@@ -48,7 +50,8 @@ export function acLoadsOf(profiles: readonly LoadProfile[], devices: readonly De
 /** A load as mains feeds it, through an adapter of that efficiency if it has one. */
 export function acLoad(load: LoadProfile['load'], runningW: number, efficiency: number): AcLoad {
   const atMainsW = runningW / efficiency;
-  const { ratio, seconds } = startOf(load);
+  const { seconds } = startOf(load);
+  const profile = { load, runningW };
   return {
     id: load.id,
     name: load.name,
@@ -56,7 +59,11 @@ export function acLoad(load: LoadProfile['load'], runningW: number, efficiency: 
     apparentVa: atMainsW / load.powerFactor,
     perLoadW: 1 / efficiency,
     vaPerW: 1 / load.powerFactor,
-    startExtraW: (atMainsW / load.quantity) * (ratio - 1),
+    startExtraW: startExtraW(profile) / efficiency,
+    starts: startSteps(profile).map(({ runningW: pieceW, extraW }) => ({
+      atW: pieceW * load.quantity,
+      extraW: extraW / efficiency,
+    })),
     startSeconds: seconds,
     quantity: load.quantity,
   };
@@ -113,9 +120,10 @@ function heaviestStart(
   floor: HeaviestStart | null,
 ): HeaviestStart | null {
   let best = floor;
-  for (const { ids: starters, extraW, seconds } of ordered) {
+  for (const starting of ordered) {
+    const { ids: starters, extraW, seconds } = starting;
     if (best && heaviestW + extraW <= best.weight) break;
-    const set = inW.heaviest(starters, best ? best.weight - extraW : -1);
+    const set = inW.heaviest(starters, best ? best.weight - extraW : -1, (powerW) => isIn(starting, powerW));
     if (set.ids.length > 0) best = { ...set, weight: set.weight + extraW, starters, seconds };
   }
   return best;
@@ -125,20 +133,34 @@ export interface Starting {
   readonly ids: readonly string[];
   readonly extraW: number;
   readonly seconds: number;
+  /** W that each of them draws then, all pieces, at its own terminals. */
+  readonly atW: readonly number[];
 }
+
+/** Whether a start may be where loads draw so many W at their own terminals. */
+export const isIn = ({ ids, atW }: Starting, powerW: Pick<Weights, 'get'>): boolean =>
+  ids.every((id, i) => isSameW(powerW.get(id) ?? 0, atW[i] as number));
 
 /** Every way one piece (or two, if two may start at once) can start, largest extra first. */
 export function startsOf(loads: readonly AcLoad[], coincidence: Coincidence, twoMayStart: boolean): Starting[] {
-  const able = loads.filter(({ startExtraW }) => startExtraW > 0);
-  const singles = able.map((load) => ({ ids: [load.id], extraW: load.startExtraW, seconds: load.startSeconds }));
+  const able = loads.flatMap(({ starts, ...load }) => starts.map((start) => ({ ...load, ...start })));
+  const singles = able.map(({ id, extraW, startSeconds, atW }) => ({
+    ids: [id],
+    extraW,
+    seconds: startSeconds,
+    atW: [atW],
+  }));
   const pairs = twoMayStart
     ? able.flatMap((a, i) =>
         able.slice(i).flatMap((b) => {
-          if (a === b)
-            return a.quantity > 1 ? [{ ids: [a.id, a.id], extraW: 2 * a.startExtraW, seconds: a.startSeconds }] : [];
+          const atW = [a.atW, b.atW];
+          if (a.id === b.id)
+            return a === b && a.quantity > 1
+              ? [{ ids: [a.id, a.id], extraW: 2 * a.extraW, seconds: a.startSeconds, atW }]
+              : [];
           if (!coincidence.allows([a.id, b.id])) return [];
           const seconds = Math.max(a.startSeconds, b.startSeconds);
-          return [{ ids: [a.id, b.id], extraW: a.startExtraW + b.startExtraW, seconds }];
+          return [{ ids: [a.id, b.id], extraW: a.extraW + b.extraW, seconds, atW }];
         }),
       )
     : [];

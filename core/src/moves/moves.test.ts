@@ -51,8 +51,8 @@ const job = fc
               ? {
                   kind: 'cycle',
                   phases: [
-                    { label: 'brew', powerW: watts, minutes: 2 },
-                    { label: 'keep warm', powerW: watts / 10, minutes: null },
+                    { label: 'brew', powerW: watts, minutes: 2, startRatio: null },
+                    { label: 'keep warm', powerW: watts / 10, minutes: null, startRatio: null },
                   ],
                 }
               : { kind: 'steady', powerW: watts },

@@ -22,6 +22,7 @@ export type QuestionCode =
   | 'cooling-or-input'
   | 'shaft-or-input'
   | 'sound-or-input'
+  | 'fixed-or-inverter'
   | 'unlike-type'
   | 'several-outputs'
   | 'whose-store'

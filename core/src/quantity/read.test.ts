@@ -186,9 +186,9 @@ describe('how long', () => {
       draw: {
         kind: 'cycle',
         phases: [
-          { label: 'start', powerW: 105, minutes: 4 },
-          { label: 'run', powerW: 22, minutes: null },
-          { label: 'stop', powerW: 85, minutes: 3 },
+          { label: 'start', powerW: 105, minutes: 4, startRatio: null },
+          { label: 'run', powerW: 22, minutes: null, startRatio: null },
+          { label: 'stop', powerW: 85, minutes: 3, startRatio: null },
         ],
       },
       uses: [{ startMin: 300, minutes: 120 }],

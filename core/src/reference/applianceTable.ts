@@ -1,7 +1,8 @@
 /**
  * Generic appliance types, one a line; no makes. Watts are what one piece takes at its own terminals while
  * it runs: typical, then the usual range. Column "when" is minutes @ start times; "day" is around the clock.
- * Draw: W | W duty setC for what cycles | phases "name W min, …" ("*" fills the rest of the run) | standby W |
+ * Draw: W | W duty setC for what cycles | phases "name W min, …" ("*" fills the rest of the run, "W×1" starts so
+ * many times as strongly as it runs, where the column "start" is not of it) | standby W |
  * water-heating W litres rise efficiency standing-W | room mode capacity COP set m³ insulation glass-m² internal-W.
  * Label T = common practice, M = recalled from memory.
  *
@@ -12,8 +13,8 @@ kettle | Kettle | water boiler tea hot | steady 1500 | 900–2400 | 4 @ 07:00 12
 kettle-low | Low-watt kettle | travel kettle water boiler | steady 900 | 600–1000 | 6 @ 07:00 12:30 18:30 | inverter | resistive | 1 | M
 kettle-12v | 12 V kettle | travel water boiler | steady 150 | 120–200 | 25 @ 07:00 | direct | resistive | 1 | M
 coffee-filter | Coffee machine, filter | coffee drip brewer pot moka | cycle brew 1000 6, keep warm 60 30 | 700–1500 | 36 @ 07:00 | inverter | resistive | 1 | M
-coffee-pod | Coffee machine, pod | coffee capsule espresso | cycle heat 1400 0.5, brew 1200 1 | 1200–1600 | 1.5 @ 07:00 10:00 14:00 | inverter | pump | 1 | M
-coffee-espresso | Espresso machine | coffee barista | cycle heat 1400 5, brew 1000 2 | 1000–1600 | 7 @ 07:00 13:00 | inverter | pump | 1 | M
+coffee-pod | Coffee machine, pod | coffee capsule espresso | cycle heat 1400×1 0.5, brew 1200×1.1 1 | 1200–1600 | 1.5 @ 07:00 10:00 14:00 | inverter | pump | 1 | M
+coffee-espresso | Espresso machine | coffee barista | cycle heat 1400×1 5, brew 1000×1.1 2 | 1000–1600 | 7 @ 07:00 13:00 | inverter | pump | 1 | M
 coffee-grinder | Coffee grinder | beans mill | steady 150 | 100–250 | 1 @ 07:00 | inverter | tool | 0.8 | M
 milk-frother | Milk frother | foam latte | steady 450 | 300–600 | 2 @ 07:00 | inverter | resistive | 1 | M
 toaster | Toaster | bread toast | steady 900 | 700–1400 | 4 @ 07:15 | inverter | resistive | 1 | T
@@ -34,7 +35,7 @@ egg-boiler | Egg cooker | boiler | steady 350 | 300–400 | 10 @ 07:30 | inverte
 blender | Blender | smoothie mixer | steady 500 | 300–1200 | 2 @ 08:00 | inverter | tool | 0.85 | M
 hand-mixer | Hand mixer | whisk baking | steady 250 | 150–400 | 4 @ 16:00 | inverter | tool | 0.85 | M
 food-processor | Food processor | chopper | steady 600 | 400–900 | 3 @ 17:30 | inverter | tool | 0.85 | M
-dishwasher-small | Tabletop dishwasher | dishes washing | cycle heat 1100 25, wash 60 50 | 900–1300 | 75 @ 19:30 | inverter | pump | 0.95 | M
+dishwasher-small | Tabletop dishwasher | dishes washing | cycle heat 1100×1 25, wash 60 50 | 900–1300 | 75 @ 19:30 | inverter | pump | 0.95 | M
 extractor-hood | Extractor fan, galley | hood cooker vent | steady 25 | 10–60 | 30 @ 18:15 | direct | electronics | 1 | M
 ignition-gas | Gas hob ignition | igniter spark | steady 2 | 1–5 | 1 @ 07:00 12:00 18:00 | direct | electronics | 1 | M
 fridge-small | Compressor fridge, 40 l | refrigerator cooler | thermostatic 42 0.24 4 | 35–55 | day | direct | motor | 1 | T
@@ -100,7 +101,7 @@ nebuliser | Nebuliser | medical inhaler | steady 100 | 60–180 | 15 @ 08:00 20:
 medicine-fridge | Medicine fridge | medication insulin medical cooler | thermostatic 30 0.25 5 | 20–45 | day | direct | motor | 1 | M
 heater-diesel | Diesel heater | air heating parking | cycle glow start 105 4, run 22 *, glow stop 85 3 | 15–40 | 180 @ 05:30 18:00 | direct | resistive | 1 | T
 heater-gas | Gas blower heater | air heating | steady 20 | 10–45 | 360 @ 17:00 | direct | electronics | 1 | M
-heater-water-diesel | Diesel water heater | hydronic boiler | cycle glow start 110 3, run 35 *, glow stop 80 3 | 25–60 | 40 @ 06:30 18:30 | direct | pump | 1 | M
+heater-water-diesel | Diesel water heater | hydronic boiler | cycle glow start 110×1 3, run 35 *, glow stop 80×1 3 | 25–60 | 40 @ 06:30 18:30 | direct | pump | 1 | M
 boiler-gas | Gas boiler | hot water heating | steady 15 | 5–40 | 60 @ 07:00 18:00 | direct | electronics | 1 | M
 boiler-small | Electric boiler, 6 l | hot water tank | water-heating 800 15 40 0.95 6 | 300–1500 | 60 @ 06:00 | inverter | resistive | 1 | M
 boiler-electric | Electric water heater, 10 l | hot water boiler tank immersion geyser | water-heating 800 20 40 0.95 8 | 400–1500 | 90 @ 06:00 | inverter | resistive | 1 | M
@@ -109,7 +110,9 @@ panel-heater | Electric panel heater | radiator heating infrared | room heating 
 blanket | Electric blanket, 12 V | heated bed | steady 45 | 30–80 | 60 @ 22:00 | direct | resistive | 1 | M
 blanket-mains | Electric blanket, mains | heated bed | steady 60 | 40–100 | 60 @ 22:00 | inverter | resistive | 1 | M
 underfloor | Underfloor heating | warm floor mat | steady 200 | 100–400 | 120 @ 07:00 18:00 | inverter | resistive | 1 | M
-aircon-rooftop | Rooftop air conditioner | aircon con cooling ac climate | room cooling 3400 2.8 24 14 light 0.8 200 | 900–1800 | 240 @ 13:00 | inverter | rooftop | 0.9 | T
+aircon-rooftop | Rooftop air conditioner | aircon con cooling ac climate fixed speed | room cooling 3400 2.8 24 14 light 0.8 200 | 900–1800 | 240 @ 13:00 | inverter | fixed-speed | 0.9 | T
+aircon-window | Window air conditioner | aircon con cooling ac climate wall old fixed speed | room cooling 2500 2.7 24 14 light 0.8 200 | 500–1500 | 240 @ 13:00 | inverter | fixed-speed | 0.9 | M
+aircon-portable | Portable air conditioner | aircon con cooling ac climate hose spot fixed speed | room cooling 2600 2.5 24 14 light 0.8 200 | 700–1400 | 240 @ 13:00 | inverter | fixed-speed | 0.9 | M
 aircon-12v | Battery air conditioner, 12/24 V | aircon con cooling parking climate | room cooling 1200 2.6 25 6 light 0.5 100 | 250–800 | 240 @ 13:00 | direct | variable | 1 | M
 aircon-split | Split air conditioner, inverter type | aircon con cooling climate heat pump | room cooling 2100 3.5 24 14 good 0.8 200 | 300–1000 | 240 @ 13:00 | inverter | variable | 0.95 | M
 evap-cooler | Evaporative cooler | swamp cooling | steady 40 | 20–80 | 360 @ 12:00 | direct | electronics | 1 | M
@@ -126,8 +129,8 @@ composting-fan | Toilet vent fan | composting separating wc | standby 1.5 | 1–
 water-purifier | Water steriliser, UV | filter purifier | steady 20 | 10–40 | 10 @ 07:00 12:30 19:00 | direct | electronics | 1 | M
 water-maker | Water maker | desalinator reverse osmosis | steady 500 | 300–2400 | 60 @ 11:00 | inverter | motor | 0.8 | M
 washing-machine-small | Small washing machine | washer laundry | steady 250 | 150–500 | 40 @ 10:00 | inverter | motor | 0.75 | M
-washing-machine | Washing machine, heating | washer laundry | cycle heat 2000 15, wash 150 50, spin 400 8 | 1800–2300 | 73 @ 10:00 | inverter | motor | 0.85 | T
-tumble-dryer | Tumble dryer | clothes drier laundry heat pump | steady 2400 | 1800–2600 | 60 @ 11:30 | inverter | motor | 0.95 | T
+washing-machine | Washing machine, heating | washer laundry | cycle heat 2000×1 15, wash 150 50, spin 400 8 | 1800–2300 | 73 @ 10:00 | inverter | motor | 0.85 | T
+tumble-dryer | Tumble dryer | clothes drier laundry heat pump | steady 2400 | 1800–2600 | 60 @ 11:30 | inverter | heated | 0.95 | T
 iron | Clothes iron | ironing press | steady 1200 | 800–2200 | 15 @ 09:00 | inverter | resistive | 1 | M
 vacuum | Vacuum cleaner, mains | hoover vac clean | steady 700 | 400–1400 | 10 @ 10:00 | inverter | tool | 0.9 | T
 vacuum-robot | Robot vacuum cleaner, its dock | hoover clean cleaner robotic | steady 28 | 15–60 | 120 @ 11:00 | inverter | electronics | 0.5 | M

@@ -108,12 +108,13 @@ function readDraw(text: string): Draw {
           .join(' ')
           .split(', ')
           .map((phase) => {
-            const match = /^(.+) ([\d.]+) ([\d.*]+)$/.exec(phase);
+            const match = /^(.+) ([\d.]+)(?:×([\d.]+))? ([\d.*]+)$/.exec(phase);
             if (!match) throw new Error(`appliance table: cannot read phase "${phase}"`);
             return {
               label: match[1] ?? '',
               powerW: Number(match[2]),
-              minutes: match[3] === '*' ? null : Number(match[3]),
+              minutes: match[4] === '*' ? null : Number(match[4]),
+              startRatio: match[3] === undefined ? null : Number(match[3]),
             };
           }),
       };

@@ -1,6 +1,5 @@
 import type { Load } from '../job/schema.ts';
 import type { LoadProfile } from '../loads/profile.ts';
-import { startOf } from '../moment/starts.ts';
 import { Weighed } from '../moment/weighed.ts';
 import { type Chain, chainOf } from '../paths/chain.ts';
 import type { DeviceDay } from '../paths/device.ts';
@@ -144,9 +143,4 @@ export function drawnUsually(
     for (const { id, node, w } of ofDevices) if (id !== self.chain.device?.id) add(node, w);
     return drawn;
   };
-}
-
-/** W at its own terminals that one piece of a load draws beyond what it runs on while it starts. */
-export function startExtraW({ load, profile }: Appliance): number {
-  return (profile.runningW / load.quantity) * (startOf(load).ratio - 1);
 }

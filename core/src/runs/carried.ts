@@ -2,7 +2,7 @@ import { levelsOf } from '../battery/levels.ts';
 import { restVoltageV } from '../battery/rest.ts';
 import type { Load, Run } from '../job/schema.ts';
 import { LOW_12V } from '../moment/inverterCable.ts';
-import { startOf } from '../moment/starts.ts';
+import { startExtraW, startOf } from '../moment/starts.ts';
 import { Weighed } from '../moment/weighed.ts';
 import { chainOf } from '../paths/chain.ts';
 import { leastVoltsOf, startsHard } from '../paths/leastVolts.ts';
@@ -225,12 +225,11 @@ function atEnd({ run, zone }: Branch, own: Hanging, fitted: Fitted): void {
 }
 
 function started(own: Hanging, load: Load, { profiles }: Fitted, perW: number): void {
-  const { ratio, seconds } = startOf(load);
-  const runningW = profiles.find((profile) => profile.load.id === load.id)?.runningW ?? 0;
-  const extraW = ((runningW * perW) / load.quantity) * (ratio - 1);
+  const profile = profiles.find((one) => one.load.id === load.id);
+  const extraW = profile ? startExtraW(profile) * perW : 0;
   if (extraW <= own.extraW) return;
   own.extraW = extraW;
-  own.seconds = seconds;
+  own.seconds = startOf(load).seconds;
 }
 
 /** What a run carries, its parent carries too; behind a converter only the converter counts. */

@@ -1,12 +1,12 @@
 import { restVoltageV } from '../battery/rest.ts';
 import type { Run, System } from '../job/schema.ts';
-import { startOf } from '../moment/starts.ts';
+import { startExtraW, startOf } from '../moment/starts.ts';
 import type { DeviceDay } from '../paths/device.ts';
 import { intoLead } from '../paths/lead.ts';
 import { type BusDay, busDay } from '../paths/ledger.ts';
 import { remembering } from '../quantity/remember.ts';
 import { chargingVoltageV } from '../reference/chemistries.ts';
-import { type Appliance, appliancesOn, drawnBy, drawnUsually, heaviestWith, startExtraW } from './appliances.ts';
+import { type Appliance, appliancesOn, drawnBy, drawnUsually, heaviestWith } from './appliances.ts';
 import { type BusNet, busNet, type Copper, solveBus } from './busNet.ts';
 import { type DropOut, dropOutAt } from './dropOut.ts';
 import type { BankEnd, Cabled, Fitted } from './fitted.ts';
@@ -168,7 +168,7 @@ function voltsOf(
     const { load, node, run, cutOffV, chain } = appliance;
     const set = setWith(load.id);
     const at = solvedWith(set);
-    const extraW = startExtraW(appliance);
+    const extraW = startExtraW(appliance.profile);
     const start =
       extraW > 0
         ? solveBus(

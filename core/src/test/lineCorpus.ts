@@ -7,6 +7,10 @@
  */
 export const LINES = `
 kettle ⇒ type kettle; W 1500; path inverter
+inverter aircon 900W input 3h ⇒ type aircon-split; W 900; start 1.2
+fixed-speed aircon 900W input 3h ⇒ type aircon-rooftop; W 900; start 4
+window aircon 900W input 3h ⇒ type aircon-window; W 900; start 4
+portable air conditioner 1000W input 3h ⇒ type aircon-portable; W 1000; start 4
 2 laptops 38W 5h ⇒ type laptop; q 2; W 38; min 300; path inverter-adapter
 two laptops 38W 5h ⇒ type laptop; q 2; W 38
 laptop x2 38W ⇒ type laptop; q 2; W 38
@@ -116,12 +120,12 @@ microwave 800W output ⇒ W 1176.47
 microwave 1200W input 5 min ⇒ W 1200; min 5
 microwave 1200W input 800W output ⇒ W 1200
 microwave ⇒ type microwave-700; W 1050
-aircon ⇒ type aircon-rooftop
+aircon ⇒ ?fixed-or-inverter/inverter aircon; type aircon-rooftop
 aircon 2kW ⇒ ?cooling-or-input/2kW cooling
-aircon 3400W cooling ⇒ C 3400
-aircon 9000 btu ⇒ C 2637.639
-aircon 13,500 btu/h ⇒ C 3956.4585
-aircon 1200W input 2h ⇒ W 1200; min 120
+aircon 3400W cooling ⇒ ?fixed-or-inverter; C 3400
+aircon 9000 btu ⇒ ?fixed-or-inverter; C 2637.639
+aircon 13,500 btu/h ⇒ ?fixed-or-inverter; C 3956.4585
+aircon 1200W input 2h ⇒ ?fixed-or-inverter; W 1200; min 120
 air conditioner 12V 40A ⇒ W 480; path direct
 amplifier 200W ⇒ ?sound-or-input
 amplifier 200W output 2h ⇒ W 50; min 120
@@ -274,8 +278,8 @@ LED strip 5 m 72W 4h ⇒ W 72; min 240
 heater cable 15 W per metre ⇒ ?per-length
 speaker 20W RMS 2h ⇒ type speaker; W 5; min 120
 soundbar 30W RMS 2h ⇒ type speaker; W 7.5; min 120
-air con 3000 BTU 4h ⇒ type aircon-rooftop; W 314; min 240; path inverter
-air con 12000 btu/h ⇒ C 3516.85
+air con 3000 BTU 4h ⇒ ?fixed-or-inverter; type aircon-rooftop; W 314; min 240; path inverter
+air con 12000 btu/h ⇒ ?fixed-or-inverter; C 3516.85
 freezer 60W 150% duty ⇒ ?second-figure
 freezer 60W 0% duty ⇒ ?second-figure
 freezer 60W 100% duty ⇒ duty 100
@@ -446,7 +450,7 @@ hairdryer 1200/1800W ⇒ ?second-figure/1800 W
 dish washer 1kW ⇒ type dishwasher-small; W 1000
 airfryer 1400W 20min ⇒ type air-fryer; W 1400; min 20
 aircon bedroom 900W 4h ⇒ ?cooling-or-input/900W input
-aircon bedroom 900W input 4h ⇒ type aircon-rooftop; W 900; path inverter
+aircon bedroom 900W input 4h ⇒ ?fixed-or-inverter; type aircon-rooftop; W 900; path inverter
 freezer 1.2 kWh a day ⇒ type freezer-small; wh 1200; duty 38
 fridge 20 kWh a day ⇒ ?energy-above-power
 aircon 230V 3.5A running, 17A start, 4h ⇒ W 805; start 4.857; path inverter
@@ -472,8 +476,8 @@ tv 30W 2-3 hrs per night ⇒ ?range
 lamp 5W 18-23h ⇒ W 5; min 300
 microwave 1.1kW in / 700W out 10min ⇒ W 1100; min 10
 lamp 60W in the evening 2h ⇒ W 60; min 120
-air conditioning 12000BTU 1050W 5h ⇒ type aircon-rooftop; W 1050; min 300
-A/C unit 13.5k BTU ⇒ type aircon-rooftop; C 3956.4585
+air conditioning 12000BTU 1050W 5h ⇒ ?fixed-or-inverter; type aircon-rooftop; W 1050; min 300
+A/C unit 13.5k BTU ⇒ ?fixed-or-inverter; type aircon-rooftop; C 3956.4585
 BMS 30mA ⇒ type always-on; W 0.36; min 1440
 leveling system 40A for 2 min ⇒ W 480; min 2; path direct
 mystery 40A 2 min ⇒ type -; W 480; path direct
@@ -501,7 +505,7 @@ gizmo 20W 2h hourly ⇒ ?unread-word
 gizmo 20xy 5W ⇒ ?bare-number
 3D printer 100W 2h ⇒ W 100; min 120
 4WD fridge 45W ⇒ type fridge-small; W 45
-airco 900W input 3h ⇒ type aircon-rooftop; W 900
+airco 900W input 3h ⇒ ?fixed-or-inverter; type aircon-rooftop; W 900
 reading lamps x4, 2W, 1.5h each ⇒ type light-reading; q 4; W 2; min 90
 fairy lights USB 0.5A 5h ⇒ W 2.5; path dc-dc; min 300
 roof vent on low overnight 0.4A ⇒ type fan-roof; W 4.8; min 540
@@ -509,7 +513,7 @@ blanket 45W overnight 8h ⇒ W 45; min 480
 Wi-Fi 10W always ⇒ type router; W 10; min 1440
 gaming laptop 230W 3h 4 nights a week ⇒ type laptop-large; W 230; min 180; days 4
 coffee 1450W 4 coffees a day 3 min each ⇒ min 12; n 4
-air con 7000 BTU 700W 3h ⇒ W 700; path inverter; min 180
+air con 7000 BTU 700W 3h ⇒ ?fixed-or-inverter; W 700; path inverter; min 180
 parking camera 3W 24/7 ⇒ W 3; min 1440; path direct
 boiler 230V 660W 1 hr ⇒ W 660; path inverter; min 60
 fridge 600Wh/24h @ 30C ⇒ type fridge-small; wh 600
@@ -583,7 +587,7 @@ phones 3 @ 15Wh ⇒ type phone; q 3; wh 15
 lamp 5W 3 @ 20 min ⇒ ?bare-number
 pump 5A 40 l a day ⇒ type water-pump; W 60; min 9
 pump 5A 40 l a day at 3 gpm ⇒ type water-pump; W 60; min 9
-A/C 13.5kBTU ⇒ type aircon-rooftop; C 3956.4585
+A/C 13.5kBTU ⇒ ?fixed-or-inverter; type aircon-rooftop; C 3956.4585
 deep freezer 90 l 55W on 12 of 24 h ⇒ type freezer-small; q 1; W 55; duty 50
 fridge 48W 8 hours out of 24 ⇒ q 1; W 48; duty 33.333
 water pump 4A 5 minutes per person 3 persons ⇒ type water-pump; W 48; min 15; n 3
@@ -601,7 +605,7 @@ kettle 2kW morning, noon and night 3 min ⇒ type kettle; min 9; n 3
 milk frother 500W am & pm 2 min ⇒ type milk-frother; W 500; min 4; n 2
 kettle 2kW breakfast and dinner 3 min ⇒ type kettle; min 6; n 2
 router 10W day and night ⇒ type router; W 10; min 1440
-aircon 820W input compressor 4h ⇒ type aircon-split; W 820; min 240
+aircon 820W input compressor 4h ⇒ ?fixed-or-inverter; W 820; min 240
 fan 20W only in summer 8h ⇒ type fan-roof; W 20; min 480
 heater 20W Nov to March 12h ⇒ ?unread-word
 ice maker 110W 2h/day July-Aug ⇒ ?unread-word
@@ -639,7 +643,7 @@ espresso 1350W 25 min daily ⇒ type coffee-espresso; W 1350; min 25
 soup maker 1kW 21min 3/week ⇒ type soup-maker; min 21; days 3
 heated towel rail 60W 2h a.m. ⇒ W 60; min 120; at 7:00
 tv 40W 3h evenings ⇒ type television; min 180; at 19:00
-aircon 800W input 3h afternoons ⇒ min 180; at 13:30
+aircon 800W input 3h afternoons ⇒ ?fixed-or-inverter; min 180; at 13:30
 yoghurt maker 15W 8h nights ⇒ W 15; min 480; at 22:00
 fishfinder 0.7A 6h when fishing ⇒ ?unread-word
 pump 230V 0.55kW 3min every half hour ⇒ W 550; min 144; n 48

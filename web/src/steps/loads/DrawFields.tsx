@@ -251,7 +251,9 @@ function Phases({ load, draw, onChange }: { load: Load; draw: Of<'cycle'>; onCha
       <button
         type="button"
         disabled={phases.length >= 12}
-        onClick={() => onChange(withPhases(load, [...phases, { label: 'phase', powerW: 50, minutes: 10 }]))}
+        onClick={() =>
+          onChange(withPhases(load, [...phases, { label: 'phase', powerW: 50, minutes: 10, startRatio: null }]))
+        }
         className="mt-1 border-b border-mark text-note phone:min-h-11"
       >
         One more phase

@@ -47,6 +47,8 @@ export function questionWords({ code, found }: Question): string {
       return `“${found}”: at the shaft, or taken in? Horsepower are of the shaft as a rule.`;
     case 'sound-or-input':
       return `“${found}”: the sound it gives at most, or what it takes in?`;
+    case 'fixed-or-inverter':
+      return `“${found}”: its compressor either on or off (most roof, window and portable ones), which starts about four times as strongly as it runs, or inverter-driven, which hardly does?`;
     case 'unlike-type':
       return `“${found}” is far more than such a thing takes. Does it take that, or is it something else?`;
     case 'several-outputs':
