@@ -4,6 +4,7 @@ import { type LoadShares, makeSteps, type StepRows, type StepState } from '../ba
 import { emptyWarmth, neverCold, type Warmth, warmShareAt, warmthOf } from '../battery/warmth.ts';
 import { MONTH_OF_DAY } from '../sun/months.ts';
 import type { DemandTable } from './demand.ts';
+import type { Tripped } from './portTrips.ts';
 import type { DaysSetup, DayTables } from './setup.ts';
 import { emptyDay, fillDay, type Today, tellFollowed, writeAir } from './today.ts';
 import { dayOf, type WeatherRun } from './weather.ts';
@@ -133,7 +134,12 @@ export function runDays(setup: DaysSetup, weather: WeatherRun, options: RunOptio
     cableW: new Float64Array(loads + 2),
   };
   // Where the loop stands, for what is made on the way: its own variables stay out of closures, which would box them.
-  const cursor: { demand: DemandTable | null; at: number; clock: number } = { demand: null, at: 0, clock: 0 };
+  const cursor: { demand: DemandTable | null; tripped: Tripped | null; at: number; clock: number } = {
+    demand: null,
+    tripped: null,
+    at: 0,
+    clock: 0,
+  };
   let sharesAt = -1;
   const shareOut = (): LoadShares => {
     if (sharesAt === cursor.clock) return shares;
@@ -195,12 +201,17 @@ export function runDays(setup: DaysSetup, weather: WeatherRun, options: RunOptio
       if (d >= leadIn) outletEmptyH ??= (d - leadIn) * 24;
     }
     cursor.demand = tables.demand;
+    cursor.tripped = tables.tripped;
     fillDay(today, setup, tables, setup.skyIn(month), weather, d, beyondH, measured);
     warm(0, storeC);
     setRows(tables);
     const without = options.countedMonths?.has(month) === false ? elsewhere : unserved;
     const counted = d - leadIn;
+    tables.tripped?.wh.forEach((wh, i) => {
+      without[i] = (without[i] as number) + wh;
+    });
     const shortBefore = books.unservedWh;
+    if (tables.tripped) books.unservedWh += tables.tripped.wh.reduce((sum, wh) => sum + wh, 0);
     const spilledBefore = books.sunOfferedWh - books.sunWh;
     let suppliedBefore = books.supplyWh;
     state.lowSoc = 1;
@@ -287,7 +298,7 @@ export function runDays(setup: DaysSetup, weather: WeatherRun, options: RunOptio
     trace.sunW[k] = rate('sunWh');
     trace.drivingW[k] = rate('drivingWh');
     trace.supplyW[k] = rate('supplyWh');
-    trace.unservedW[k] = rate('unservedWh');
+    trace.unservedW[k] = rate('unservedWh') + (cursor.tripped?.stepW[at] ?? 0);
     trace.lostW[k] = rate('conversionWh') + rate('idleWh') + rate('cableWh') + rate('storageWh');
     trace.airC[k] = today.airC[at] as number;
     trace.storeC[k] = warmth.storeC[at] as number;

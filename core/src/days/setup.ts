@@ -19,6 +19,7 @@ import { type DemandTable, demandTable, stepMeans } from './demand.ts';
 import { type MonthSky, monthSky } from './income.ts';
 import { type OutletDay, outletDay } from './outlet.ts';
 import { dayKind, daysOfPlan, type PlanDay, runsOn, WEEK } from './plan.ts';
+import { portTrips, type Tripped } from './portTrips.ts';
 import { type Climate, climateOf } from './weather.ts';
 
 /** Everything that is settled before days are played: all that depends on the job, made when it is first needed. */
@@ -56,6 +57,8 @@ export interface DayTables {
   readonly outlet: OutletDay | null;
   /** Whether it is spent at home, where what ran down is charged again. */
   readonly isHome: boolean;
+  /** What goes without since its port has shut off; null = nothing does. */
+  readonly tripped: Tripped | null;
 }
 
 /** State of charge that loads must gain above the cut-off before they come back. Common practice. */
@@ -145,7 +148,8 @@ function tablesOf(settled: Settled, plan: PlanDay, kind: Day, index: number, ste
   const loads = job.loads.map((load) => onItsDay(load, runsOn(load, plan, kind, index)));
   const profiles = loads.map((load) => loadProfile(load, around));
   const supplied = plan.supply && supplyDay(plan.supply, { profiles, system, inverters, feeds, leads, busW: zeroes() });
-  const mayRun = profiles.map((_, i) => supplied?.onBus[i] ?? null);
+  const tripped = portTrips(profiles, system.devices, kind, steps);
+  const mayRun = profiles.map((_, i) => both(supplied?.onBus[i] ?? null, tripped?.given[i] ?? null));
   const links = driving.links.map(({ link: { id }, outputW }): Flow => {
     return { id, kind: 'driving', watts: stepMeans(driveProfile(plan.drives, outputW), steps) };
   });
@@ -161,8 +165,13 @@ function tablesOf(settled: Settled, plan: PlanDay, kind: Day, index: number, ste
     isDriving: plan.drives.length > 0,
     outlet: outletDay(plan, supplied, steps),
     isHome: plan.kind === 'home',
+    tripped,
   };
 }
+
+/** Shares of each minute of which both must be there. */
+const both = (a: Float64Array | null, b: Float64Array | null): Float64Array | null =>
+  a && b ? a.map((share, m) => share * (b[m] as number)) : (a ?? b);
 
 const sum = (a: Float64Array, b: Float64Array): Float64Array => a.map((w, s) => w + (b[s] as number));
 

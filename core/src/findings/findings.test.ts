@@ -520,6 +520,20 @@ describe('findings', () => {
     expect(codes(withSystem(aJob([cooler('a')]), { devices: withPort(10) }))).not.toContain('converter-undersized');
   });
 
+  it('add up what starts on a port beside what runs on it: 60 W, and 40 W that start as 100 W, on 10 A', () => {
+    const onPort = (startRatio: number) => {
+      const loads = [
+        aLoad({ id: 'a', watts: 60, path: 'station' }),
+        aLoad({ id: 'b', watts: 40, path: 'station', startRatio }),
+      ];
+      return assess(withSystem(aJob(loads), { devices: withPort(10) })).findings.find(
+        ({ code }) => code === 'port-overload',
+      );
+    };
+    expect(onPort(2.5)?.values).toMatchObject({ loads: 2, peak: 160, limit: 120, unit: 'W' });
+    expect(onPort(1.4)).toBeUndefined();
+  });
+
   it('a shared converter carries by the lanes what never runs together on it', () => {
     const at = (startMin: number) => ({ ...usb(15), uses: [{ startMin, minutes: 60 }] });
     const on = (coincide: 'any-time' | 'by-lanes') =>

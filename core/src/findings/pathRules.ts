@@ -8,7 +8,7 @@ import { givenRatingW } from '../paths/feed.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
 import { DEFAULT } from '../reference/defaults.ts';
 import { MOTOR_FROM } from '../reference/starts.ts';
-import type { Assessed, Rule } from './finding.ts';
+import type { Assessed, Finding, Rule } from './finding.ts';
 import { namesOf } from './names.ts';
 
 /** V of a 12 V bus from nearly empty to charging; in proportion for 24 and 48 V. Common practice. */
@@ -37,8 +37,41 @@ export const inverterLoop: Rule = ({ job }) =>
       values: { name },
     }));
 
-/** A port shuts off on its peak, not on its mean. */
-export const portOverload: Rule = (assessed) =>
+/** A port shuts off on its peak, not on its mean: on that of one load, or of all that may run on it and start beside that. */
+export const portOverload: Rule = (assessed) => {
+  const alone = loadTooStrong(assessed);
+  const ports = [...new Set(fedBy(assessed, 'port').map(({ device }) => device))];
+  const together = ports.flatMap((port): Finding[] => {
+    const { continuous, surge } = momentOf(port, assessed);
+    const limitW = givenRatingW(port) ?? 0;
+    // What runs on it alone may be too much: that is told as such.
+    const isTold =
+      alone.some(({ values }) => 'port' in values && values.port === port.name) || continuous.weight > limitW + 1e-9;
+    if (isTold || surge.weight <= limitW + 1e-9) return [];
+    const meanW = fedBy(assessed, 'port')
+      .filter(({ device }) => device === port)
+      .reduce((sum, { profile }) => sum + profile.energyWh / 24, 0);
+    return [
+      {
+        code: 'port-overload',
+        severity: 'stop',
+        where: { step: 'paths', ...(surge.starters[0] ? { loadId: surge.starters[0] } : {}) },
+        values: {
+          name: namesOf(surge.ids, assessed.job.loads),
+          loads: surge.ids.length,
+          port: port.name,
+          peak: surge.weight,
+          limit: limitW,
+          unit: 'W',
+          meanW,
+        },
+      },
+    ];
+  });
+  return [...alone, ...together];
+};
+
+const loadTooStrong: Rule = (assessed) =>
   fedBy(assessed, 'port').flatMap(({ profile, device, runningW }) => {
     const { load, energyWh } = profile;
     const startW = runningW + (startExtraW(profile) * runningW) / (profile.runningW || 1);
@@ -53,6 +86,7 @@ export const portOverload: Rule = (assessed) =>
         where: { step: 'paths', loadId: load.id },
         values: {
           name: load.name,
+          loads: 1,
           port: device.name,
           peak: overA ? amps : startW,
           limit: (overA ? device.limitA : device.limitW) ?? 0,

@@ -343,6 +343,7 @@ export interface FindingValues {
   readonly 'inverter-loop': { readonly name: string };
   readonly 'port-overload': {
     readonly name: string;
+    readonly loads: number;
     readonly port: string;
     readonly peak: number;
     readonly limit: number;

@@ -495,9 +495,9 @@ const WORDS: { readonly [C in FindingCode]: (values: FindingValues[C], units: Un
     act: 'Feed it from hookup or generator only, or take it off the inverter.',
   }),
   'port-overload': (v) => ({
-    what: `${s(v, 'name')} asks ${showText(n(v, 'peak'), s(v, 'unit'))} at its peak; ${s(v, 'port')} shuts off at ${showText(n(v, 'limit'), s(v, 'unit'))}.`,
-    why: `Its mean is only ${w(v, 'meanW')}, but a port trips on the peak: at the start, or at the heater’s shutdown.`,
-    act: 'Use a stronger port, or wire it to the battery.',
+    what: `${s(v, 'name')} ${n(v, 'loads') > 1 ? 'together ask' : 'asks'} ${showText(n(v, 'peak'), s(v, 'unit'))} at ${n(v, 'loads') > 1 ? 'their' : 'its'} peak; ${s(v, 'port')} shuts off at ${showText(n(v, 'limit'), s(v, 'unit'))}.`,
+    why: `The mean is only ${w(v, 'meanW')}, but a port trips on the peak: at a start, or at a heater’s shutdown. All that hangs on it then goes without.`,
+    act: 'Use a stronger port, spread the loads, or wire one of them to the battery.',
   }),
   'no-port': (v) => ({
     what: `${s(v, 'name')} hangs on a portable station that is not described.`,
