@@ -3,6 +3,7 @@ import { runningPowerW } from '../job/draw.ts';
 import type { Day, Use } from '../job/schema.ts';
 import { type Follow, followOf } from '../loads/follow.ts';
 import { type LoadProfile, onlyWhile } from '../loads/profile.ts';
+import { stopWhOf } from '../loads/stop.ts';
 import { eachCableShare, type Leads } from '../paths/cables.ts';
 import { type Chain, chainOf } from '../paths/chain.ts';
 import { eachShare } from '../paths/device.ts';
@@ -71,6 +72,8 @@ export interface Feeding {
   readonly system: Parameters<typeof busDay>[1];
   readonly feeds: readonly Feed[];
   readonly leads: Leads | null;
+  /** Whether so much is kept back that what runs can be stopped in order. */
+  readonly keepToStop: boolean;
 }
 
 /**
@@ -80,7 +83,7 @@ export interface Feeding {
 export function demandTable(
   profiles: readonly LoadProfile[],
   mayRun: readonly (Float64Array | null)[],
-  { system, feeds, leads }: Feeding,
+  { system, feeds, leads, keepToStop }: Feeding,
   day: Day,
   meanC: number,
   steps: number,
@@ -141,7 +144,7 @@ export function demandTable(
     followsLight: following.some(({ follow }) => follow.perWm2 !== 0),
     followInCables: following.some(({ cablePerW }) => cablePerW !== null),
     devices: ids.length,
-    stopWh: stopsOf(fixed, chains, steps),
+    stopWh: keepToStop ? stopsOf(fixed, chains, steps) : new Float64Array(steps),
     rows: () => {
       rows ??= loadRows(fixed, chains, bus, steps);
       return rows;
@@ -186,16 +189,6 @@ function usesShare(uses: readonly Use[], mayRun: Float64Array | null): Float64Ar
       share[m] = Math.min(1, (share[m] as number) + part) * (mayRun ? (mayRun[m] as number) : 1);
     });
   return share;
-}
-
-/** A load whose last phases are fixed and come after the one that fills its use must be let through them to stop. */
-function stopWhOf({ draw, quantity }: LoadProfile['load']): number {
-  if (draw.kind !== 'cycle') return 0;
-  const filling = draw.phases.findIndex(({ minutes }) => minutes === null);
-  if (filling < 0) return 0;
-  return draw.phases
-    .slice(filling + 1)
-    .reduce((sum, { powerW, minutes }) => sum + (quantity * powerW * (minutes ?? 0)) / 60, 0);
 }
 
 function stopsOf(profiles: readonly LoadProfile[], chains: readonly Chain[], steps: number): Float64Array {

@@ -157,7 +157,14 @@ function tablesOf(settled: Settled, plan: PlanDay, kind: Day, index: number, ste
   const drivingW = links.map(({ watts }) => watts).reduce(sum, new Float64Array(steps));
   const supplyW = stepMeans(home ?? supplied?.source.watts ?? zeroes(), steps);
   return {
-    demand: demandTable(profiles, mayRun, { system, feeds, leads }, kind, meanC, steps),
+    demand: demandTable(
+      profiles,
+      mayRun,
+      { system, feeds, leads, keepToStop: job.rules.keepToStop },
+      kind,
+      meanC,
+      steps,
+    ),
     driving: links,
     drivingW,
     otherW: sum(drivingW, supplyW),

@@ -89,6 +89,8 @@ export const FINDING_CODES = [
   'converter-undersized',
   'converter-start',
   'voltage-range',
+  'volts-unknown',
+  'cut-mid-run',
   'search-asleep',
   'off-hours',
 ] as const satisfies readonly FindingCode[];

@@ -51,6 +51,13 @@ const withConverter = (ratingW: number): Device[] => [
   blankInverter('inverter', 'Inverter'),
   { ...blankConverter, name: 'USB sockets', outputV: 5, ratingW },
 ];
+const heater: Load['draw'] = {
+  kind: 'cycle',
+  phases: [
+    { label: 'run', powerW: 30, minutes: null, startRatio: null },
+    { label: 'burn out', powerW: 90, minutes: 3, startRatio: null },
+  ],
+};
 const usb = (watts: number) => aLoad({ watts, path: 'dc-dc', device: 'usb' });
 
 const motor = () => aLoad({ watts: 300, path: 'inverter', startRatio: 5 });
@@ -439,6 +446,12 @@ const CASES: Readonly<Record<FindingCode, { bad: Job; good: Job }>> = {
   'voltage-range': {
     bad: aJob([aLoad({ minV: 10, maxV: 14 })]),
     good: aJob([aLoad({ minV: 10, maxV: 15 })]),
+  },
+  // Nothing is said of its volts on a bus that reaches 14.6 V; a range of its own, or a converter, is enough.
+  'volts-unknown': { bad: aJob([aLoad()]), good: aJob([aLoad({ maxV: 16 }), aLoad({ path: 'dc-dc' })]) },
+  'cut-mid-run': {
+    bad: aJob([aLoad({ draw: heater })], (job) => ({ ...job, rules: { ...job.rules, keepToStop: false } })),
+    good: aJob([aLoad({ draw: heater })]),
   },
   'search-asleep': {
     bad: withSystem(aJob([aLoad({ watts: 5, path: 'inverter' })]), {

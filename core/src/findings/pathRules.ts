@@ -1,6 +1,7 @@
 import { usesOn } from '../job/day.ts';
 import type { Device } from '../job/schema.ts';
 import type { LoadProfile } from '../loads/profile.ts';
+import { stopWhOf } from '../loads/stop.ts';
 import { startExtraW } from '../moment/starts.ts';
 import { acLoadsOf, type WorstMoment, worstMoment } from '../moment/worstMoment.ts';
 import { chainOf } from '../paths/chain.ts';
@@ -213,6 +214,50 @@ export const voltageRange: Rule = (assessed) =>
       },
     ];
   });
+
+/** What hangs straight on the bus and does not say how many volts it stands: asked, not assumed. */
+export const voltsUnknown: Rule = ({ job, option }) => {
+  const unknown = job.loads
+    .filter(({ path, maxV }) => path === 'direct' && maxV === null)
+    .sort((a, b) => Number(b.sensitive) - Number(a.sensitive));
+  const [first] = unknown;
+  if (!first) return [];
+  return [
+    {
+      code: 'volts-unknown',
+      severity: first.sensitive ? 'caution' : 'note',
+      where: { step: 'paths', loadId: first.id },
+      values: {
+        name: namesOf(
+          unknown.map(({ id }) => id),
+          job.loads,
+        ),
+        loads: unknown.length,
+        reachesV: (BUS_12V.high * option.system.busVoltageV) / 12,
+      },
+    },
+  ];
+};
+
+/** What must run on for a while to stop in order, where the battery or a port may leave it before. */
+export const cutMidRun: Rule = (assessed) => {
+  const overloaded = new Set(portOverload(assessed).flatMap(({ values }) => ('port' in values ? [values.port] : [])));
+  return assessed.profiles.flatMap(({ load }): Finding[] => {
+    const { device, fromBus } = chainOf(load, assessed.option.system.devices);
+    const needsWh = stopWhOf(load);
+    const port = device?.kind === 'port' && overloaded.has(device.name) ? device.name : '';
+    if (needsWh === 0 || !fromBus || load.path === 'fuel') return [];
+    if (port === '' && assessed.job.rules.keepToStop) return [];
+    return [
+      {
+        code: 'cut-mid-run',
+        severity: 'caution',
+        where: { step: 'days', loadId: load.id },
+        values: { name: load.name, port, needsWh },
+      },
+    ];
+  });
+};
 
 /** A load too small to wake an inverter that searches runs only when something else has woken it. */
 export const searchAsleep: Rule = (assessed) =>

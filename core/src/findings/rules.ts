@@ -14,6 +14,7 @@ import { cannotHold, criticalSingleSource, doubleConversion, measureFirst, noLoa
 import {
   converterStart,
   converterUndersized,
+  cutMidRun,
   inverterLoop,
   noPort,
   offHours,
@@ -21,6 +22,7 @@ import {
   searchAsleep,
   steppedWave,
   voltageRange,
+  voltsUnknown,
 } from './pathRules.ts';
 import {
   loadDropsOut,
@@ -93,6 +95,8 @@ const RULES: readonly Rule[] = [
   cannotHold,
   inverterLoop,
   portOverload,
+  voltsUnknown,
+  cutMidRun,
   noPort,
   steppedWave,
   voltageRange,

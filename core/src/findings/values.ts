@@ -364,6 +364,8 @@ export interface FindingValues {
     readonly askedW: number;
     readonly holdsW: number;
   };
+  readonly 'volts-unknown': { readonly name: string; readonly loads: number; readonly reachesV: number };
+  readonly 'cut-mid-run': { readonly name: string; readonly port: string; readonly needsWh: number };
   readonly 'voltage-range': {
     readonly name: string;
     readonly reachesV: number;

@@ -525,6 +525,19 @@ const WORDS: { readonly [C in FindingCode]: (values: FindingValues[C], units: Un
         : 'It cuts out on a low battery, before the battery is empty.',
     act: 'Put a converter of the right voltage before it.',
   }),
+  'volts-unknown': (v) => ({
+    what: `The highest voltage of ${s(v, 'name')} is not stated; the bus reaches ${showText(n(v, 'reachesV'), 'V')} while it charges.`,
+    why: 'What is made for a steady 12 V may fail at that, lights and screens first.',
+    act: `Read the range on ${n(v, 'loads') > 1 ? 'their plates' : 'its plate'} and enter it with the load; where it ends lower, put a stabiliser before it.`,
+  }),
+  'cut-mid-run': (v) => ({
+    what: `${s(v, 'name')} may be cut off while it runs: ${s(v, 'port') === '' ? 'nothing is kept back to stop it' : `${s(v, 'port')} shuts off under it`}.`,
+    why: `It needs ${showText(n(v, 'needsWh'), 'Wh')} more to stop in order; a heater cut off hot may overheat or soot up.`,
+    act:
+      s(v, 'port') === ''
+        ? 'Keep enough back to stop what runs (Days, cut-offs).'
+        : 'Relieve the port, or feed it straight from the battery.',
+  }),
   'search-asleep': (v) => ({
     what: `${s(v, 'name')} takes ${w(v, 'runningW')}; ${s(v, 'device')} wakes from ${w(v, 'wakeW')}.`,
     why: 'In search mode it gets no power unless something larger runs.',
