@@ -181,9 +181,9 @@ describe('driving and charging by hand', () => {
 
   it('a charger of 30 A at 12 V asks 30 × 14.2 ÷ 0.9 = 473.3 W of mains; on 24 V twice that', () => {
     const charger = blankCharger('charger', 'Charger', 30);
-    expect(chargerWatts(30, charger, 12)).toBeCloseTo(473.33, 2);
-    expect(chargerWatts(30, charger, 24)).toBeCloseTo(946.67, 2);
-    expect(chargerWatts(30, { ...charger, efficiency: 0.8 }, 12)).toBeCloseTo(532.5, 9);
+    expect(chargerWatts(30, charger, 14.2)).toBeCloseTo(473.33, 2);
+    expect(chargerWatts(30, charger, 28.4)).toBeCloseTo(946.67, 2);
+    expect(chargerWatts(30, { ...charger, efficiency: 0.8 }, 14.2)).toBeCloseTo(532.5, 9);
   });
 
   it('at a socket it counts by its VA: 473.3 W ÷ 0.98 ÷ 230 V = 2.10 A', () => {

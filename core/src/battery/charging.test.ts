@@ -15,6 +15,7 @@ interface Charging {
 /** At 1 V an Ah is a Wh. */
 const modelOf = ({ capacityAh, limitA, taperFromSoc }: Charging): StoreModel => ({
   fullWh: capacityAh,
+  selfWhPerDay: 0,
   chargeLimitW: limitA,
   dischargeLimitW: 1000,
   taperFromSoc,

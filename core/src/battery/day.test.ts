@@ -14,6 +14,7 @@ const store = {
   model: {
     fullWh: 1000,
     chargeLimitW: 400,
+    selfWhPerDay: 0,
     dischargeLimitW: 300,
     taperFromSoc: 1,
     inBySun: 1,

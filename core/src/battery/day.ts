@@ -2,7 +2,7 @@ import { MINUTES_PER_DAY } from '../quantity/units.ts';
 import { assertBalanced, type Books, noBooks } from './books.ts';
 import { type StoreModel, socOf, whAt } from './fill.ts';
 import { type FittedStore, storeModelOf } from './fittedModel.ts';
-import { makeSteps, type StepState, undivided } from './player.ts';
+import { makeSteps, type StepState, standADay, undivided } from './player.ts';
 import type { WarmDay } from './warmDay.ts';
 
 /** What sources bring to the bus through a day, W in each minute. */
@@ -86,6 +86,7 @@ export function simulateDay(
   };
   const lowSoc = socOf(model, startWh, warm.warmShare[0] as number);
   const state: StepState = { storedWh: startWh, cut: NOBODY, cutCount: 0, shortAtH: -1, cutAtH: -1, lowSoc };
+  standADay(model, state, books);
   let unservedFromMin: number | null = null;
   for (let m = 0; m < MINUTES_PER_DAY; ) {
     const reached = usual(state, rows, m, MINUTES_PER_DAY, books);

@@ -26,9 +26,13 @@ function mostOnDays(daysPerWeek: number, days: number): number {
   return weeks * daysPerWeek + Math.min(days - 7 * weeks, daysPerWeek);
 }
 
-/** The longest run of days whose heaviest case an energy covers; 0 when nothing is drawn. */
-export function daysOf(demand: Demand, wh: number): number {
-  if (heaviestWh(demand, MOST_DAYS) <= 0) return 0;
+/**
+ * The longest run of days whose heaviest case an energy covers; 0 when nothing is drawn.
+ * @param selfWh Wh at the terminals that are lost each day besides
+ */
+export function daysOf({ everyDayWh, occasional }: Demand, wh: number, selfWh = 0): number {
+  if (heaviestWh({ everyDayWh, occasional }, MOST_DAYS) <= 0) return 0;
+  const demand = { everyDayWh: everyDayWh + selfWh, occasional };
   if (heaviestWh(demand, MOST_DAYS) <= wh) return MOST_DAYS;
   let [low, high] = [0, MOST_DAYS];
   for (let i = 0; i < 80; i++) {

@@ -1,6 +1,15 @@
 import type { Income } from './day.ts';
+import type { StoreModel } from './fill.ts';
 import type { Passage } from './passage.ts';
 import type { WarmDay } from './warmDay.ts';
+
+/** Wh that a battery gains over a day, what it loses by itself taken off. */
+export const dayGainWh = (
+  busW: Float64Array,
+  income: Income,
+  model: StoreModel,
+  warm: Pick<WarmDay, 'locked'>,
+): number => storeDriftWh(busW, income, model, warm) - model.selfWhPerDay;
 
 /**
  * Wh that a battery of any size gains over a day, below 0 what it loses: sources feed the loads first and straight from

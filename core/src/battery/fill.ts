@@ -4,6 +4,8 @@ import type { Passage } from './passage.ts';
 export interface StoreModel extends Passage {
   /** Wh in it when full, as old as it is and at the day's current. */
   readonly fullWh: number;
+  /** Wh that it loses in a day by itself. */
+  readonly selfWhPerDay: number;
   /** W at the terminals. */
   readonly chargeLimitW: number;
   readonly dischargeLimitW: number;

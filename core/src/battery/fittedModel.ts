@@ -16,10 +16,12 @@ export type Age = 'now' | 'old';
 /** The store as it is now, or old: full at the day's current, with what it loses going in and coming out. */
 export function storeModelOf({ store, option }: FittedStore, age: Age): StoreModel {
   const { nominalV, typicalA, peukert } = store.factors;
+  const fullWh = chargeAtPeukert(store.ah, typicalA, peukert) * nominalV * (age === 'old' ? store.ageing : 1);
   return {
-    fullWh: chargeAtPeukert(store.ah, typicalA, peukert) * nominalV * (age === 'old' ? store.ageing : 1),
+    fullWh,
+    selfWhPerDay: fullWh * store.factors.selfPerDay,
     ...passageOf(option.system),
-    chargeLimitW: store.chargeLimitA * chargingVoltageV(option.system.busVoltageV),
+    chargeLimitW: store.chargeLimitA * chargingVoltageV(option.system),
     dischargeLimitW: store.playedLimitA * nominalV,
     taperFromSoc: CHEMISTRY[option.system.store.chemistry].taperFromSoc,
   };

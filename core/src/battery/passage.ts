@@ -14,9 +14,10 @@ export interface Passage {
  * An ampere-hour that a charger gives at V_ch is η_coulombic·V_nominal Wh in the store, never more than half of the
  * round trip's loss would leave: √η_rt.
  */
-export function passageOf({ store, busVoltageV }: Pick<System, 'store' | 'busVoltageV'>): Passage {
+export function passageOf(system: Pick<System, 'store' | 'busVoltageV'>): Passage {
+  const { store, busVoltageV } = system;
   const { coulombic, roundTripEfficiency } = CHEMISTRY[store.chemistry];
   const oneWay = Math.sqrt(store.roundTripEfficiency ?? roundTripEfficiency);
-  const byAmps = (coulombic * bankVoltageV(store, busVoltageV)) / chargingVoltageV(busVoltageV);
+  const byAmps = (coulombic * bankVoltageV(store, busVoltageV)) / chargingVoltageV(system);
   return { inBySun: oneWay, inByAmps: Math.min(oneWay, byAmps), out: oneWay };
 }

@@ -102,6 +102,13 @@ const MISSING_WH = 1e-9;
 /** W that are not missed. */
 const NO_POWER_W = 1e-9;
 
+/** What a battery loses by itself in a day is taken at its beginning: it is too little for the steps of it. */
+export function standADay(model: StoreModel, state: StepState, books: Books): void {
+  const lostWh = Math.min(state.storedWh, model.selfWhPerDay);
+  state.storedWh -= lostWh;
+  books.storageWh += lostWh;
+}
+
 /**
  * Steps of so many hours at constant powers. Sources feed the loads first and straight from the bus; what is over
  * charges, the sun before chargers; what is missing comes out of the store. Where the store reaches its cut-off inside a

@@ -5,6 +5,9 @@ import { type Demand, heaviestWh } from './demand.ts';
 import { type Levels, levelsOf } from './levels.ts';
 import { capacityForPeukert, chargeAtPeukert } from './peukert.ts';
 
+/** Days of a mean month. */
+const DAYS_PER_MONTH = 30.4375;
+
 /** What stands between the energy in a store and the energy that can be planned with; the same for sizing and for the days it lasts. */
 export interface StoreFactors {
   /** Share of the capacity that is planned with: no deeper than where the first load goes without. */
@@ -15,6 +18,8 @@ export interface StoreFactors {
   readonly dischargeEfficiency: number;
   readonly coldFactor: number;
   readonly ageingReserve: number;
+  /** Share of its capacity that it loses in a day by itself. */
+  readonly selfPerDay: number;
   readonly nominalV: number;
   readonly peukert: number;
   /** Charge-weighted mean discharge current, A. */
@@ -32,6 +37,7 @@ export function storeFactors({ store, busVoltageV }: System, typicalA: number): 
     dischargeEfficiency: Math.sqrt(roundTripEfficiency),
     coldFactor: 1 - data.coldLossPerK * Math.min(60, Math.max(0, data.coldFromC - store.coldestC)),
     ageingReserve: data.ageingReserve,
+    selfPerDay: (store.selfDischarge ?? data.selfDischarge) / DAYS_PER_MONTH,
     nominalV: bankVoltageV(store, busVoltageV),
     peukert: data.peukert,
     typicalA,
@@ -52,8 +58,8 @@ export interface StoreNeed {
 }
 
 /**
- * Nominal capacity needed: for the energy C = E_N/(DoD·k_T·k_age·η_discharge), raised by Peukert's law for lead
- * (sizing method after IEEE 1013); and no less than what is asked at the worst ÷ what a cell of it may give: for long, for
+ * Nominal capacity needed: for the energy C = E_N/((DoD·k_T − s·N)·k_age·η_discharge), s what it loses by itself in a day,
+ * raised by Peukert's law for lead (sizing method after IEEE 1013); and no less than what is asked at the worst ÷ what a cell of it may give: for long, for
  * as long as what runs briefly takes, and at a start.
  * @param days N, days it must last
  * @param currents what is asked of it at its worst
@@ -67,7 +73,7 @@ export function storeNeed(
 ): StoreNeed {
   const wanted = heaviestWh(demand, days);
   const { nominalV, typicalA, peukert } = factors;
-  const flatWh = wanted / planned(factors);
+  const flatWh = wanted / Math.max(LEAST_PLANNED, planned(factors, days));
   const byEnergyWh = capacityForPeukert(flatWh / nominalV, typicalA, peukert) * nominalV;
   const ofOneAh = { capacityAh: 1, dischargeA: null, shortA: null, shortS: null };
   const [most] = exceeding(currents, unitLimits(ofOneAh, system.store.chemistry));
@@ -84,8 +90,13 @@ export function storeNeed(
   };
 }
 
-const planned = ({ usableDepth, coldFactor, ageingReserve, dischargeEfficiency }: StoreFactors): number =>
-  usableDepth * coldFactor * ageingReserve * dischargeEfficiency;
+const planned = (
+  { usableDepth, coldFactor, ageingReserve, dischargeEfficiency, selfPerDay }: StoreFactors,
+  days: number,
+): number => (usableDepth * coldFactor - selfPerDay * days) * ageingReserve * dischargeEfficiency;
+
+/** Share of the capacity below which nothing is left to plan with: it would be lost before it is used. */
+const LEAST_PLANNED = 0.01;
 
 /** A store by its label, new and warm and drawn slowly; or old, at its coldest and at the day's current, as it is sized. */
 export type StoreState = 'new' | 'old';
@@ -94,5 +105,5 @@ export type StoreState = 'new' | 'old';
 export function givesWh(capacityWh: number, factors: StoreFactors, state: StoreState): number {
   const { nominalV, typicalA, peukert, usableDepth, dischargeEfficiency } = factors;
   if (state === 'new') return capacityWh * usableDepth * dischargeEfficiency;
-  return chargeAtPeukert(capacityWh / nominalV, typicalA, peukert) * nominalV * planned(factors);
+  return chargeAtPeukert(capacityWh / nominalV, typicalA, peukert) * nominalV * planned(factors, 0);
 }

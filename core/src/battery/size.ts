@@ -66,7 +66,8 @@ export function sizeStore(
     : unitLimits({ capacityAh: ah, dischargeA: null, shortA: null, shortS: null }, chemistry);
   const lasts = (state: 'new' | 'old'): Lasts => {
     const gives = givesWh(capacityWh, { ...factors, ageingReserve: ageing }, state);
-    return { givesWh: gives, days: daysOf(demand, gives) };
+    const ofFull = factors.usableDepth * (state === 'old' ? factors.coldFactor : 1);
+    return { givesWh: gives, days: daysOf(demand, gives, (gives / ofFull) * factors.selfPerDay) };
   };
   return {
     factors,

@@ -17,6 +17,7 @@ const battery = (part: Partial<Parameters<typeof simulateDay>[0]['model']> = {})
     inByAmps: 1,
     out: 1,
     chargeLimitW: 500,
+    selfWhPerDay: 0,
     dischargeLimitW: 2000,
     taperFromSoc: 1,
     ...part,

@@ -1,5 +1,5 @@
 import { type DayAtBattery, type DayBattery, emptyAt, fullAt, type Income, simulateDay } from './day.ts';
-import { storeDriftWh } from './drift.ts';
+import { dayGainWh } from './drift.ts';
 
 /** Wh between one midnight and the next that is no drift. */
 const SETTLED_WH = 0.01;
@@ -18,7 +18,7 @@ const isSettled = (day: DayAtBattery): boolean => Math.abs(gainOf(day)) < SETTLE
  */
 export function steadyDay(battery: DayBattery, busW: Float64Array, income: Income): DayAtBattery {
   const from = (startWh: number) => simulateDay(battery, startWh, busW, income);
-  const gains = storeDriftWh(busW, income, battery.model, battery.warm) >= 0;
+  const gains = dayGainWh(busW, income, battery.model, battery.warm) >= 0;
   let day = from(gains ? fullAt(battery) : emptyAt(battery));
   for (let n = 0; n < FOLLOWED && !isSettled(day); n++) day = from(day.endWh);
   if (isSettled(day)) return day;

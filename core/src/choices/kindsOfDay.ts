@@ -1,5 +1,5 @@
-import { storeDriftWh } from '../battery/drift.ts';
-import { passageOf } from '../battery/passage.ts';
+import { dayGainWh } from '../battery/drift.ts';
+import { storeModelOf } from '../battery/fittedModel.ts';
 import { withHeater } from '../battery/warmDay.ts';
 import type { DesignOption, Job, Place } from '../job/schema.ts';
 import type { LoadProfile } from '../loads/profile.ts';
@@ -234,12 +234,7 @@ export function cellOf(played: PlayedDay, month: number, { kind, supplyId }: Kin
   const drivingWh = yieldOf(sources, 'driving');
   const supplyWh = yieldOf(sources, 'supply');
   const shortWh = books.unservedWh;
-  const netWh = storeDriftWh(
-    withHeater(busW, played.heater),
-    played.brings,
-    passageOf(played.option.system),
-    played.heater,
-  );
+  const netWh = dayGainWh(withHeater(busW, played.heater), played.brings, storeModelOf(played, 'old'), played.heater);
   return {
     month,
     kind,

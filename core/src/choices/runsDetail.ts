@@ -1,5 +1,6 @@
 import type { Job, Run } from '../job/schema.ts';
 import { Effort } from '../moment/effort.ts';
+import { onBusTimes } from '../reference/chemistries.ts';
 import { DEFAULT } from '../reference/defaults.ts';
 import type { Fuse } from '../runs/fuse.ts';
 import { type ApplianceVolts, asLaid, type LaidRuns, type RunRow } from '../runs/laid.ts';
@@ -204,7 +205,7 @@ function copperAt(job: Job, optionId: string, busV: 12 | 24, effort: number): Co
       if (option.id !== optionId) return option;
       const { system } = option;
       const runs = system.runs?.map((run) => ({ ...run, areaMm2: null, parallel: 1, ratingA: null })) ?? null;
-      const store = isChosen ? system.store : { ...system.store, strings: null };
+      const store = isChosen ? system.store : { ...onBusTimes(system.store, busV / system.busVoltageV), strings: null };
       return { ...option, system: { ...system, busVoltageV: busV, store, runs } };
     }),
   };

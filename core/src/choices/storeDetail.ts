@@ -8,7 +8,7 @@ import { Effort } from '../moment/effort.ts';
 import { dcSide } from '../moment/inverterCable.ts';
 import { type Bank, banksOfList } from '../parts/choose.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
-import { CHEMISTRY, chargingVoltageV } from '../reference/chemistries.ts';
+import { CHEMISTRY, chargingVoltageV, highestChargingV, onBusTimes } from '../reference/chemistries.ts';
 import { COPPER_KG_PER_MM2_M, ohmPerM } from '../reference/conductors.ts';
 import { DEFAULT } from '../reference/defaults.ts';
 import { GUIDE_W } from '../reference/sizes.ts';
@@ -135,8 +135,8 @@ function advisedOf(voltages: readonly VoltageChoice[], needWh: number): 12 | 24 
 
 /** The store as it is charged: what each source does alone, and all at once. */
 function fillingsOf({ store, driving, sources, option }: Settled): Filling[] {
-  const { busVoltageV, chargers } = option.system;
-  const volts = chargingVoltageV(busVoltageV);
+  const { chargers } = option.system;
+  const volts = chargingVoltageV(option.system);
   const model = storeModelOf({ store, option }, 'now');
   const reserve = 1 - store.factors.usableDepth;
   const filled = (name: string, kind: Filling['kind'], amps: number, driveH = 0): Filling => {
@@ -230,7 +230,7 @@ function atVoltage(job: Job, now: Settled, busV: 12 | 24 | 48, parts: readonly P
         withSystem(job, now.option.id, (system) => ({
           ...system,
           busVoltageV: busV,
-          store: { ...system.store, strings: null },
+          store: { ...onBusTimes(system.store, busV / system.busVoltageV), strings: null },
         })),
         now.option.id,
         new Effort(effort),
@@ -258,7 +258,7 @@ function atVoltage(job: Job, now: Settled, busV: 12 | 24 | 48, parts: readonly P
     leadMm2: areaMm2,
     leadKg,
     leadWh,
-    controllerW: CONTROLLER_A * chargingVoltageV(busV),
+    controllerW: CONTROLLER_A * chargingVoltageV(settled.option.system),
     converterLoads: converter.loads,
     converterWh: converter.wh,
     drivingA: driving.requiredA,
@@ -280,7 +280,7 @@ function listedBank({ part, series, parallel }: Bank, leadKg: number, copperPerK
 
 /** What a shared converter down to 12 V loses for the loads wired straight to the bus that bear no more. */
 function converterFor12V({ profiles }: Settled, busV: 24 | 48): { readonly loads: number; readonly wh: number } {
-  const bears = (maxV: number | null) => maxV !== null && maxV >= chargingVoltageV(busV);
+  const bears = (maxV: number | null) => maxV !== null && maxV >= highestChargingV(busV);
   const those = profiles.filter(({ load }) => load.path === 'direct' && !bears(load.maxV));
   if (those.length === 0) return { loads: 0, wh: 0 };
   let peakW = 0;

@@ -98,7 +98,7 @@ export function generatorW({ job, option, leads, store }: Settled): number | nul
   const generator = job.brief.supplies.find(({ kind }) => kind === 'generator');
   if (generator?.kind !== 'generator') return null;
   const { acW, storeW } = chargersOf(option.system, leads);
-  const takesW = store.chargeLimitA * chargingVoltageV(option.system.busVoltageV);
+  const takesW = store.chargeLimitA * chargingVoltageV(option.system);
   return Math.min(takesW, acW > 0 ? storeW(Math.min(acW, generator.ratedW)) : generator.ratedW);
 }
 

@@ -119,6 +119,7 @@ describe('charging', () => {
     inByAmps: 1,
     out: 1,
     chargeLimitW: 240,
+    selfWhPerDay: 0,
     dischargeLimitW: 300,
     taperFromSoc: 0.8,
   };

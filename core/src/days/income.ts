@@ -1,6 +1,7 @@
 import type { DesignOption, Job, SolarArray } from '../job/schema.ts';
 import { ambientByMinuteC } from '../loads/ambient.ts';
 import type { Leads } from '../paths/cables.ts';
+import { chargingVoltageV } from '../reference/chemistries.ts';
 import { standingOf } from '../sources/array.ts';
 import { arraySource, controllerLimitW } from '../sources/solar.ts';
 import { placeIn, sunAheadMin, sunDay } from '../sun/day.ts';
@@ -68,7 +69,7 @@ export function monthSky(
         ambientC,
         flatFactor: rules.arrayFactor,
       };
-      table.set(stepMeans(arraySource(array, sky, system.busVoltageV, leads).watts, steps), level * steps);
+      table.set(stepMeans(arraySource(array, sky, system, leads).watts, steps), level * steps);
     }
     return table;
   });
@@ -81,7 +82,7 @@ export function monthSky(
     perK: arrays.map((array) =>
       rules.arrayFactor !== null || array.controller.kind === 'pwm' ? 0 : standingOf(array).powerPerK,
     ),
-    mostW: arrays.map((array) => controllerLimitW(array, system.busVoltageV) ?? Number.POSITIVE_INFINITY),
+    mostW: arrays.map((array) => controllerLimitW(array, chargingVoltageV(system)) ?? Number.POSITIVE_INFINITY),
     lit: litSteps(tables, steps),
     flatWm2: stepMeans(dayAt(1).sun.irradianceWm2, steps),
     warmth: stepMeans(ambientByMinuteC({ ...place, ...unit }, ahead), steps),

@@ -1,6 +1,6 @@
 import { assertBalanced, type Books, noBooks } from '../battery/books.ts';
 import { socOf, whAt } from '../battery/fill.ts';
-import { type LoadShares, makeSteps, type StepRows, type StepState } from '../battery/player.ts';
+import { type LoadShares, makeSteps, type StepRows, type StepState, standADay } from '../battery/player.ts';
 import { emptyWarmth, neverCold, type Warmth, warmShareAt, warmthOf } from '../battery/warmth.ts';
 import { MONTH_OF_DAY } from '../sun/months.ts';
 import type { DemandTable } from './demand.ts';
@@ -215,6 +215,7 @@ export function runDays(setup: DaysSetup, weather: WeatherRun, options: RunOptio
     const spilledBefore = books.sunOfferedWh - books.sunWh;
     let suppliedBefore = books.supplyWh;
     state.lowSoc = 1;
+    standADay(model, state, books);
     for (let at = 0; at < steps; at++) {
       const k = counted * steps + at;
       // One by one where each is looked at.

@@ -80,7 +80,12 @@ export function setUpDays(
   const skies = new Map<number, MonthSky>();
   const sometimes = job.loads.flatMap(({ daysPerWeek }, i) => (daysPerWeek < 7 ? [i] : []));
   const { latitudeDeg } = job.brief.place;
-  const arraysUnder = { busV: option.system.busVoltageV, flatFactor: job.rules.arrayFactor, leads: settled.leads };
+  const arraysUnder = {
+    busV: option.system.busVoltageV,
+    chargingV: chargingVoltageV(option.system),
+    flatFactor: job.rules.arrayFactor,
+    leads: settled.leads,
+  };
   const dayOn = (index: number, at: number, month: number, hasSupply = true): DayTables => {
     const place = at % plan.length;
     const which = ((place * 2 + Number(hasSupply)) * 13 + month) * WEEK + (index % WEEK);
@@ -187,5 +192,5 @@ const zeroes = (): Float64Array => new Float64Array(MINUTES_PER_DAY);
 /** W at home: what its chargers give, or as much as the store takes. */
 function homeW({ option, store, leads }: Settled): number {
   const { acW, storeW } = chargersOf(option.system, leads);
-  return acW > 0 ? storeW(acW) : store.chargeLimitA * chargingVoltageV(option.system.busVoltageV);
+  return acW > 0 ? storeW(acW) : store.chargeLimitA * chargingVoltageV(option.system);
 }

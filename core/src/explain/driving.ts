@@ -1,7 +1,7 @@
 import { type Draft, family, refer } from '../quantity/figure.ts';
 import { ORIGIN } from '../reference/origins.ts';
 import type { Settled } from '../settle/settle.ts';
-import { chargingVolts, chemistryOf, computed, fromDefault, heaterInput, ofJob } from './inputs.ts';
+import { besidesInputs, chargingVolts, chemistryOf, computed, fromDefault, ofJob } from './inputs.ts';
 
 /** What charges from the alternator. */
 export const explainDriving = (settled: Settled) => ({
@@ -48,7 +48,8 @@ function limit(settled: Settled): Draft {
 }
 
 function required(settled: Settled): Draft {
-  const heater = heaterInput(settled);
+  const besides = besidesInputs(settled);
+  const asked = ['{need}', ...besides.map(({ symbol }) => `{${symbol}}`)].join(' + ');
   return {
     value: settled.driving.requiredA,
     unit: 'A',
@@ -56,11 +57,11 @@ function required(settled: Settled): Draft {
     basis: ORIGIN.si,
     working: {
       formula: settled.driving.drives
-        ? `${heater.length > 0 ? '({need} + {heater})' : '{need}'} ÷ ({hours} × {volts} × {counted})${settled.driving.requiredLeadA > 0 ? ' + {lead}' : ''}`
+        ? `${besides.length > 0 ? `(${asked})` : asked} ÷ ({hours} × {volts} × {counted})${settled.driving.requiredLeadA > 0 ? ' + {lead}' : ''}`
         : '0: no driving on a usual day',
       inputs: [
         refer('need', 'demand.battery'),
-        ...heater,
+        ...besides,
         hours(settled),
         chargingVolts(settled),
         counted(settled),

@@ -31,8 +31,12 @@ export const ofJob = (symbol: string, label: string, value: number, unit: string
 });
 
 /** What charges is sized for the store's heater too; nothing where it asks for nothing. */
-export const heaterInput = ({ heaterAsksWh }: Settled): WorkingInput[] =>
-  heaterAsksWh > 0 ? [computed('heater', 'Heater of the store, while something charges', heaterAsksWh, 'Wh/day')] : [];
+export const besidesInputs = ({ heaterAsksWh, selfAsksWh }: Settled): WorkingInput[] => [
+  ...(heaterAsksWh > 0
+    ? [computed('heater', 'Heater of the store, while something charges', heaterAsksWh, 'Wh/day')]
+    : []),
+  ...(selfAsksWh > 0 ? [computed('self', 'Self-discharge of the battery', selfAsksWh, 'Wh/day')] : []),
+];
 
 export const chemistryOf = ({ option }: Settled) => CHEMISTRY[option.system.store.chemistry];
 
@@ -40,7 +44,7 @@ export const chemistryOf = ({ option }: Settled) => CHEMISTRY[option.system.stor
 export const chargingVolts = ({ option }: Settled): WorkingInput => ({
   symbol: 'volts',
   label: 'At the store while it is charged',
-  value: chargingVoltageV(option.system.busVoltageV),
+  value: chargingVoltageV(option.system),
   unit: 'V',
   origin: DEFAULT.chargeVoltage12V.origin,
 });

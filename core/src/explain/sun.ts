@@ -4,7 +4,7 @@ import { ARRAY_STEP_W } from '../reference/sizes.ts';
 import { SKY } from '../reference/skies.ts';
 import type { Settled } from '../settle/settle.ts';
 import { monthName } from '../sun/months.ts';
-import { computed, heaterInput } from './inputs.ts';
+import { besidesInputs, computed } from './inputs.ts';
 
 /** The sun of the month designed for, and the panels. */
 export const explainSun = (settled: Settled) => ({
@@ -72,8 +72,8 @@ function required(settled: Settled): Draft {
   const { job, solar } = settled;
   const everything = job.rules.arrayCovers === 'everything';
   const shares = factors(settled);
-  const heater = heaterInput(settled);
-  const asks = ['{need}', ...heater.map(() => ' + {heater}'), ...(everything ? [] : [' − {alternator}'])];
+  const besides = besidesInputs(settled);
+  const asks = ['{need}', ...besides.map(({ symbol }) => ` + {${symbol}}`), ...(everything ? [] : [' − {alternator}'])];
   const fills = solar.moreW > 0;
   const covers = `${asks.length > 1 ? `(${asks.join('')})` : asks.join('')} ÷ ({sun} × ${productOf(shares)})`;
   const formula = !solar.sunRises
@@ -94,7 +94,7 @@ function required(settled: Settled): Draft {
       formula,
       inputs: [
         refer('need', 'demand.battery'),
-        ...heater,
+        ...besides,
         ...(everything ? [] : [refer('alternator', 'alternator.counts')]),
         refer('sun', 'sun.hours'),
         ...shares,
@@ -148,15 +148,15 @@ function yielded(settled: Settled): Draft {
 const WORTH_WH = 0.05;
 
 function net({ income, heater }: Settled): Draft {
-  const { balanceWh, sparedWh, lockedWh } = income;
-  const [spares, locks] = [Math.abs(sparedWh) >= WORTH_WH, lockedWh >= WORTH_WH];
+  const { balanceWh, sparedWh, lockedWh, selfWh } = income;
+  const [spares, locks, loses] = [Math.abs(sparedWh) >= WORTH_WH, lockedWh >= WORTH_WH, selfWh >= WORTH_WH];
   return {
     value: balanceWh,
     unit: 'Wh/day',
     label: 'Income less need',
     basis: ORIGIN.si,
     working: {
-      formula: `{sun} + {alternator} − {need}${heater.wh > 0 ? ' − {heater}' : ''}${spares ? ' + {spared}' : ''}${locks ? ' − {locked}' : ''}`,
+      formula: `{sun} + {alternator} − {need}${heater.wh > 0 ? ' − {heater}' : ''}${spares ? ' + {spared}' : ''}${locks ? ' − {locked}' : ''}${loses ? ' − {self}' : ''}`,
       inputs: [
         refer('sun', 'sun.yield'),
         refer('alternator', 'alternator.counts'),
@@ -166,6 +166,7 @@ function net({ income, heater }: Settled): Draft {
           ? [computed('spared', 'Not lost in the battery: what runs while something comes', sparedWh, 'Wh/day')]
           : []),
         ...(locks ? [computed('locked', 'Not taken while it is too cold to be charged', lockedWh, 'Wh/day')] : []),
+        ...(loses ? [computed('self', 'Self-discharge of the battery', selfWh, 'Wh/day')] : []),
       ],
       note: 'What the battery gains over such a day, below 0 what it loses.',
     },

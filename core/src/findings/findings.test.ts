@@ -51,7 +51,7 @@ const withConverter = (ratingW: number): Device[] => [
   blankInverter('inverter', 'Inverter'),
   { ...blankConverter, name: 'USB sockets', outputV: 5, ratingW },
 ];
-const heater: Load['draw'] = {
+const heater: Job['loads'][number]['draw'] = {
   kind: 'cycle',
   phases: [
     { label: 'run', powerW: 30, minutes: null, startRatio: null },

@@ -103,7 +103,7 @@ export const dcdcStarved: Rule = ({ driving, brief, option }) =>
   driving.links.flatMap((flow): Finding[] => {
     const { link, starvedV, minInputV, areaMm2 } = flow;
     if (starvedV === null) return [];
-    const neededMm2 = unstarvedMm2(flow, brief.alternator, option.system.busVoltageV);
+    const neededMm2 = unstarvedMm2(flow, brief.alternator, chargingVoltageV(option.system));
     const values = { name: link.name, ratingA: link.ratingA, farV: starvedV, minInputV, areaMm2, neededMm2 };
     return [{ code: 'dcdc-starved', severity: 'stop', where: { step: 'sources', figure: 'dcdc.rating' }, values }];
   });
@@ -114,8 +114,8 @@ const OVER_LIMIT = 1.05;
 /** What may charge at the same time, against what the battery or its BMS takes. */
 export const chargeLimit: Rule = ({ store, driving, sources, option, ledger }) => {
   if (store.ah === 0 || ledger.total.batteryWh === 0) return [];
-  const { chargers, busVoltageV } = option.system;
-  const volts = chargingVoltageV(busVoltageV);
+  const { chargers } = option.system;
+  const volts = chargingVoltageV(option.system);
   const sunA = sources.reduce((sum, source) => sum + (source.kind === 'sun' ? peakW(source) / volts : 0), 0);
   const chargersA = chargers.reduce((sum, { ratingA }) => sum + ratingA, 0);
   // While driving nothing is plugged in.

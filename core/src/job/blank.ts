@@ -136,6 +136,7 @@ export function blankOption(id: string, name: string): DesignOption {
         heaterW: null,
         cutOff: null,
         reconnect: null,
+        chargeV: null,
         selfDischarge: null,
         keepForCritical: 0,
         inputs: 'add',

@@ -366,7 +366,7 @@ function fromLoadsToPhases(older: Document): Document {
       ...option,
       system: part(option.system, (system) => ({
         ...system,
-        store: part(system.store, (store) => ({ selfDischarge: 0, ...store })),
+        store: part(system.store, (store) => ({ chargeV: null, selfDischarge: 0, ...store })),
         chargers: each(system.chargers, (charger) => ({ senses: 'terminals', ...charger })),
       })),
     })),

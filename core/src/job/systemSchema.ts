@@ -175,6 +175,7 @@ const System = object({
     heaterW: orNull(1, 1000, 'W of a heater that keeps it from freezing; null = none'),
     cutOff: orNull(0, 0.95, 'state of charge at which loads are cut off; null = where the usable depth is used up'),
     reconnect: orNull(0.01, 0.9, 'share of charge above the cut-off at which they come back; null = the usual'),
+    chargeV: orNull(6, 70, 'V at which it is charged, the mean; null = the usual of its chemistry'),
     selfDischarge: orNull(
       0,
       0.5,

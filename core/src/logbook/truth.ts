@@ -1,6 +1,6 @@
 import { restVoltageV } from '../battery/rest.ts';
 import { type PreparedDays, tripDetail } from '../choices/daysDetail.ts';
-import { bankVoltageV, chargingVoltageV } from '../reference/chemistries.ts';
+import { bankVoltageV, highestChargingV } from '../reference/chemistries.ts';
 import type { Truth } from './simulated.ts';
 
 /** Ω inside a store of 12 V, from memory: what its volts give way under load in what instruments show. */
@@ -31,7 +31,7 @@ export function truthOf(prepared: PreparedDays): Truth {
     v: soc.map((charge, i) => {
       const rest = restVoltageV(store.chemistry, busVoltageV, charge);
       // No charger goes above its own volts.
-      return Math.min(chargingVoltageV(busVoltageV), rest - ((w[i] ?? 0) / rest) * OHM_12V * (busVoltageV / 12));
+      return Math.min(highestChargingV(busVoltageV), rest - ((w[i] ?? 0) / rest) * OHM_12V * (busVoltageV / 12));
     }),
     airC: Array.from(trace.airC),
     storeC: Array.from(trace.storeC),

@@ -58,9 +58,9 @@ export interface SupplyMoment {
 /** Whether mains loads of this inverter run straight from a supply while the vehicle is plugged in. */
 export const passesSupply = ({ form }: SizedInverter['device']): boolean => form !== 'stand-alone';
 
-/** What an inverter-charger's or separate charger's DC current asks of mains, W. Charging volts, from memory. */
-export function chargerWatts(ratingA: number, charger: Charger, busVoltageV: number): number {
-  return (ratingA * chargingVoltageV(busVoltageV)) / (charger.efficiency ?? DEFAULT.chargerEfficiency.value);
+/** What an inverter-charger's or separate charger's DC current asks of mains, W. @param volts at which it charges */
+export function chargerWatts(ratingA: number, charger: Charger, volts: number): number {
+  return (ratingA * volts) / (charger.efficiency ?? DEFAULT.chargerEfficiency.value);
 }
 
 /** Everything that hangs on a supply: mains loads let through, loads that wait for one, and the chargers. */
@@ -92,7 +92,7 @@ function supplyLoads(
   });
   const chargers = system.chargers.flatMap((charger): SupplyLoad[] => {
     if (charger.ratingA === 0) return [];
-    const watts = chargerWatts(charger.ratingA, charger, system.busVoltageV);
+    const watts = chargerWatts(charger.ratingA, charger, chargingVoltageV(system));
     const factor = charger.powerFactor ?? DEFAULT.chargerPowerFactor.value;
     const size = sizeOn(limit, watts, watts / factor);
     const leastSize =

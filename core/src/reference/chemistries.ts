@@ -7,6 +7,10 @@ export interface ChemistryData {
   readonly name: string;
   /** V of a nominal 12 V battery at rest. */
   readonly nominal12V: number;
+  /** V at which a nominal 12 V battery is charged, the mean. */
+  readonly charging12V: number;
+  /** Share of its capacity that it loses in a month by itself, at 20 °C. */
+  readonly selfDischarge: number;
   /** Share of the capacity that is planned to be used. */
   readonly usableDepth: number;
   /** Energy out ÷ energy in over a full cycle. */
@@ -41,6 +45,8 @@ export interface ChemistryData {
 
 const lead = {
   nominal12V: 12.0,
+  charging12V: 14.2,
+  selfDischarge: 0.04,
   usableDepth: 0.5,
   ageingReserve: 0.8,
   coldLossPerK: 0.01,
@@ -76,6 +82,8 @@ export const CHEMISTRY: Readonly<Record<Chemistry, ChemistryData>> = {
   lfp: {
     name: 'LFP',
     nominal12V: 12.8,
+    charging12V: 13.6,
+    selfDischarge: 0.02,
     usableDepth: 0.8,
     roundTripEfficiency: 0.95,
     ageingReserve: 0.8,
@@ -166,8 +174,24 @@ export const CHEMISTRY: Readonly<Record<Chemistry, ChemistryData>> = {
   },
 };
 
-/** V at which a bank on a 12, 24 or 48 V bus is charged, whatever it is. */
-export const chargingVoltageV = (busVoltageV: number): number => (DEFAULT.chargeVoltage12V.value * busVoltageV) / 12;
+/** V at which a bank is charged, the mean: as said, or the usual of its chemistry. From memory. */
+export const chargingVoltageV = ({ store: { chemistry, chargeV }, busVoltageV }: Charged): number =>
+  chargeV ?? (CHEMISTRY[chemistry].charging12V * busVoltageV) / 12;
+
+/** What is charged. */
+export interface Charged {
+  readonly store: Pick<System['store'], 'chemistry' | 'chargeV'>;
+  readonly busVoltageV: number;
+}
+
+/** A store with its charging volts on a bus of so many times the volts. */
+export const onBusTimes = <S extends Charged['store']>(store: S, times: number): S => ({
+  ...store,
+  chargeV: store.chargeV === null ? null : store.chargeV * times,
+});
+
+/** V that no charger of a bus goes above, whatever it charges. */
+export const highestChargingV = (busVoltageV: number): number => (DEFAULT.chargeVoltage12V.value * busVoltageV) / 12;
 
 /** V above which a unit is a battery and below which it is a cell. */
 const CELL_BELOW_V = 5;

@@ -53,7 +53,7 @@ export interface SourceLead {
 
 /** The charging ends of a system; arrays and links as they are settled where the job leaves them open. */
 export function sourceLeads(
-  { busVoltageV, arrays: givenArrays, driving: givenDriving, chargers }: System,
+  system: System,
   { alternator }: Job['brief'],
   settled: {
     readonly arrays: readonly SolarArray[];
@@ -61,7 +61,8 @@ export function sourceLeads(
     readonly sources: readonly Source[];
   } | null,
 ): SourceLead[] {
-  const volts = chargingVoltageV(busVoltageV);
+  const { arrays: givenArrays, driving: givenDriving, chargers } = system;
+  const volts = chargingVoltageV(system);
   const arrays = givenArrays ?? settled?.arrays ?? [];
   const links = givenDriving ?? settled?.links ?? [];
   const dayOf = (id: string) => settled?.sources.find((source) => source.id === id) ?? null;
@@ -72,7 +73,7 @@ export function sourceLeads(
       const byPanels = arrayRatingW(array) / volts;
       const byWatts = controller.maxW === null ? Number.POSITIVE_INFINITY : controller.maxW / volts;
       const amps = Math.min(byPanels, byWatts, controller.maxA ?? Number.POSITIVE_INFINITY);
-      return { kind: 'array', id, name, amps, far: panelSide(array, busVoltageV), day: dayOf(id) };
+      return { kind: 'array', id, name, amps, far: panelSide(array, system.busVoltageV), day: dayOf(id) };
     }),
     ...links.map(({ id, name, kind, ratingA, efficiency }): SourceLead => {
       const eta = efficiency ?? DEFAULT.dcdcEfficiency.value;

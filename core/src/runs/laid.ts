@@ -105,7 +105,7 @@ function lostComingWh({ run, coldOhm }: SizedRun, sized: readonly SizedRun[], { 
   if (!source?.day) return 0;
   const { watts, efficiency } = source.day;
   const isFar = run.end === 'panels' || run.end === 'alternator';
-  const busV = chargingVoltageV(option.system.busVoltageV);
+  const busV = chargingVoltageV(option.system);
   const volts = isFar ? (source.far?.volts ?? 0) : busV;
   if (!(volts > 0)) return 0;
   const sum = (of: (w: number) => number): number => {

@@ -1,6 +1,6 @@
 import type { Run } from '../job/schema.ts';
 import { remembering } from '../quantity/remember.ts';
-import { bankVoltageV, chargingVoltageV } from '../reference/chemistries.ts';
+import { bankVoltageV, highestChargingV } from '../reference/chemistries.ts';
 import { AREAS_MM2, ampacityA, CONDUCTORS, DROP_LIMIT, ohmPerM } from '../reference/conductors.ts';
 import { DEFAULT } from '../reference/defaults.ts';
 import { type Carried, carriedBy } from './carried.ts';
@@ -163,7 +163,7 @@ const dropVolts = ({ job, option }: Fitted): number =>
 
 /** V that a fuse there may have: a bus while it is charged. */
 const mostVolts = (zone: Zone, busV: number): number =>
-  zone.kind === 'bus' ? chargingVoltageV(busV) : zoneVolts(zone, busV);
+  zone.kind === 'bus' ? highestChargingV(busV) : zoneVolts(zone, busV);
 
 const sameVolts = (a: Zone, b: Zone): boolean =>
   a.kind === b.kind && (a.kind !== 'output' || b.kind !== 'output' || a.device.id === b.device.id);

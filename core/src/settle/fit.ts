@@ -1,5 +1,5 @@
 import { type DayAtBattery, dayBattery, type Income, isWorthAWord } from '../battery/day.ts';
-import type { FittedStore } from '../battery/fittedModel.ts';
+import { type FittedStore, storeModelOf } from '../battery/fittedModel.ts';
 import { storeFactors } from '../battery/requirement.ts';
 import { type StoreSize, sizeStore } from '../battery/size.ts';
 import { steadyDay } from '../battery/steadyDay.ts';
@@ -27,6 +27,8 @@ export interface Fit {
   readonly brings: Income;
   /** Wh a day that the store's heater takes while the sun is up or the engine runs, as what charges is sized for it. */
   readonly heaterAsksWh: number;
+  /** And what makes good what the store loses by itself. */
+  readonly selfAsksWh: number;
   /** How warm the battery is, and what its heater takes of what the sources really bring. */
   readonly heater: WarmDay;
 }
@@ -41,11 +43,14 @@ export function fitFor({ needWh, busW, demand, typicalA, currents }: Asked, arou
   const store = sizeStore(system, brief, demand, storeFactors(keeping(job, system), typicalA), currents);
   const battery = batteryOf(system, store.kg);
   const heaterAsksWh = battery.heaterW > 0 ? warmDay(battery, ambientC, amply(around)).wh : 0;
-  const driving = sizeDriving(brief, system, needWh + heaterAsksWh, store, leads);
+  const model = storeModelOf({ store, option }, 'old');
+  const selfAsksWh = model.selfWhPerDay / model.inBySun;
+  const askedOfAllWh = needWh + heaterAsksWh + selfAsksWh;
+  const driving = sizeDriving(brief, system, askedOfAllWh, store, leads);
   const coveredWh = job.rules.arrayCovers === 'everything' ? 0 : driving.yieldWh * driving.countsShare;
   const sky = skyOver(around);
   const filledBy = (moreW: number) => {
-    const solar = sizeSolar(system, sky, Math.max(0, needWh + heaterAsksWh - coveredWh), leads, moreW);
+    const solar = sizeSolar(system, sky, Math.max(0, askedOfAllWh - coveredWh), leads, moreW);
     const sources = sourcesOf(solar.sources, driving.sources, system);
     const brings = dayIncome(sources);
     return { solar, sources, brings, heater: warmOn(store, around, brings) };
@@ -57,7 +62,7 @@ export function fitFor({ needWh, busW, demand, typicalA, currents }: Asked, arou
   const isOpen = system.arrays === null && byBalance.solar.flat.whPerRatedW >= HELPS_WH;
   const moreW =
     isOpen && !isServed(byBalance) ? leastServing(byBalance.solar, needWh, (w) => isServed(filledBy(w))) : 0;
-  return { store, driving, heaterAsksWh, ...(moreW > 0 ? filledBy(moreW) : byBalance) };
+  return { store, driving, heaterAsksWh, selfAsksWh, ...(moreW > 0 ? filledBy(moreW) : byBalance) };
 }
 
 /** Where all loads are critical none goes earlier than the others: nothing is kept from any. */

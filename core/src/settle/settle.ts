@@ -1,7 +1,7 @@
 import type { Demand } from '../battery/demand.ts';
-import { storeDriftWh } from '../battery/drift.ts';
+import { dayGainWh } from '../battery/drift.ts';
+import { storeModelOf } from '../battery/fittedModel.ts';
 import { type KitMass, kitMass } from '../battery/mass.ts';
-import { passageOf } from '../battery/passage.ts';
 import { NEVER_LOCKED, withHeater } from '../battery/warmDay.ts';
 import type { Job } from '../job/schema.ts';
 import { type EvidenceSummary, evidenceSummary } from '../loads/evidence.ts';
@@ -57,6 +57,8 @@ interface Income {
   /** In it: saved since what runs while something comes does not pass through the battery; and not taken for cold. */
   readonly sparedWh: number;
   readonly lockedWh: number;
+  /** And what the battery loses by itself. */
+  readonly selfWh: number;
   /** Lost in controllers on the way in. */
   readonly controllersWh: number;
   /** Fed straight from the array to what runs meanwhile. */
@@ -84,8 +86,9 @@ export function settle(asStored: Job, optionId?: string, effort?: Effort): Settl
   const { store, driving, solar, sources, brings, heater } = fit;
   const busW = withHeater(bus.busW, heater);
   const [sunWh, drivenWh] = [yieldOf(sources, 'sun'), yieldOf(sources, 'driving')];
-  const balanceWh = storeDriftWh(busW, brings, passageOf(system), heater);
-  const warmWh = heater.lockedH > 0 ? storeDriftWh(busW, brings, passageOf(system), NEVER_LOCKED) : balanceWh;
+  const battery = storeModelOf({ store, option }, 'old');
+  const balanceWh = dayGainWh(busW, brings, battery, heater);
+  const warmWh = heater.lockedH > 0 ? dayGainWh(busW, brings, battery, NEVER_LOCKED) : balanceWh;
   return {
     ...day,
     demand,
@@ -111,7 +114,8 @@ export function settle(asStored: Job, optionId?: string, effort?: Effort): Settl
       drivingWh: drivenWh,
       drivingCountsWh: drivenWh * driving.countsShare,
       balanceWh,
-      sparedWh: warmWh - (sunWh + drivenWh * driving.countsShare - needWh - heater.wh),
+      sparedWh: warmWh + battery.selfWhPerDay - (sunWh + drivenWh * driving.countsShare - needWh - heater.wh),
+      selfWh: battery.selfWhPerDay,
       lockedWh: warmWh - balanceWh,
       controllersWh: controllersLoseWh(sources),
       directWh: directWh(busW, brings.sunW),

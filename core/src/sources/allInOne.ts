@@ -11,7 +11,8 @@ export interface BoxLimit {
 }
 
 /** Units that hold back what sun and mains charge with together. */
-export function boxLimits({ allInOnes, chargers, busVoltageV }: System): BoxLimit[] {
+export function boxLimits(system: System): BoxLimit[] {
+  const { allInOnes, chargers } = system;
   const allA = chargers.reduce((sum, { ratingA }) => sum + ratingA, 0);
   return allInOnes.flatMap((unit): BoxLimit[] => {
     if (unit.chargeA === null) return [];
@@ -21,7 +22,7 @@ export function boxLimits({ allInOnes, chargers, busVoltageV }: System): BoxLimi
     return [
       {
         unit,
-        mostW: unit.chargeA * chargingVoltageV(busVoltageV),
+        mostW: unit.chargeA * chargingVoltageV(system),
         through: ({ id, kind }) => (kind === 'sun' ? Number(arrays.has(id)) : kind === 'supply' ? ofSupplies : 0),
       },
     ];

@@ -57,7 +57,7 @@ export function sizeDriving(
 ): DrivingSize {
   const { driving, busVoltageV } = system;
   const { chargeLimitA } = store;
-  const chargingV = chargingVoltageV(busVoltageV);
+  const chargingV = chargingVoltageV(system);
   const limit = alternatorLimit(alternator, chargingV);
   const { inByAmps, inBySun } = passageOf(system);
   const countsShare = inByAmps / inBySun;
@@ -69,7 +69,7 @@ export function sizeDriving(
   const suggestedA = standardDcdc(requiredA, Math.min(limit.outputA, chargeLimitA));
   const fitted: readonly DrivingLink[] =
     driving ?? (suggestedA > 0 ? [blankLink(SUGGESTED_ID, 'DC-DC charger', suggestedA)] : []);
-  const asked = fitted.map((link) => linkFlow(link, alternator, busVoltageV, store));
+  const asked = fitted.map((link) => linkFlow(link, alternator, busVoltageV, { ...store, chargingV }));
   const askedA = asked.reduce((sum, { inputA }) => sum + inputA, 0);
   // What the alternator can feed is shared by what each asks.
   const held = askedA > limit.inputA ? limit.inputA / askedA : 1;

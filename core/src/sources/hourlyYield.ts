@@ -1,7 +1,6 @@
 import type { SolarArray } from '../job/schema.ts';
 import type { Leads } from '../paths/cables.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
-import { chargingVoltageV } from '../reference/chemistries.ts';
 import { planeHours, type SunHours } from '../sun/hours.ts';
 import { arrayAt, noLight, shadeLeft } from './array.ts';
 
@@ -16,6 +15,7 @@ export interface MeasuredHours {
 /** What arrays work on, and how their leads are laid. */
 export interface ArraysUnder {
   readonly busV: number;
+  readonly chargingV: number;
   /** One flat factor on laboratory watts; null = computed. */
   readonly flatFactor: number | null;
   readonly leads: Pick<Leads, 'ofArray'> | null;
@@ -25,9 +25,9 @@ export interface ArraysUnder {
 export function hourlyYield(
   array: SolarArray,
   { sun, ghiWh, airC }: MeasuredHours,
-  { busV, flatFactor, leads }: ArraysUnder,
+  { busV, chargingV, flatFactor, leads }: ArraysUnder,
 ): Float64Array {
-  const around = { flatFactor, busV, chargingV: chargingVoltageV(busV) };
+  const around = { flatFactor, busV, chargingV };
   const at = arrayAt(array, around, leads?.ofArray.get(array.id) ?? null);
   const left = hourMeans(shadeLeft(array));
   const light = planeHours(sun, ghiWh, array);

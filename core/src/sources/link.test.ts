@@ -4,7 +4,7 @@ import { ohmPerM } from '../reference/conductors.ts';
 import { heldTo, linkFlow, unstarvedMm2 } from './link.ts';
 
 const { alternator } = blankJob('it').brief;
-const joined = { restV: 13.1, resistanceOhm: 0.004 };
+const joined = { chargingV: 14.2, restV: 13.1, resistanceOhm: 0.004 };
 
 describe('what flows through a link to the alternator, by hand', () => {
   it('a charger gives its rating and draws what its efficiency and its cable ask: 40 A of 14.2 V at 0.9, or as it is said', () => {
@@ -28,7 +28,7 @@ describe('what flows through a link to the alternator, by hand', () => {
     expect(farV).toBeLessThan(11.5);
     expect([flow.outputW, flow.inputA]).toEqual([0, 0]);
     expect(flow.starvedV).toBeCloseTo(farV, 9);
-    const enough = unstarvedMm2(flow, alternator, 12);
+    const enough = unstarvedMm2(flow, alternator, 14.2);
     const laid = (cableMm2: number) => linkFlow({ ...thin, cableMm2 }, alternator, 12, joined);
     expect(laid(enough * 0.99).outputW).toBe(0);
     expect(laid(enough * 1.01).outputW).toBeCloseTo(40 * 14.2, 9);

@@ -1,6 +1,5 @@
 import type { Brief, DrivingLink } from '../job/schema.ts';
 import { dcSide } from '../moment/inverterCable.ts';
-import { chargingVoltageV } from '../reference/chemistries.ts';
 import { ohmPerM } from '../reference/conductors.ts';
 import { DEFAULT } from '../reference/defaults.ts';
 import { alternatorVoltage } from './alternator.ts';
@@ -24,8 +23,9 @@ export interface LinkFlow {
   readonly starvedV: number | null;
 }
 
-/** What a relay joins to: the store's volts at rest and the Ω inside it. */
+/** What it feeds: the store's volts while it is charged, and at rest, and the Ω inside it. */
 interface Joined {
+  readonly chargingV: number;
   readonly restV: number;
   readonly resistanceOhm: number;
 }
@@ -54,7 +54,7 @@ export function linkFlow(
   const efficiency = link.kind === 'relay' ? 1 : (link.efficiency ?? DEFAULT.dcdcEfficiency.value);
   // Of a charger whose cable is not known nothing is lost in it; a relay's lives by its cable.
   const cableM = link.cableM ?? (link.kind === 'relay' ? DEFAULT.alternatorCableM.value : 0);
-  const outW = link.ratingA * chargingVoltageV(busVoltageV);
+  const outW = link.ratingA * joined.chargingV;
   const askedW = link.kind === 'relay' ? link.ratingA * alternatorV : outW / efficiency;
   const areaMm2 = link.cableMm2 ?? dcSide(askedW, systemV).areaMm2;
   const cableOhm = ohmPerM(areaMm2) * 2 * cableM;
@@ -79,9 +79,9 @@ export function linkFlow(
 export function unstarvedMm2(
   { link, cableM, efficiency, minInputV }: LinkFlow,
   alternator: Brief['alternator'],
-  busVoltageV: number,
+  chargingV: number,
 ): number {
-  const watts = (link.ratingA * chargingVoltageV(busVoltageV)) / efficiency;
+  const watts = (link.ratingA * chargingV) / efficiency;
   const mostOhm = ((alternatorVoltage(alternator) - minInputV) * minInputV) / watts;
   return mostOhm > 0 ? (ohmPerM(1) * 2 * cableM) / mostOhm : Number.POSITIVE_INFINITY;
 }

@@ -6,7 +6,9 @@ import { panelsOfList } from './listed.ts';
 
 describe('panels of the list in the place of a group', () => {
   const group = blankPanels('group', 'Group', 1);
-  const { brief } = aJob([]);
+  const { brief, options } = aJob([]);
+  const store = options[0]?.system.store;
+  if (!store) throw new Error('it has a store');
   // 20 °C in the afternoon: cells close to a roof reach 20 + 25/0.8 and what the roof adds, 5 to 10 K: some 60 °C.
   const mild = { ...brief, months: [6], place: { ...brief.place, dayTempC: 20, nightTempC: 10, lowestC: 10 } };
   const at = (
@@ -18,7 +20,10 @@ describe('panels of the list in the place of a group', () => {
   ) => {
     const controller = { ...blankController(kind), maxV, maxInputA };
     const array = { ...blankArray('array', 'Array', 0), ratingW: null, panels: [group], controller };
-    return panelsOfList(PARTS, array, group, requiredW, mild, { busVoltageV });
+    return panelsOfList(PARTS, array, group, requiredW, mild, {
+      busVoltageV,
+      store: { ...store, chargeV: (14.2 * busVoltageV) / 12 },
+    });
   };
 
   it('make the volts that the store is charged with and one more, hot: 36 cells are 16 V then', () => {

@@ -22,7 +22,7 @@ export function panelsOfList(
   group: PanelGroup,
   requiredW: number,
   brief: Pick<Brief, 'place' | 'months'>,
-  system: Pick<System, 'busVoltageV'>,
+  system: Pick<System, 'busVoltageV' | 'store'>,
 ): { readonly part: PartOf<'panel'>; readonly series: number; readonly parallel: number } | null {
   return smallestPanels(parts, requiredW, (part, series, parallel) => {
     const panels = [{ ...group, ...groupOf(part, group), series, parallel }];

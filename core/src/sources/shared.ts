@@ -17,7 +17,7 @@ export interface Sharing {
 }
 
 export function sharingOf(system: System): Sharing {
-  const volts = chargingVoltageV(system.busVoltageV);
+  const volts = chargingVoltageV(system);
   return {
     outputs: (system.driving ?? []).flatMap(({ id: link, sharesWith: array, ratingA, sharing: school }) =>
       array === null ? [] : [{ link, array, mostW: ratingA * volts, school }],

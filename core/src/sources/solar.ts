@@ -3,7 +3,7 @@ import type { SolarArray, System } from '../job/schema.ts';
 import { arrayRatingW } from '../panels/panels.ts';
 import type { Leads } from '../paths/cables.ts';
 import { remembering } from '../quantity/remember.ts';
-import { chargingVoltageV } from '../reference/chemistries.ts';
+import { type Charged, chargingVoltageV } from '../reference/chemistries.ts';
 import { ARRAY_STEP_W } from '../reference/sizes.ts';
 import { type ArrayChain, type ArrayDay, type ArrayYield, arrayDay, arrayYield, mpptEfficiency } from './array.ts';
 import type { Source } from './source.ts';
@@ -48,12 +48,13 @@ const rememberedFlat = remembering<Float64Array, ArrayDay>();
 
 /** @param toCoverWh Wh a day; `leads` of the arrays where they are laid; `moreW` on top of what covers it */
 export function sizeSolar(
-  { arrays, busVoltageV }: System,
+  system: System,
   sky: Sky,
   toCoverWh: number,
   leads: Pick<Leads, 'ofArray'> | null,
   moreW = 0,
 ): SolarSize {
+  const { arrays } = system;
   const { ambientC, flatFactor } = sky;
   const light = sky.onPlane({ slopeDeg: 0, azimuthDeg: null, follows: false });
   const flat = rememberedFlat(light, [ambientC, flatFactor], () => arrayDay(light, ambientC, flatFactor));
@@ -62,7 +63,7 @@ export function sizeSolar(
   const isChosen = arrays !== null;
   const suggestedW = Math.ceil(requiredW / ARRAY_STEP_W - 1e-9) * ARRAY_STEP_W;
   const fitted = arrays ?? [blankArray('array', 'Solar array', suggestedW)];
-  const sources = fitted.map((array) => arraySource(array, sky, busVoltageV, leads));
+  const sources = fitted.map((array) => arraySource(array, sky, system, leads));
   return {
     flat,
     toCoverWh,
@@ -77,8 +78,8 @@ export function sizeSolar(
 }
 
 /** W that the controller of an array gives at most; null = no limit is known. */
-export function controllerLimitW({ controller: { maxA, maxW } }: SolarArray, busV: number): number | null {
-  const limits = [...(maxA === null ? [] : [maxA * chargingVoltageV(busV)]), ...(maxW === null ? [] : [maxW])];
+export function controllerLimitW({ controller: { maxA, maxW } }: SolarArray, chargingV: number): number | null {
+  const limits = [...(maxA === null ? [] : [maxA * chargingV]), ...(maxW === null ? [] : [maxW])];
   return limits.length > 0 ? Math.min(...limits) : null;
 }
 
@@ -91,12 +92,12 @@ const remembered = remembering<SolarArray, ArrayYield>(KEPT_SKIES);
 export function arraySource(
   array: SolarArray,
   { onPlane, ambientC, flatFactor }: Sky,
-  busV: number,
+  system: Charged,
   leads: Pick<Leads, 'ofArray'> | null,
 ): ArraySource {
   const { kind } = array.controller;
-  const chargingV = chargingVoltageV(busV);
-  const around = { irradianceWm2: onPlane(array), ambientC, flatFactor, chargingV, busV };
+  const chargingV = chargingVoltageV(system);
+  const around = { irradianceWm2: onPlane(array), ambientC, flatFactor, chargingV, busV: system.busVoltageV };
   const lead = leads?.ofArray.get(array.id) ?? null;
   const from = [...Object.values(around), lead?.panelsOhm, lead?.panelsV, lead?.controllerOhm];
   const { watts, chain } = remembered(array, from, () => arrayYield(array, around, lead));
@@ -105,7 +106,7 @@ export function arraySource(
     name: array.name,
     kind: 'sun',
     priority: 0,
-    limitW: controllerLimitW(array, busV),
+    limitW: controllerLimitW(array, chargingV),
     // One that joins the panels straight to the store converts nothing.
     efficiency: kind === 'mppt' ? mpptEfficiency(array.controller) : 1,
     watts,

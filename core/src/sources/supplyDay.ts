@@ -52,8 +52,9 @@ export interface Chargers {
   readonly storeW: (acW: number) => number;
 }
 
-export function chargersOf({ chargers, busVoltageV }: System, leads: Pick<Leads, 'ofCharger'> | null): Chargers {
-  const volts = chargingVoltageV(busVoltageV);
+export function chargersOf(system: System, leads: Pick<Leads, 'ofCharger'> | null): Chargers {
+  const { chargers } = system;
+  const volts = chargingVoltageV(system);
   let [acW, dcW, va, leastAcW] = [0, 0, 0, 0];
   for (const { ratingA, leastA, efficiency, powerFactor } of chargers) {
     const w = (ratingA * volts) / (efficiency ?? DEFAULT.chargerEfficiency.value);

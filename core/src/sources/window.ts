@@ -64,10 +64,10 @@ const most = (value: number, limit: number | null): Check => ({
 export function windowOf(
   array: SolarArray,
   { place, months }: Pick<Brief, 'place' | 'months'>,
-  system: Pick<System, 'busVoltageV'>,
+  system: Pick<System, 'busVoltageV' | 'store'>,
 ): Window {
   const { panels, wiring, controller } = array;
-  const chargingV = chargingVoltageV(system.busVoltageV);
+  const chargingV = chargingVoltageV(system);
   const places = months.map((month) => placeIn(place, month));
   const coldC = lowestC(place, months);
   const hotC = cellTemperatureC(standingOf(array), Math.max(...places.map(({ dayTempC }) => dayTempC)), 1000);

@@ -1,8 +1,9 @@
 import { blankArray, blankCharger, blankJob, blankLink, blankString } from '../job/blank.ts';
 import { plainLoad } from '../job/plainLoad.ts';
 import type { Charger, Inverter, Job, Load, Supply, System } from '../job/schema.ts';
+import { onBusTimes } from '../reference/chemistries.ts';
 
-/** Builders for tests: a load with everything usual, and a job of such loads. */
+/** Builders for tests: a load with everything usual, and a job of such loads; its store is a plain one. */
 export function aLoad(part: Partial<Load> & { readonly watts?: number; readonly hours?: number } = {}): Load {
   const { watts = 100, hours = 1, ...rest } = part;
   return {
@@ -16,8 +17,19 @@ export function aLoad(part: Partial<Load> & { readonly watts?: number; readonly 
 }
 
 export function aJob(loads: readonly Load[], change: (job: Job) => Job = (job) => job): Job {
-  return change({ ...blankJob('Test'), loads: loads.map((load, i) => ({ ...load, id: `${load.id}-${i}` })) });
+  const blank = blankJob('Test');
+  return change({
+    ...blank,
+    loads: loads.map((load, i) => ({ ...load, id: `${load.id}-${i}` })),
+    options: blank.options.map((option) => ({
+      ...option,
+      system: { ...option.system, store: { ...option.system.store, ...PLAIN_STORE } },
+    })),
+  });
 }
+
+/** So that sums can be made by hand: 14.2 V while anything is charged, and nothing lost by itself. */
+const PLAIN_STORE = { chargeV: 14.2, selfDischarge: 0 } as const;
 
 /** Changes the system of the job's only option, part by part. */
 export function withSystem(
@@ -38,7 +50,10 @@ export function withSystem(
         ...option,
         system: {
           busVoltageV: change.busVoltageV ?? system.busVoltageV,
-          store: storeWith(system.store, change.store),
+          store: storeWith(
+            onBusTimes(system.store, (change.busVoltageV ?? system.busVoltageV) / system.busVoltageV),
+            change.store,
+          ),
           devices: (change.devices ?? system.devices).map((device) =>
             device.kind === 'inverter' ? { ...device, ...change.inverter } : device,
           ),

@@ -183,6 +183,7 @@ export const changeBusVoltage = (id: string, busVoltageV: System['busVoltageV'])
         busVoltageV,
         store: {
           ...store,
+          chargeV: store.chargeV === null ? null : store.chargeV / scale,
           strings: store.strings?.map((one) => rearranged(one, scale)) ?? null,
         },
         driving: driving?.map((one) => ({ ...one, ratingA: one.ratingA * scale })) ?? null,
