@@ -271,7 +271,7 @@ export { readMeasure } from './quantity/readMeasure.ts';
 export type { Kind } from './quantity/token.ts';
 // What is taken when nothing is known?
 export { APPLIANCES, type Appliance, findAppliances, fromFirm, nearMatches } from './reference/appliances.ts';
-export { CHEMISTRY } from './reference/chemistries.ts';
+export { CHEMISTRY, chargingVoltageV } from './reference/chemistries.ts';
 export { DROP_LIMIT } from './reference/conductors.ts';
 export { DEFAULT } from './reference/defaults.ts';
 export { PARTS } from './reference/parts.ts';
@@ -290,6 +290,7 @@ export {
   type ReadSize,
   readCableSize,
   readLengthM,
+  sizeTyped,
   sizeWords,
 } from './runs/typedSize.ts';
 export { asCabled, runsOf } from './settle/runs.ts';

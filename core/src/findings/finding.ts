@@ -68,6 +68,7 @@ export const FINDING_CODES = [
   'run-drop',
   'run-collapse',
   'run-start-dip',
+  'run-start-pulls',
   'run-output-low',
   'load-drops-out',
   'socket-overload',

@@ -389,6 +389,15 @@ const CASES: Readonly<Record<FindingCode, { bad: Job; good: Job }>> = {
     bad: oneLead({ watts: 60, startRatio: 5, minV: 12.3 }, {}),
     good: oneLead({ watts: 60, startRatio: 5, minV: 11 }, {}),
   },
+  // A pump of 5 A starts with 25 A on the lead that it shares with a router that needs 12.3 V: 12.6 V run, 11.7 V at its start.
+  'run-start-pulls': {
+    bad: oneLead(
+      { watts: 60, startRatio: 5 },
+      { loads: ['load-0', 'load-1'] },
+      { more: [{ ...aLoad({ watts: 5 }), minV: 12.3 }] },
+    ),
+    good: oneLead({ watts: 60 }, { loads: ['load-0', 'load-1'] }, { more: [{ ...aLoad({ watts: 5 }), minV: 12.3 }] }),
+  },
   // 60 W at 24 V through 10 m of 0.75 mm², hot: 0.32 Ω, 23.2 V.
   'run-output-low': { bad: behindConverter(23.5), good: behindConverter(23) },
   // 5 A × 0.4 Ω: 2 V.

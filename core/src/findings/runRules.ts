@@ -228,6 +228,21 @@ export const runStartDip: Rule = ({ runs }) =>
     ];
   });
 
+/** A start is no load's own matter: what hangs on the same leads must bear it. */
+export const runStartPulls: Rule = ({ runs }) =>
+  (runs?.appliances ?? []).flatMap(({ loadId, name, runId, startSeconds, pulls: [worst] }): Finding[] =>
+    worst
+      ? [
+          {
+            code: 'run-start-pulls',
+            severity: 'caution',
+            where: { step: 'runs', loadId, ...(runId === null ? {} : { runId }) },
+            values: { name, other: worst.name, volts: worst.volts, cutOffV: worst.cutOffV, seconds: startSeconds },
+          },
+        ]
+      : [],
+  );
+
 /** What is fed by a converter or port loses nothing to a low store, and all the more to the lead behind it. */
 export const runOutputLow: Rule = ({ runs, job, option }) =>
   (runs?.rows ?? []).flatMap(({ run, zone, outputV }): Finding[] => {

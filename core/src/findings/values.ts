@@ -291,6 +291,13 @@ export interface FindingValues {
     readonly cutOffV: number;
     readonly seconds: number;
   };
+  readonly 'run-start-pulls': {
+    readonly name: string;
+    readonly other: string;
+    readonly volts: number;
+    readonly cutOffV: number;
+    readonly seconds: number;
+  };
   readonly 'run-output-low': {
     readonly name: string;
     readonly run: string;

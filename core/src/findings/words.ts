@@ -276,6 +276,11 @@ const WORDS: { readonly [C in FindingCode]: (values: FindingValues[C], units: Un
         ? `At the store itself there are ${showText(n(v, 'storeV'), 'V')}: a larger one, or one that gives more at a time.`
         : 'A thicker lead, or a lead of its own.',
   }),
+  'run-start-pulls': (v) => ({
+    what: `The start of ${s(v, 'name')} pulls ${s(v, 'other')} down to ${showText(n(v, 'volts'), 'V')} for ${showText(n(v, 'seconds'), 's')} on a low battery; it needs ${showText(n(v, 'cutOffV'), 'V')}.`,
+    why: 'What they share on their way takes the volts of both: the one cuts out whenever the other starts.',
+    act: 'A lead of its own for one of them, or a thicker one where they share it.',
+  }),
   'run-output-low': (v) => ({
     what: `${s(v, 'name')} gets ${showText(n(v, 'volts'), 'V')} at the end of ${s(v, 'run')}; it needs ${showText(n(v, 'leastV'), 'V')}.`,
     why: `${s(v, 'device')} gives ${showText(n(v, 'outputV'), 'V')} whatever the store has; the lead behind it takes the rest, at any charge.`,

@@ -1,7 +1,7 @@
 import type { Run } from '../job/schema.ts';
 import { CONDUCTOR_KINDS, ID_PATTERN, PROTECTIONS, RUN_ENDS } from '../job/values.ts';
 import { blankRun } from './propose.ts';
-import { readCableSize, sizeWords } from './typedSize.ts';
+import { readCableSize, sizeTyped } from './typedSize.ts';
 
 /** Runs as rows of a table and back: docs/runs-csv.md explains the columns. */
 export const RUN_COLUMNS = [
@@ -52,7 +52,7 @@ export function runToCsv(run: Run): Record<Column, string> {
     part: said(run.part),
     loads: run.loads.join(' '),
     length_m: said(run.lengthM),
-    size: run.areaMm2 === null ? '' : sizeWords({ ...run, areaMm2: run.areaMm2 }),
+    size: run.areaMm2 === null ? '' : sizeTyped({ ...run, areaMm2: run.areaMm2 }),
     conductor: run.conductor,
     insulation_c: said(run.insulationC),
     ambient_c: said(run.ambientC),

@@ -36,8 +36,18 @@ export interface ApplianceVolts {
   /** The run that gives way where it cannot hold at a low store or start; null = it holds. */
   readonly fallsAt: string | null;
   readonly cutOffV: number | null;
+  /** What its start pulls below its own cut-off beside it, the worst first. */
+  readonly pulls: readonly Pulled[];
   /** Where it drops out beside what usually runs, cold. Null = no cut-off is known. */
   readonly dropOut: DropOut | null;
+}
+
+/** What runs on the same bus and cuts out while something else starts. */
+export interface Pulled {
+  readonly loadId: string;
+  readonly name: string;
+  readonly volts: number;
+  readonly cutOffV: number;
 }
 
 export interface RunRow extends SizedRun {
@@ -193,9 +203,21 @@ function voltsOf(
       startSeconds: extraW > 0 ? startOf(load).seconds : 0,
       fallsAt: start.collapse === null ? null : (net.runAt[start.collapse]?.run.name ?? 'the store itself'),
       cutOffV,
+      pulls: start === at('low', 'hot') ? [] : pulledBy(start, at('low', 'hot'), load.id, appliances),
       dropOut: cutOffV === null ? null : dropOutAt(net, 'cold', usuallyOn(appliance), node, cutOffV, fitted),
     };
   });
+}
+
+/** What has volts enough beside what runs, and no longer while one of them starts. */
+function pulledBy(start: Solved, before: Solved, startingId: string, appliances: readonly Appliance[]): Pulled[] {
+  return appliances
+    .flatMap(({ load: { id, name }, node, cutOffV }): Pulled[] => {
+      const volts = voltAt(start, node);
+      const isPulled = cutOffV !== null && volts !== null && volts < cutOffV && (voltAt(before, node) ?? 0) >= cutOffV;
+      return isPulled && id !== startingId ? [{ loadId: id, name, volts, cutOffV }] : [];
+    })
+    .sort((a, b) => a.volts - a.cutOffV - (b.volts - b.cutOffV));
 }
 
 /** How often what charges may come to be as large once what is lost in cables counts. From memory. */

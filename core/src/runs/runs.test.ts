@@ -250,10 +250,12 @@ describe('the way back', () => {
     expect(rowOf(chassis(null), 'lead').kg).toBeCloseTo(4 * 4 * 8930e-6, 9);
   });
 
-  it('two conductors beside one another halve it and bear twice as much', () => {
+  it('two conductors beside one another halve it; four that lie together carry 0.6 each, two by two that lie apart all', () => {
     const [one, two] = [1, 2].map((parallel) => rowOf(oneLead({}, { parallel }), 'lead'));
     expect((two?.hotOhm ?? 0) / (one?.hotOhm ?? 1)).toBeCloseTo(0.5, 9);
-    expect((two?.ampacityA ?? 0) / (one?.ampacityA ?? 1)).toBeCloseTo(2, 9);
+    expect((two?.ampacityA ?? 0) / (one?.ampacityA ?? 1)).toBeCloseTo(2 * 0.6, 9);
+    const apart = rowOf(oneLead({}, { parallel: 2, bundled: 1 }), 'lead');
+    expect((apart?.ampacityA ?? 0) / (one?.ampacityA ?? 1)).toBeCloseTo(2, 9);
   });
 
   it('joints add up', () => {

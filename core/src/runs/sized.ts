@@ -211,7 +211,13 @@ const ohmOf = (laid: OfLength, size: Size, atC: number): number =>
   bareOhm(laid, size, atC) + (laid.run.joints * (laid.run.jointMohm ?? DEFAULT.jointMohm.value)) / 1000;
 
 const bearsA = ({ run, fitted }: Laid, { areaMm2, parallel }: Size): number =>
-  parallel * ampacityA({ ...run, areaMm2 }, fitted.job.rules.cables.bundling);
+  parallel * ampacityA({ ...run, areaMm2, bundled: lyingTogether(run, parallel) }, fitted.job.rules.cables.bundling);
+
+/** Conductors that lie together where each of its own is laid so many times. */
+function lyingTogether({ bundled, return: way }: Run, parallel: number): number {
+  const own = Math.min(bundled, way === 'chassis' ? 1 : 2);
+  return bundled + own * (parallel - 1);
+}
 
 /** Sizes that are sold for a conductor, the thinnest first. */
 const sizesOf = (conductor: Run['conductor']): readonly number[] =>

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { aRun } from '../test/runs.ts';
 import { runsFromCsv, runToCsv } from './csv.ts';
-import { readCableSize, readLengthM, sizeWords } from './typedSize.ts';
+import { readCableSize, readLengthM, sizeTyped, sizeWords } from './typedSize.ts';
 
 describe('a typed size', () => {
   // ASTM B258 areas.
@@ -61,18 +61,39 @@ describe('a typed size', () => {
     },
   );
 
+  it('“2 × 1.5 mm²” may be two cores, there and back, or two in parallel: it is asked, unless that is said', () => {
+    const asked = readCableSize('2 × 1.5 mm²');
+    if (asked.kind !== 'ask') throw new Error('it is asked');
+    expect(asked.choices.map(({ size }) => [size.areaMm2, size.parallel])).toEqual([
+      [1.5, 1],
+      [1.5, 2],
+    ]);
+    for (const [text, parallel] of [
+      ['2 x 1.5 mm2 in parallel', 2],
+      ['twin 2 x 1.5 mm2', 1],
+      ['2-core 2 x 2.5 mm2', 1],
+      ['3 x 10 awg side by side', 3],
+      ['2 x 25 mm2', 2],
+    ] as const)
+      expect(readCableSize(text), text).toMatchObject({ kind: 'size', size: { parallel } });
+  });
+
   it('what is written is read back as the same size', () => {
     fc.assert(
       fc.property(
         fc.constantFrom('16', '14', '12', '10', '8', '6', '4', '2', '1', '1/0', '2/0', '3/0', '4/0'),
         fc.integer({ min: 1, max: 4 }),
         (awg, parallel) => {
-          const read = readCableSize(`${parallel} x ${awg} awg`);
+          const read = readCableSize(`${parallel} x ${awg} awg in parallel`);
           if (read.kind !== 'size') return false;
           return sizeWords(read.size) === `${parallel > 1 ? `${parallel} × ` : ''}${awg} AWG`;
         },
       ),
     );
+    expect(readCableSize(sizeTyped({ areaMm2: 1.5, conductor: 'flexible', parallel: 2 }))).toMatchObject({
+      kind: 'size',
+      size: { areaMm2: 1.5, parallel: 2 },
+    });
     expect(sizeWords({ areaMm2: 4.6, conductor: 'flexible', parallel: 1 })).toBe('4.6 mm²');
   });
 });

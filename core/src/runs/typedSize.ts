@@ -41,9 +41,38 @@ const AUGHT = /^(0{1,4}|[1-6]\/0)$/;
 const BARE = new RegExp(`^${NUMBER}$`);
 const TIMES = /^(\d)\s*[x×*]\s*(.+)$/;
 
-/** Reads "6 mm²", "10 ga", "2/0", "2 × 35 mm2"; "6mm" and "6" are asked about, since they may mean several things. */
+const IN_PARALLEL = /\b(?:(?:in\s+)?parallel|side\s+by\s+side|beside\s+one\s+another)\b/g;
+const OF_CORES = /\b(?:twin|(?:\d\s*-?\s*)?cores?)\b/g;
+/** mm² up to which cable is sold with several cores in one sheath: there "2 ×" may count its cores. Common practice. */
+const CORED_TO_MM2 = 16;
+
+/**
+ * Reads "6 mm²", "10 ga", "2/0", "2 × 35 mm2"; "6mm", "6" and "2 × 1.5 mm²" are asked about, since they may mean several
+ * things.
+ */
 export function readCableSize(typed: string): ReadSize {
   const text = typed.trim().toLowerCase().replaceAll('，', ',');
+  const read = readOne(text.replace(IN_PARALLEL, ' ').replace(OF_CORES, ' ').trim(), typed);
+  if (read.kind !== 'size' || read.size.parallel < 2) return read;
+  const { parallel, areaMm2 } = read.size;
+  const cored = { ...read.size, parallel: 1 };
+  if (text.search(OF_CORES) >= 0) return { kind: 'size', size: cored };
+  if (text.search(IN_PARALLEL) >= 0 || areaMm2 > CORED_TO_MM2) return read;
+  return {
+    kind: 'ask',
+    question: `${sizeWords(read.size)}: a cable of ${parallel} cores, or ${parallel} conductors in parallel for each way?`,
+    choices: [
+      choice(`a cable of ${parallel} cores, one there and one back: ${sizeWords(cored)}`, cored),
+      choice(`${parallel} conductors in parallel, each way`, read.size),
+    ],
+  };
+}
+
+/** A size as it can be typed without a question. */
+export const sizeTyped = (size: CableSize): string =>
+  `${sizeWords(size)}${size.parallel > 1 && size.areaMm2 <= CORED_TO_MM2 ? ' in parallel' : ''}`;
+
+function readOne(text: string, typed: string): ReadSize {
   if (text === '') return problem('Type a size, such as 6 mm² or 10 AWG.');
   const words = ofMetal(text);
   const times = TIMES.exec(words.rest);

@@ -56,8 +56,10 @@ export function chargersOf(system: System, leads: Pick<Leads, 'ofCharger'> | nul
   const { chargers } = system;
   const volts = chargingVoltageV(system);
   let [acW, dcW, va, leastAcW] = [0, 0, 0, 0];
-  for (const { ratingA, leastA, efficiency, powerFactor } of chargers) {
-    const w = (ratingA * volts) / (efficiency ?? DEFAULT.chargerEfficiency.value);
+  for (const { id, ratingA, leastA, efficiency, powerFactor, senses } of chargers) {
+    // One that senses at the battery holds its volts there, and makes good what its lead takes.
+    const intoLeadW = senses === 'battery' ? ratingA ** 2 * (leads?.ofCharger.get(id) ?? 0) : 0;
+    const w = (ratingA * volts + intoLeadW) / (efficiency ?? DEFAULT.chargerEfficiency.value);
     acW += w;
     dcW += ratingA * volts;
     va += w / (powerFactor ?? DEFAULT.chargerPowerFactor.value);
@@ -65,8 +67,8 @@ export function chargersOf(system: System, leads: Pick<Leads, 'ofCharger'> | nul
     leastAcW += leastA === null || ratingA === 0 ? w : (w * Math.min(leastA, ratingA)) / ratingA;
   }
   const leadOhm = togetherOhm(
-    chargers.map(({ id, ratingA }) => ({
-      ohm: leads?.ofCharger.get(id) ?? 0,
+    chargers.map(({ id, ratingA, senses }) => ({
+      ohm: senses === 'battery' ? 0 : (leads?.ofCharger.get(id) ?? 0),
       share: dcW > 0 ? (ratingA * volts) / dcW : 0,
     })),
   );

@@ -94,6 +94,11 @@ const ORDERS = [
   { value: 'together', label: 'all at once' },
 ] as const;
 
+const STOPS = [
+  { value: 'yes', label: 'enough to stop in order' },
+  { value: 'no', label: 'nothing' },
+] as const;
+
 /** At what charge loads go, which first, and when they come back. */
 function CutOffs() {
   const { job, edit, optionId } = useJob();
@@ -137,6 +142,12 @@ function CutOffs() {
           min={0}
           max={80}
           onChange={(keepForCritical) => keepForCritical !== null && change({ keepForCritical }, 'keep')}
+        />
+        <Choice
+          label="Kept to stop what runs"
+          value={job.rules.keepToStop ? 'yes' : 'no'}
+          options={STOPS}
+          onChange={(kept) => edit(changeRules({ keepToStop: kept === 'yes' }), 'keep-to-stop')}
         />
       </div>
     </section>

@@ -216,7 +216,7 @@ function Phases({ load, draw, onChange }: { load: Load; draw: Of<'cycle'>; onCha
       <ol>
         {phases.map((phase, index) => (
           // biome-ignore lint/suspicious/noArrayIndexKey: a phase is known by its place while its fields are edited.
-          <li key={index} className="grid grid-cols-[minmax(0,1fr)_62px_62px_16px] items-end gap-x-2.5 py-1">
+          <li key={index} className="grid grid-cols-[minmax(0,1fr)_62px_62px_54px_16px] items-end gap-x-2.5 py-1">
             <TextField label="Phase" value={phase.label} maxLength={40} onChange={(label) => set(index, { label })} />
             <QuantityField
               label="Power"
@@ -235,6 +235,15 @@ function Phases({ load, draw, onChange }: { load: Load; draw: Of<'cycle'>; onCha
               max={1440}
               {...(phase.minutes === null || !filled ? { auto: 'the rest' } : {})}
               onChange={(minutes) => set(index, { minutes })}
+            />
+            <QuantityField
+              label="Start"
+              unit="×"
+              value={phase.startRatio}
+              auto={String(load.startRatio)}
+              min={1}
+              max={12}
+              onChange={(startRatio) => set(index, { startRatio })}
             />
             <button
               type="button"

@@ -15,7 +15,7 @@ import { addSupply, removeSupply } from '../../commands/supplies.ts';
 import { useEditing, useJob, useOption, useView } from '../../shell/JobContext.tsx';
 import { BoughtFields } from '../../ui/BoughtFields.tsx';
 import { Button } from '../../ui/Button.tsx';
-import { QuantityField } from '../../ui/Field.tsx';
+import { Choice, QuantityField } from '../../ui/Field.tsx';
 import { Fig } from '../../ui/Fig.tsx';
 import { FindingLine } from '../../ui/FindingLine.tsx';
 import { useFindings } from '../../ui/FitRow.tsx';
@@ -203,6 +203,11 @@ function Chargers() {
   );
 }
 
+const SENSES = [
+  { value: 'terminals', label: 'at its own terminals' },
+  { value: 'battery', label: 'at the battery, own wires' },
+] as const;
+
 function Charger({
   charger,
   change,
@@ -262,6 +267,12 @@ function Charger({
           min={0.4}
           max={1}
           onChange={(powerFactor) => change({ powerFactor }, 'pf')}
+        />
+        <Choice
+          label="Voltage sense"
+          value={charger.senses}
+          options={SENSES}
+          onChange={(senses) => change({ senses }, 'senses')}
         />
         <QuantityField
           label="Idle"

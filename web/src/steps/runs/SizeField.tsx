@@ -1,4 +1,4 @@
-import { type CableChoice, type CableSize, readCableSize } from '@joulemetric/core';
+import { type CableChoice, type CableSize, readCableSize, sizeTyped } from '@joulemetric/core';
 import { useId, useState } from 'react';
 import { useDraft } from '../../ui/Field.tsx';
 
@@ -61,11 +61,7 @@ export function SizeField({
           onClick={() => {
             onChange(choice.size);
             setChoices([]);
-            type(
-              choice.label.includes('AWG')
-                ? (choice.label.split(':')[0] ?? '')
-                : `${choice.size.areaMm2.toFixed(2)} mm²`,
-            );
+            type(sizeTyped(choice.size));
           }}
           className="mt-1 block min-h-7 text-left text-note font-medium underline decoration-mark underline-offset-4 hover:decoration-ink phone:min-h-11"
         >

@@ -1,3 +1,4 @@
+import { CHEMISTRY, chargingVoltageV, show } from '@joulemetric/core';
 import { changeBusVoltage, changeStore } from '../../commands/design.ts';
 import { useEditing, useOption } from '../../shell/JobContext.tsx';
 import { Choice, QuantityField } from '../../ui/Field.tsx';
@@ -72,6 +73,25 @@ export function UseFields() {
         min={50}
         max={100}
         onChange={(roundTripEfficiency) => edit(changeStore(optionId, { roundTripEfficiency }), 'store-round')}
+      />
+      <QuantityField
+        label="Charged at, mean"
+        unit="V"
+        value={store.chargeV}
+        auto={`${show(chargingVoltageV({ store: { ...store, chargeV: null }, busVoltageV }), 'V').number}, usual`}
+        min={6}
+        max={70}
+        onChange={(chargeV) => edit(changeStore(optionId, { chargeV }), 'store-charge-v')}
+      />
+      <QuantityField
+        label="Self-discharge"
+        unit="% a month"
+        factor={0.01}
+        value={store.selfDischarge}
+        auto={`${CHEMISTRY[store.chemistry].selfDischarge * 100}, usual`}
+        min={0}
+        max={50}
+        onChange={(selfDischarge) => edit(changeStore(optionId, { selfDischarge }), 'store-self')}
       />
       <QuantityField
         label="Heater in it"
