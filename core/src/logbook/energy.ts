@@ -12,10 +12,15 @@ export interface Counted {
   readonly sigmaWh: number;
   /** Hours that it covers: without gaps. */
   readonly hours: number;
+  /** ms of its first and its last reading. */
+  readonly from: number;
+  readonly to: number;
   readonly gaps: readonly Stretch[];
   /** What happened to a counter. */
   readonly notes: readonly string[];
 }
+
+const ends = (times: readonly number[]) => ({ from: times[0] as number, to: times.at(-1) as number });
 
 /** Readings that have a signal. */
 function present(t: Float64Array, values: Float64Array): { t: number[]; at: number[] } {
@@ -69,6 +74,7 @@ export function byPower(t: Float64Array, watts: Float64Array, step: number, off:
     hours,
     gaps,
     notes: [],
+    ...ends(times),
   };
 }
 
@@ -136,6 +142,7 @@ export function byCounter(t: Float64Array, values: Float64Array, meter: Meter, w
     hours: ((times.at(-1) as number) - (times[0] as number)) / HOUR_MS,
     gaps,
     notes,
+    ...ends(times),
   };
 }
 
@@ -176,5 +183,6 @@ export function bySoc(
     hours: ((times.at(-1) as number) - (times[0] as number)) / HOUR_MS,
     gaps: [],
     notes: [],
+    ...ends(times),
   };
 }

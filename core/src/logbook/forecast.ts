@@ -1,9 +1,9 @@
-import { type Band, band } from './band.ts';
+import { type Band, band, HOUR_MS } from './band.ts';
 import type { LogCapacity } from './capacity.ts';
 import type { Caveat } from './caveats.ts';
 import type { Log } from './logSchema.ts';
-import { hoursOutside } from './offTime.ts';
-import type { Stretch } from './open.ts';
+import { hoursOutside, joined } from './offTime.ts';
+import { hoursFrom, type Stretch } from './open.ts';
 import { type Rate, rateOf } from './rate.ts';
 import { lastOf, type SocSignal } from './signals.ts';
 import type { Series } from './table.ts';
@@ -32,34 +32,83 @@ export interface Target {
   readonly socThen: number;
 }
 
-/** The fall of the charge over powered time, charging left out. */
+/** The fall of the charge over powered time: stretches in which it was charged, and leaps of the display, are left out. */
 export function rateIn(series: Series, soc: SocSignal, off: readonly Stretch[], caveats: Caveat[]): Rate | null {
-  const hours: number[] = [];
-  const percent: number[] = [];
-  const first = series.t[0] as number;
-  for (let i = 0; i < series.t.length; i++) {
-    const value = soc.values[i] as number;
-    if (Number.isNaN(value)) continue;
-    hours.push(hoursOutside(first, series.t[i] as number, off));
-    percent.push(value);
-  }
-  const rise = largestRise(percent);
-  if (rise > 2 * Math.max(soc.meter.step, 0.5) && (percent.at(-1) ?? 0) < (percent[0] ?? 0))
-    caveats.push({
-      code: 'charged',
-      says: `The state of charge rose by ${rise.toFixed(1)} % on the way: something charged it, and the rate is the net of both.`,
-    });
-  return rateOf(hours, percent, soc.meter.low, soc.meter.high);
+  const read = [...series.t.keys()].filter((i) => !Number.isNaN(soc.values[i] as number));
+  const times = read.map((i) => series.t[i] as number);
+  const percent = read.map((i) => soc.values[i] as number);
+  const left = leftOut(times, percent, 2 * Math.max(soc.meter.step, 0.5));
+  const hoursAt = (ms: number) => hoursFrom(series, ms).toFixed(2);
+  for (const { from, to, by, isLeap } of left)
+    caveats.push(
+      isLeap
+        ? {
+            code: 'leap',
+            says: `The state of charge leaps by ${by.toFixed(1)} % ${hoursAt(from)} h after the first reading: was the monitor set anew (a resync)? The leap is not in the rate.`,
+          }
+        : {
+            code: 'charged',
+            says: `The state of charge rose by ${by.toFixed(1)} % from ${hoursAt(from)} to ${hoursAt(to)} h: something charged it, and that time is not in the rate.`,
+          },
+    );
+  const apart = joined([...off, ...left]);
+  const first = times[0] ?? 0;
+  const moved = (at: number) => left.reduce((sum, { to, by }) => (to <= at ? sum + by : sum), 0);
+  const kept = times.flatMap((at, k) => (left.some(({ from, to }) => at > from && at < to) ? [] : [k]));
+  return rateOf(
+    kept.map((k) => hoursOutside(first, times[k] as number, apart)),
+    kept.map((k) => (percent[k] as number) - moved(times[k] as number)),
+    soc.meter.low,
+    soc.meter.high,
+  );
 }
 
-function largestRise(values: readonly number[]): number {
-  let least = Number.POSITIVE_INFINITY;
-  let rise = 0;
-  for (const value of values) {
-    least = Math.min(least, value);
-    rise = Math.max(rise, value - least);
+interface LeftOut extends Stretch {
+  /** % that it changes meanwhile. */
+  readonly by: number;
+  readonly isLeap: boolean;
+}
+
+/** % and % an hour beyond which a change from one reading to the next is no current's: twice the capacity. From memory. */
+const LEAP_PERCENT = 5;
+const LEAP_PERCENT_PER_H = 200;
+
+/** % from which a single rise is no noise of the meter but charging. From memory. */
+const CHARGED_PERCENT = 10;
+
+/** Leaps, and stretches between a low and the high after it that are more than so much apart. */
+function leftOut(times: readonly number[], percent: readonly number[], least: number): LeftOut[] {
+  const left: LeftOut[] = [];
+  let low = 0;
+  let high = 0;
+  const close = () => {
+    const by = (percent[high] as number) - (percent[low] as number);
+    if (by > least && (high - low > 1 || by >= CHARGED_PERCENT))
+      left.push({ from: times[low] as number, to: times[high] as number, by, isLeap: false });
+  };
+  for (let k = 1; k < times.length; k++) {
+    const step = (percent[k] as number) - (percent[k - 1] as number);
+    const hours = ((times[k] as number) - (times[k - 1] as number)) / HOUR_MS;
+    if (Math.abs(step) >= LEAP_PERCENT && Math.abs(step) > LEAP_PERCENT_PER_H * hours) {
+      close();
+      left.push({ from: times[k - 1] as number, to: times[k] as number, by: step, isLeap: true });
+      low = k;
+      high = k;
+      continue;
+    }
+    if ((percent[k] as number) > (percent[high] as number)) high = k;
+    // It falls again by more than it may be off: what rose has ended.
+    if (
+      (percent[high] as number) - (percent[k] as number) > least ||
+      (percent[k] as number) < (percent[low] as number)
+    ) {
+      close();
+      low = k;
+      high = k;
+    }
   }
-  return rise;
+  close();
+  return left;
 }
 
 interface ForecastInput {

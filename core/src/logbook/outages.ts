@@ -46,6 +46,22 @@ export function isByTimer(
   );
 }
 
+/** Where readings of power are nothing, one after the other: off, if a timer ended there. */
+export function zerosOf(t: Float64Array, watts: Float64Array): Stretch[] {
+  const stretches: Stretch[] = [];
+  let from: number | null = null;
+  let to = 0;
+  for (let i = 0; i < t.length; i++) {
+    if (Number.isNaN(watts[i] as number)) continue;
+    if (watts[i] === 0) from ??= t[i] as number;
+    to = t[i] as number;
+    if (watts[i] === 0 || from === null) continue;
+    stretches.push({ from, to });
+    from = null;
+  }
+  return from === null || to <= from ? stretches : [...stretches, { from, to }];
+}
+
 /** A timer that would have ended in the log, and no outage there. */
 export function timerCaveats(
   series: Series,

@@ -342,7 +342,7 @@ describe('energy, by each way', () => {
     expect(reset.notes.join(' ')).toMatch(/set back after 2\.0 h, from 560 to 20/);
   });
 
-  it('a gap before another way’s first reading takes nothing from it', () => {
+  it('two ways are compared over the hours that both cover', () => {
     const readings = [0, 0.1, 0.2, 0.3, 0.4, 0.5, 0.6, 9, 9.1, 9.2].map((h) => ({
       h,
       w: 100,
@@ -350,7 +350,7 @@ describe('energy, by each way', () => {
     }));
     const log = says({ readings, capacity: { wh: 1000 } });
     expect(log.energy.disagreements).toEqual([
-      expect.objectContaining({ of: ['soc', 'power'], wh: expect.closeTo(20 - 80 / 1, 0) }),
+      expect.objectContaining({ of: ['soc', 'power'], wh: expect.closeTo(0, 6) }),
     ]);
   });
 
@@ -518,6 +518,58 @@ describe('rate and forecast', () => {
     const rising = says({ readings: [20, 40, 60].map((soc, h) => ({ h, soc })), capacity: { wh: 1000 } });
     expect(rising.forecast).toBeNull();
     expect(rising.energy.soc?.wh).toBe(-400);
+  });
+
+  it('what was charged on the way leaves the rate: 5 %/h before and after 20 % from 4 h to 6 h', () => {
+    const soc = [90, 85, 80, 75, 70, 80, 90, 85, 80, 75];
+    const log = says({ readings: soc.map((percent, h) => ({ h, soc: percent })) });
+    expect(log.rate?.percentPerH.value).toBeCloseTo(-5, 6);
+    expect(log.caveats.filter(({ code }) => code === 'charged').map(({ says: words }) => words)).toEqual([
+      expect.stringContaining('rose by 20.0 % from 4.00 to 6.00 h'),
+    ]);
+  });
+
+  it('a leap of the display is asked about and is not in the rate; a charge takes its time', () => {
+    const readings = [
+      [0, 80],
+      [1, 78],
+      [2, 76],
+      [2.05, 60],
+      [3, 58.1],
+      [4, 56.1],
+    ].map(([h, soc]) => ({ h, soc }));
+    const log = says({ readings });
+    expect(log.rate?.percentPerH.value).toBeCloseTo(-2, 1);
+    expect(log.caveats.map(({ code }) => code)).toContain('leap');
+    const slow = says({ readings: [80, 78, 76, 60, 58].map((soc, h) => ({ h, soc })) });
+    expect(slow.caveats.map(({ code }) => code)).not.toContain('leap');
+  });
+
+  it('readings of nothing after a timer are time in which it was off', () => {
+    const readings = [0, 0.5, 1, 1.5, 2, 2.5, 3, 3.5, 4].map((h) => ({ h, w: h > 2 && h < 3.5 ? 0 : 100 }));
+    const log = says({ readings, timers: [{ everyH: 2 }] });
+    // From its first nothing at 2.5 h it is no timer of 2 h; one of 2.5 h is.
+    expect(log.outages).toEqual([]);
+    const by = says({ readings, timers: [{ everyH: 2.5 }] });
+    expect(by.outages).toEqual([expect.objectContaining({ fromH: 2.5, toH: 3.5, by: 'timer' })]);
+    expect(by.poweredH).toBeCloseTo(3, 9);
+  });
+
+  it('a display changed from °C to °F is asked about: 24 and then 75.2', () => {
+    const codes = (c: readonly number[]) => says({ readings: c.map((one, h) => ({ h, soc: 80 - h, c: one })) }).caveats;
+    expect(codes([24, 24, 75.2, 75]).map(({ code }) => code)).toContain('degrees');
+    expect(codes([24, 25, 31, 40]).map(({ code }) => code)).not.toContain('degrees');
+  });
+
+  it('the way that is known best counts: a counter of 100 Wh steps gives way to watts each minute', () => {
+    const readings = Array.from({ length: 121 }, (_, m) => ({
+      h: m / 60,
+      w: 100,
+      wh: m < 60 ? 0 : m < 120 ? 100 : 200,
+    }));
+    const log = (resolution: number) => says({ readings, instruments: [{ quantity: 'wh', resolution }] }).energy.counts;
+    expect(log(100)).toBe('power');
+    expect(log(1)).toBe('counter');
   });
 
   it('noise of a meter is averaged by the line, a load that wanders is told by what was used', () => {

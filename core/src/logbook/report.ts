@@ -1,6 +1,6 @@
 import { HOUR_MS } from './band.ts';
 import { capacityOf, type LogCapacity, nominalOf } from './capacity.ts';
-import { type Caveat, conditionCaveats } from './caveats.ts';
+import { type Caveat, conditionCaveats, degreesCaveat } from './caveats.ts';
 import type { Level } from './changePoints.ts';
 import type { Compared } from './compare.ts';
 import { type Limit, limitOf, type Stated, statedOf, stopReserve } from './cycle.ts';
@@ -11,7 +11,7 @@ import type { Log } from './logSchema.ts';
 import { type Loss, lossOf } from './lossPairs.ts';
 import { gapsOf, hoursOutside, joined } from './offTime.ts';
 import { type Meter, meterOf, type Stretch } from './open.ts';
-import { isByTimer, type Off, offOf, saidOutages, switchedOffCaveat, timerCaveats } from './outages.ts';
+import { isByTimer, type Off, offOf, saidOutages, switchedOffCaveat, timerCaveats, zerosOf } from './outages.ts';
 import type { Rate } from './rate.ts';
 import { phasesOf, type RunPhases } from './runPhases.ts';
 import { type Spot, spotOf, strandedOf, type ToGo, timeToGoOf } from './shown.ts';
@@ -95,6 +95,7 @@ export function reportOf(log: Log, read: TableRead, zone: Zone): LogReport {
     ...(powerWith(saidOff)?.gaps ?? []),
     ...(counter?.gaps ?? []),
     ...(soc ? gapsOf(timesOf(t, soc.values)) : []),
+    ...(watts ? zerosOf(t, watts.values) : []),
   ];
   // Where everything falls silent as a timer ends, the timer has switched off.
   const off = joined([...saidOff, ...silent.filter((gap) => isByTimer(series, saidOff, gap, timers))]);
@@ -131,7 +132,7 @@ export function reportOf(log: Log, read: TableRead, zone: Zone): LogReport {
         says: `No ${of} was read for ${hours.toFixed(2)} h from ${fromH.toFixed(2)} h on: that time is in neither the energy nor the mean.${soc ? ' If the output was off then, put it down as off: the time to the reserve counts it as run.' : ''}`,
       });
 
-  const energy = energyOf(log, t, { soc: socEnergy, counter, power }, poweredH, capacity, contradictions);
+  const energy = energyOf(log, t, { soc: socEnergy, counter, power }, off, poweredH, capacity, contradictions);
   const rate = soc ? rateIn(series, soc, off, caveats) : null;
   const meanW = energy.counts === null ? null : (energy[energy.counts]?.meanW ?? null);
   const stated = statedOf(log, nominalV, capacity?.ah ?? null, contradictions);
@@ -157,6 +158,7 @@ export function reportOf(log: Log, read: TableRead, zone: Zone): LogReport {
       says: 'The load switches on and off: the forecast is by its mean, and no moment’s reading stands for it.',
     });
   conditionCaveats(log, caveats);
+  degreesCaveat(series, caveats);
   if (soc && capacity === null)
     caveats.push({ code: 'no-capacity', says: 'No capacity was given: the log stays in % an hour, no Wh are said.' });
   if (rate && !rate.startUp.found && rate.startUp.p !== null)

@@ -1,6 +1,8 @@
 import type { LogCapacity } from './capacity.ts';
 import type { Counted } from './energy.ts';
 import type { Log } from './logSchema.ts';
+import { hoursOutside } from './offTime.ts';
+import type { Stretch } from './open.ts';
 import type { Contradiction } from './stated.ts';
 
 export interface Energy {
@@ -38,21 +40,28 @@ const METER_DOUBT = 0.01;
 
 type Way = Energy['counts'] & string;
 
+const WAYS = ['counter', 'power', 'soc'] as const;
+/** Share by which two doubts may differ and are still alike. From memory. */
+const ALIKE = 0.005;
+
 export function energyOf(
   log: Log,
   t: Float64Array,
   ways: Readonly<Record<Way, Counted | null>>,
+  off: readonly Stretch[],
   poweredH: number,
   capacity: LogCapacity | null,
   contradictions: Contradiction[],
 ): Energy {
-  const hoursOf = (way: Counted): number => (way.by === 'power' ? way.hours : poweredH);
+  const hoursOf = (way: Counted): number => (way.by === 'power' ? way.hours : hoursOutside(way.from, way.to, off));
   const of = (way: Counted | null): EnergyOf | null => {
     if (way === null) return null;
     const [{ value, low, high }, hours] = [way.wh, hoursOf(way)];
     const capacityDoubtWh = way.by === 'soc' ? Math.abs(value) * (capacity?.doubt ?? 0) : null;
     return { wh: value, low, high, meanW: hours > 0 ? value / hours : null, hours, capacityDoubtWh };
   };
+  const doubt = (way: Counted | null): number =>
+    way === null ? Number.POSITIVE_INFINITY : Math.floor(doubtShareOf(way, capacity?.doubt ?? 0) / ALIKE);
   const all = [ways.soc, ways.counter, ways.power].filter((way) => way !== null);
   const disagreements = all.flatMap((one, i) => all.slice(i + 1).map((other) => apart(t, one, other)));
   const clash = disagreements.find(
@@ -75,7 +84,8 @@ export function energyOf(
       offer: null,
       refused: false,
     });
-  const usual = clash ? null : (['counter', 'power', 'soc'] as const).find((way) => ways[way] !== null);
+  // What is known best counts; of equals the one that is metered.
+  const [usual] = clash ? [] : WAYS.filter((way) => ways[way] !== null).sort((a, b) => doubt(ways[a]) - doubt(ways[b]));
   const counts = log.chosen && ways[log.chosen] ? log.chosen : (usual ?? null);
   tooMuch(log, ways, hoursOf, contradictions);
   const more = disagreements.find(
@@ -103,14 +113,25 @@ const candidates = (capacity: LogCapacity | null): string[] => [
   capacity?.measured ? 'the display’s drift' : 'a capacity below its label, or a display that was not reset at full',
 ];
 
-/** How far apart two ways are over the time that both cover: what one counted in the other's gaps is left out. */
+/** Share of a way's energy by which it may be off: its band, and of a meter its own doubt, of a charge its capacity's. */
+function doubtShareOf(way: Counted, capacityDoubt: number): number {
+  const { value, low, high } = way.wh;
+  const own = way.by === 'soc' ? capacityDoubt : METER_DOUBT;
+  return value === 0 ? Number.POSITIVE_INFINITY : Math.hypot((high - low) / 2 / Math.abs(value), own);
+}
+
+/**
+ * How far apart two ways are over the time that both cover: from the later of their first readings to the earlier of
+ * their last ones, and what one counted in the other's gaps left out.
+ */
 function apart(t: Float64Array, one: Counted, other: Counted): Energy['disagreements'][number] {
+  const [from, to] = [Math.max(one.from, other.from), Math.min(one.to, other.to)];
   // Before its first reading a way has counted nothing.
   const upTo = ({ upTo: counted }: Counted, at: number): number => counted[t.indexOf(at)] || 0;
   const within = (way: Counted, gaps: Counted['gaps']): number =>
-    gaps.reduce((wh, { from, to }) => wh - (upTo(way, to) - upTo(way, from)), way.wh.value);
-  const whOne = other.by === 'power' ? within(one, other.gaps) : one.wh.value;
-  const whOther = one.by === 'power' ? within(other, one.gaps) : other.wh.value;
+    gaps.reduce((wh, gap) => wh - (upTo(way, gap.to) - upTo(way, gap.from)), upTo(way, to) - upTo(way, from));
+  const whOne = within(one, other.by === 'power' ? other.gaps : []);
+  const whOther = within(other, one.by === 'power' ? one.gaps : []);
   const doubtOf = ({ by, sigmaWh }: Counted, wh: number): number =>
     by === 'soc' ? sigmaWh : Math.hypot(sigmaWh, (Math.abs(wh) * METER_DOUBT) / Math.sqrt(3));
   const sigma = Math.hypot(doubtOf(one, whOne), doubtOf(other, whOther));

@@ -216,8 +216,10 @@ function Phases({ load, draw, onChange }: { load: Load; draw: Of<'cycle'>; onCha
       <ol>
         {phases.map((phase, index) => (
           // biome-ignore lint/suspicious/noArrayIndexKey: a phase is known by its place while its fields are edited.
-          <li key={index} className="grid grid-cols-[minmax(0,1fr)_62px_62px_54px_16px] items-end gap-x-2.5 py-1">
-            <TextField label="Phase" value={phase.label} maxLength={40} onChange={(label) => set(index, { label })} />
+          <li key={index} className="grid grid-cols-[1fr_1fr_1fr_16px] items-end gap-x-2.5 gap-y-1 py-1.5">
+            <div className="col-span-full">
+              <TextField label="Phase" value={phase.label} maxLength={40} onChange={(label) => set(index, { label })} />
+            </div>
             <QuantityField
               label="Power"
               read={readInput}
