@@ -223,7 +223,7 @@ export type { DcSide } from './moment/inverterCable.ts';
 export type { SizedInverter } from './moment/sizeInverters.ts';
 export { bestStartOrder, type Starter, type StartOrder, worstOrderPeak } from './moment/startOrder.ts';
 export { startOf } from './moment/starts.ts';
-export { chargerId, isCharger, type SupplyLoad, type SupplyMoment } from './moment/supplyMoment.ts';
+export { chargerId, chosenOn, isCharger, type SupplyLoad, type SupplyMoment } from './moment/supplyMoment.ts';
 export type { Trip } from './moment/trips.ts';
 // What could be done better?
 export { applyMoves, type Move } from './moves/move.ts';

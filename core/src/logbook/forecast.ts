@@ -167,7 +167,8 @@ export function forecastOf({
       least > 0 ? Math.max(0, (high - floor) / least) : Number.POSITIVE_INFINITY,
     );
   const percentToW = capacity === null ? null : capacity.wh / 100;
-  const watts = percentToW === null ? null : fall * percentToW;
+  // The mean that stands above the log is that of its day too, by whatever way it is known best.
+  const watts = meanW ?? (percentToW === null ? null : fall * percentToW);
   return {
     soc: lastSoc,
     toReserveH: finite(from(lastSoc, lowSoc, Math.min(100, highSoc), reserve)),

@@ -520,6 +520,14 @@ describe('rate and forecast', () => {
     expect(rising.energy.soc?.wh).toBe(-400);
   });
 
+  it('the mean that stands above a log is that of its day: 12 W by the meter, 10 W by the charge', () => {
+    const readings = Array.from({ length: 11 }, (_, h) => ({ h, soc: 90 - h, w: 12 }));
+    const log = says({ readings, capacity: { wh: 1000 } });
+    expect(log.energy.counts).toBe('power');
+    expect([log.energy.power?.meanW, log.forecast?.meanW, log.forecast?.whPerDay]).toEqual([12, 12, 288]);
+    expect(log.forecast?.fullToEmptyH?.value).toBeCloseTo(100, 6);
+  });
+
   it('what was charged on the way leaves the rate: 5 %/h before and after 20 % from 4 h to 6 h', () => {
     const soc = [90, 85, 80, 75, 70, 80, 90, 85, 80, 75];
     const log = says({ readings: soc.map((percent, h) => ({ h, soc: percent })) });

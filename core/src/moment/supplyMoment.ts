@@ -103,6 +103,29 @@ function supplyLoads(
   return [...mains, ...chargers];
 }
 
+/** What is left of a supply for chargers beside so much that runs; nothing where they cannot be turned down so far. */
+function leftToCharge({ runningSize }: SupplyLimit, beside: number, chargers: readonly SupplyLoad[]): number {
+  const left = Math.max(0, runningSize - beside);
+  const full = chargers.reduce((sum, { size }) => sum + size, 0);
+  const least = Math.min(...chargers.map(({ leastSize }) => leastSize ?? 0), Number.POSITIVE_INFINITY);
+  return left >= least ? Math.min(full, left) : 0;
+}
+
+/** What some of the loads of a supply come to, in its unit: what runs, what is left to charge, what an assisting inverter adds. */
+export function chosenOn(
+  { limit, loads, assisting }: Pick<SupplyMoment, 'limit' | 'loads' | 'assisting'>,
+  ids: ReadonlySet<string>,
+): { readonly runningSize: number; readonly chargingSize: number; readonly assistSize: number } {
+  const on = loads.filter(({ id }) => ids.has(id));
+  const runningSize = on.reduce((sum, { size, leastSize }) => (leastSize === null ? sum + size : sum), 0);
+  const chargers = on.filter(({ leastSize }) => leastSize !== null);
+  return {
+    runningSize,
+    chargingSize: leftToCharge(limit, runningSize, chargers),
+    assistSize: assisting ? Math.max(0, runningSize - limit.runningSize) : 0,
+  };
+}
+
 /** @param slices of the day, as for the worst moment */
 export function supplyMoment(
   supply: Supply,
@@ -126,9 +149,7 @@ export function supplyMoment(
   };
   const worst = heaviestOf(fixed);
   const fullCharge = chargers.reduce((sum, { size }) => sum + size, 0);
-  const left = Math.max(0, limit.runningSize - worst.weight);
-  const least = Math.min(...chargers.map(({ leastSize }) => leastSize ?? 0), Number.POSITIVE_INFINITY);
-  const chargingSize = left >= least ? Math.min(fullCharge, left) : 0;
+  const chargingSize = leftToCharge(limit, worst.weight, chargers);
   const assisting = inverters.find(({ device, ratingW }) => device.form === 'assisting' && ratingW > 0) ?? null;
   const isThrough = ({ deviceId }: SupplyLoad) => deviceId !== null && deviceId === assisting?.device.id;
   const throughSize = fixed.reduce(

@@ -1,4 +1,4 @@
-import type { DaysAsk, Survival } from '@joulemetric/core';
+import type { DaysAsk, Survival, Units, WhatIf } from '@joulemetric/core';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { changeRules, changeStore } from '../../commands/design.ts';
 import { useOtherTrip, useSurvivals, useTrip, useYears } from '../../edges/useDays.ts';
@@ -10,7 +10,7 @@ import { StepHead } from '../../ui/Question.tsx';
 import { StepFindings } from '../../ui/StepFindings.tsx';
 import { OddsPart } from './Odds.tsx';
 import { PlanStrip } from './PlanStrip.tsx';
-import { TripControls, TripPicture } from './Trip.tsx';
+import { TripControls, TripPicture, whatIfWords } from './Trip.tsx';
 import { chanceText, lengthText } from './when.ts';
 import { YearPart } from './Year.tsx';
 
@@ -40,7 +40,7 @@ export function Days() {
       <StepHead question="When does it run out, and how sure is that?">
         {survivals ? survivalWords(survivals) : 'Playing…'}
         {odds &&
-          ` In its months of use it runs out in ${odds.inUse.anyShort.value === 0 ? `none of ${odds.years}` : chanceText(odds.inUse.anyShort.value)} years.`}
+          ` In its months of use it runs out in ${odds.inUse.anyShort.value === 0 ? `none of ${odds.years}` : chanceText(odds.inUse.anyShort.value)} years, ${underWords(ask, job.brief.region.units)}.`}
       </StepHead>
       <StepFindings step="days" problem={problem} />
       <PlanStrip />
@@ -77,6 +77,16 @@ export function Days() {
       <CutOffs />
     </div>
   );
+}
+
+/** Of the trip alone: years have weather of their own. */
+const WEATHER: readonly WhatIf[] = ['heat-wave', 'cold-snap', 'overcast'];
+
+/** Of what battery the years are, and under which of the ticks. */
+function underWords({ ifs }: DaysAsk, units: Units): string {
+  const battery = ifs.includes('aged') ? 'its battery old' : 'its battery as it is now';
+  const others = ifs.filter((one) => one !== 'aged' && !WEATHER.includes(one)).map((one) => whatIfWords(units)[one]);
+  return [battery, ...others].join(', ');
 }
 
 function survivalWords(survivals: readonly Survival[]): string {

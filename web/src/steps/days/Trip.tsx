@@ -19,7 +19,7 @@ import { lengthText, whenText } from './when.ts';
 
 const TripChart = lazy(() => import('./TripChart.tsx').then((module) => ({ default: module.TripChart })));
 
-const whatIfWords = (units: Units): Readonly<Record<WhatIf, string>> => ({
+export const whatIfWords = (units: Units): Readonly<Record<WhatIf, string>> => ({
   'heat-wave': `heat wave, ${units === 'imperial' ? '14 °F' : '8 °C'} warmer`,
   'cold-snap': `cold snap, ${units === 'imperial' ? '18 °F' : '10 °C'} colder`,
   overcast: 'one grey day after the other',

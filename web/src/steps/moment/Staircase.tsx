@@ -1,4 +1,4 @@
-import { bestStartOrder, type Starter, type SupplyMoment, showText, worstOrderPeak } from '@joulemetric/core';
+import { bestStartOrder, chosenOn, type Starter, type SupplyMoment, showText, worstOrderPeak } from '@joulemetric/core';
 import { useState } from 'react';
 import { useWidth } from '../../ui/useWidth.ts';
 
@@ -17,8 +17,14 @@ const SMALL = 0.06;
 /** The best order of switching on, as a staircase under the limits; what takes part is ticked. */
 export function Staircase({ moment }: { moment: SupplyMoment }) {
   const { limit, loads } = moment;
-  const able = startersOf(moment);
-  const [left, setLeft] = useState<ReadonlySet<string>>(new Set(able.filter(({ isOn }) => !isOn).map(({ id }) => id)));
+  const usual = startersOf(moment, moment.chargingSize, chargeOf(moment));
+  const [left, setLeft] = useState<ReadonlySet<string>>(
+    () => new Set(usual.filter(({ isOn }) => !isOn).map(({ id }) => id)),
+  );
+  // All that is said is of what is ticked: what is left to charge as well.
+  const ticked = new Set(usual.flatMap(({ id, members }) => (left.has(id) ? [] : members)));
+  const chosen = chosenOn(moment, ticked);
+  const able = startersOf(moment, chosen.chargingSize, chargeOf(moment, ticked));
   const on = able.filter(({ id }) => !left.has(id));
   const order = bestStartOrder(on);
   const { unit } = limit;
@@ -30,6 +36,7 @@ export function Staircase({ moment }: { moment: SupplyMoment }) {
   const isOverRunning = total > bears.running * (1 + 1e-9);
   const isOverStarting = order.peak > bears.starting * (1 + 1e-9);
   const worst = worstOrderPeak(on);
+  const chargers = loads.filter(({ id, leastSize }) => leastSize !== null && ticked.has(id));
   return (
     <div>
       <h4 className="border-b border-line pb-1 font-semibold">Switch on in this order</h4>
@@ -41,6 +48,8 @@ export function Staircase({ moment }: { moment: SupplyMoment }) {
         Highest {showText(order.peak, unit)}, then {showText(total, unit)} running
         {isOverRunning && `, above the ${showText(bears.running, unit)} that are carried`}
         {isOverStarting && `, above the ${showText(bears.starting, unit)} borne at a start`}.
+        {chosen.assistSize > 0 && ` The inverter adds ${showText(chosen.assistSize, unit)} of it from the battery.`}
+        {chargers.length > 0 && ` For charging ${showText(chosen.chargingSize, unit)}.`}
         {worst > order.peak * 1.001 && ` Hardest start last: ${showText(worst, unit)}.`}
       </p>
       {order.because.length > 1 && order.steps.length > 1 && (
@@ -74,6 +83,13 @@ export function Staircase({ moment }: { moment: SupplyMoment }) {
   );
 }
 
+/** What all chargers ask at full, or those of some. */
+const chargeOf = ({ loads }: SupplyMoment, among?: ReadonlySet<string>): number =>
+  loads.reduce(
+    (sum, { id, size, leastSize }) => (leastSize !== null && (among?.has(id) ?? true) ? sum + size : sum),
+    0,
+  );
+
 /** What is carried for hours and borne at a start, an assisting inverter's share included. */
 const bearable = ({ limit, assistableSize, startingSize }: SupplyMoment) => ({
   running: limit.runningSize + assistableSize,
@@ -83,30 +99,36 @@ const bearable = ({ limit, assistableSize, startingSize }: SupplyMoment) => ({
 interface Able extends Starter {
   readonly name: string;
   readonly isOn: boolean;
+  /** Loads that it stands for. */
+  readonly members: readonly string[];
 }
 
-/** The loads large enough to be named, the small ones as one, and the charger as far down as it must be. */
-function startersOf({ limit, loads, worst, chargingSize }: SupplyMoment): Able[] {
+/** The loads large enough to be named, the small ones as one, and chargers turned down to what is left for them together. */
+function startersOf({ limit, loads, worst }: SupplyMoment, chargingSize: number, fullCharge: number): Able[] {
   const isSmall = ({ size, startExtra, leastSize }: SupplyMoment['loads'][number]) =>
     leastSize === null && size + startExtra < SMALL * limit.runningSize;
   const small = loads.filter(isSmall);
   const named = loads.filter((load) => !isSmall(load) && (load.size > 0 || load.startExtra > 0));
   const fixed = named.map(({ id, name, size, startExtra, leastSize }): Able => {
     const isCharger = leastSize !== null;
-    const isDown = isCharger && chargingSize > 0 && chargingSize < size;
+    const isDown = isCharger && chargingSize > 0 && chargingSize < fullCharge * (1 - 1e-9);
     return {
       id,
       name: isDown ? `${name}, turned down` : name,
-      size: isDown ? chargingSize : size,
+      size: isDown ? (size * chargingSize) / fullCharge : size,
       startExtra,
       isOn: isCharger ? chargingSize > 0 : worst.ids.includes(id),
+      members: [id],
     };
   });
   if (small.length === 0) return fixed;
   const sum = small.reduce((total, { size }) => total + size, 0);
   const startExtra = Math.max(...small.map((load) => load.startExtra));
   const name = small.length === 1 ? (small[0]?.name ?? '') : `${small.length} small ones`;
-  return [...fixed, { id: small[0]?.id ?? '', name, size: sum, startExtra, isOn: true }];
+  return [
+    ...fixed,
+    { id: small[0]?.id ?? '', name, size: sum, startExtra, isOn: true, members: small.map((load) => load.id) },
+  ];
 }
 
 function Stairs({
