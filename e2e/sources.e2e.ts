@@ -77,7 +77,7 @@ test('driving, a relay on a smart alternator, and a generator as a source', asyn
   await expect(page.getByRole('columnheader', { name: 'Driving', exact: true })).toBeVisible();
   await driving.getByRole('button', { name: 'Choose the charger' }).click();
   await driving.getByLabel('It gives').fill('30');
-  await expect(driving).toContainText('gives 426 W: 1 278 Wh a day');
+  await expect(driving).toContainText('gives 408 W: 1 224 Wh a day');
   // Another unit of the same quantity is read; another quantity is refused, and what was there stays.
   const cable = driving.getByLabel('Cable to it, one way');
   await cable.fill('400 cm');
