@@ -47,6 +47,8 @@ const otherThan = (was: unknown): unknown =>
 const WORDS: readonly (readonly [Path, unknown])[] = [
   [['options', 0, 'system', 'store', 'chemistry'], 'agm'],
   [['options', 0, 'system', 'store', 'roundTripEfficiency'], 0.8],
+  [['options', 0, 'system', 'store', 'chargeV'], 13],
+  [['options', 0, 'system', 'store', 'selfDischarge'], 0.3],
   [['options', 0, 'system', 'devices', 0, 'policy'], 'always'],
   [['brief', 'place', 'sky'], 'cloudy'],
   [['brief', 'months'], [1]],

@@ -47,6 +47,8 @@ export function storeFactors({ store, busVoltageV }: System, typicalA: number): 
 export interface StoreNeed {
   /** Wh drawn from the terminals in the heaviest N days in a row. */
   readonly heaviestWh: number;
+  /** Share of the capacity that is lost by itself meanwhile. */
+  readonly selfShare: number;
   /** Share by which Peukert's law raises the capacity; 1 when it does not bite. */
   readonly peukertFactor: number;
   readonly byEnergyWh: number;
@@ -59,8 +61,8 @@ export interface StoreNeed {
 
 /**
  * Nominal capacity needed: for the energy C = E_N/((DoD·k_T − s·N)·k_age·η_discharge), s what it loses by itself in a day,
- * raised by Peukert's law for lead (sizing method after IEEE 1013); and no less than what is asked at the worst ÷ what a cell of it may give: for long, for
- * as long as what runs briefly takes, and at a start.
+ * raised by Peukert's law for lead (sizing method after IEEE 1013); and no less than what is asked at the worst ÷ what a
+ * cell of it may give: for long, for as long as what runs briefly takes, and at a start.
  * @param days N, days it must last
  * @param currents what is asked of it at its worst
  */
@@ -73,7 +75,8 @@ export function storeNeed(
 ): StoreNeed {
   const wanted = heaviestWh(demand, days);
   const { nominalV, typicalA, peukert } = factors;
-  const flatWh = wanted / Math.max(LEAST_PLANNED, planned(factors, days));
+  const selfShare = selfShareIn(factors, days);
+  const flatWh = wanted / planned(factors, selfShare);
   const byEnergyWh = capacityForPeukert(flatWh / nominalV, typicalA, peukert) * nominalV;
   const ofOneAh = { capacityAh: 1, dischargeA: null, shortA: null, shortS: null };
   const [most] = exceeding(currents, unitLimits(ofOneAh, system.store.chemistry));
@@ -81,6 +84,7 @@ export function storeNeed(
   const byCurrentWh = wanted > 0 ? times * nominalV : 0;
   return {
     heaviestWh: wanted,
+    selfShare,
     peukertFactor: flatWh > 0 ? byEnergyWh / flatWh : 1,
     byEnergyWh,
     byCurrentWh,
@@ -91,12 +95,16 @@ export function storeNeed(
 }
 
 const planned = (
-  { usableDepth, coldFactor, ageingReserve, dischargeEfficiency, selfPerDay }: StoreFactors,
-  days: number,
-): number => (usableDepth * coldFactor - selfPerDay * days) * ageingReserve * dischargeEfficiency;
+  { usableDepth, coldFactor, ageingReserve, dischargeEfficiency }: StoreFactors,
+  selfShare: number,
+): number => (usableDepth * coldFactor - selfShare) * ageingReserve * dischargeEfficiency;
 
-/** Share of the capacity below which nothing is left to plan with: it would be lost before it is used. */
-const LEAST_PLANNED = 0.01;
+/** Of what is planned with, the share that may be lost by itself before it is used: a store of any size would lose more. From memory. */
+const MOST_LOST = 0.95;
+
+/** Share of the capacity that is lost by itself in so many days. */
+const selfShareIn = ({ usableDepth, coldFactor, selfPerDay }: StoreFactors, days: number): number =>
+  Math.min(selfPerDay * days, MOST_LOST * usableDepth * coldFactor);
 
 /** A store by its label, new and warm and drawn slowly; or old, at its coldest and at the day's current, as it is sized. */
 export type StoreState = 'new' | 'old';

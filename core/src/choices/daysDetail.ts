@@ -72,6 +72,8 @@ export interface TripDetail {
     readonly name: string;
     readonly critical: boolean;
     readonly wh: number;
+    /** Of it, since its port had shut off. */
+    readonly trippedWh: number;
   }[];
   /** h in which a load could not do what it should, however much it was given. */
   readonly beyond: readonly { readonly id: string; readonly name: string; readonly hours: number }[];
@@ -96,7 +98,10 @@ export function tripDetail({ settled, setup, ask }: PreparedDays): TripDetail {
     reconnectSoc: Math.min(FULL_SOC, setup.cutOff.soc + setup.cutOff.keep + setup.cutOff.reconnect),
     fullWh: setup.model.fullWh,
     unserved: setup.loadNames
-      .map((load, i) => ({ ...load, wh: run.unservedWh[i] ?? 0 }))
+      .map((load, i) => {
+        const trippedWh = run.trippedWh[i] ?? 0;
+        return { ...load, trippedWh, wh: (run.unservedWh[i] ?? 0) + trippedWh };
+      })
       .filter(({ wh }) => wh > 0.01)
       .sort((a, b) => Number(b.critical) - Number(a.critical) || b.wh - a.wh),
     beyond: setup.loadNames

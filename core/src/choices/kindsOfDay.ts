@@ -8,6 +8,8 @@ import type { Leads } from '../paths/cables.ts';
 import type { Ledger } from '../paths/shares.ts';
 import { standingW } from '../paths/standing.ts';
 import { remembering } from '../quantity/remember.ts';
+import { bankVoltageV, chargingVoltageV } from '../reference/chemistries.ts';
+import { shortSecondsOf } from '../reference/currents.ts';
 import { type Asked, askedBy } from '../settle/asked.ts';
 import { aroundOn, settleDay } from '../settle/day.ts';
 import { type Fit, fitFor, usualDay, warmOn } from '../settle/fit.ts';
@@ -164,6 +166,9 @@ function deciding({ brief, rules, together }: Job, { feeds, system }: DesignOpti
     ...Object.values(rest),
     store.chemistry,
     store.roundTripEfficiency,
+    chargingVoltageV(system),
+    bankVoltageV(store, system.busVoltageV),
+    shortSecondsOf(store),
     leads?.ways,
   ];
 }

@@ -22,14 +22,21 @@ function without(loads: readonly Load[], limitA: number) {
   });
   const setup = setUpDays(settle(job), 5);
   const run = runDays(setup, typicalRun(setup.climate, 0, 3, 6), { traced: true });
-  return { wh: [...run.unservedWh], sum: run.books.unservedWh, trace: run.trace };
+  const [wh, battery] = [run.trippedWh, run.unservedWh].map((each) => [...each]) as [number[], number[]];
+  const sum = wh.reduce((all, one) => all + one, 0);
+  return { wh, sum, battery, short: [...run.shortWh], trace: run.trace };
 }
 
 it('what a port is asked too much for goes without from then on, and the next day again', () => {
-  const { wh, sum, trace } = without([cooler('a', 600), cooler('b', 660), light], 10);
+  const { wh, sum, battery, short, trace } = without([cooler('a', 600), cooler('b', 660), light], 10);
   // It shuts off at eleven: 1 h of 72 W and 2 h of 72 W a day.
   expect(wh).toEqual([3 * 72, 3 * 144, 0]);
   expect(sum).toBeCloseTo(3 * 216, 6);
+  // The battery is not short of anything for that.
+  expect([battery, short]).toEqual([
+    [0, 0, 0],
+    [0, 0, 0],
+  ]);
   const at = (minute: number) => trace?.unservedW[minute / 5];
   expect([at(655), at(660), at(720), at(780)]).toEqual([0, 144, 72, 0]);
 });

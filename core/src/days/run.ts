@@ -41,6 +41,8 @@ export interface DaysRun {
   readonly spilledWh: Float32Array;
   /** Wh that each load went without. */
   readonly unservedWh: Float64Array;
+  /** Wh that each load went without since its port had shut off, beside that. */
+  readonly trippedWh: Float64Array;
   /** h in which each load could not do what it should, however much it is given. */
   readonly beyondH: Float64Array;
   /** h after the beginning at which something first went unserved; null = never. */
@@ -108,6 +110,7 @@ export function runDays(setup: DaysSetup, weather: WeatherRun, options: RunOptio
   const measured = weather.hours && setup.yieldsIn(weather.hours);
   let books = noBooks();
   let unserved = new Float64Array(loads);
+  const trippedWh = new Float64Array(loads);
   let beyondH = new Float64Array(loads);
   let beganWh = state.storedWh;
   const lowSoc = new Float32Array(days);
@@ -208,10 +211,9 @@ export function runDays(setup: DaysSetup, weather: WeatherRun, options: RunOptio
     const without = options.countedMonths?.has(month) === false ? elsewhere : unserved;
     const counted = d - leadIn;
     tables.tripped?.wh.forEach((wh, i) => {
-      without[i] = (without[i] as number) + wh;
+      if (counted >= 0) trippedWh[i] = (trippedWh[i] as number) + wh;
     });
     const shortBefore = books.unservedWh;
-    if (tables.tripped) books.unservedWh += tables.tripped.wh.reduce((sum, wh) => sum + wh, 0);
     const spilledBefore = books.sunOfferedWh - books.sunWh;
     let suppliedBefore = books.supplyWh;
     state.lowSoc = 1;
@@ -280,6 +282,7 @@ export function runDays(setup: DaysSetup, weather: WeatherRun, options: RunOptio
     shortWh,
     spilledWh,
     unservedWh: unserved,
+    trippedWh,
     beyondH,
     shortFromH,
     cutFromH,

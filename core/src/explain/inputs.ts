@@ -41,12 +41,12 @@ export const besidesInputs = ({ heaterAsksWh, selfAsksWh }: Settled): WorkingInp
 export const chemistryOf = ({ option }: Settled) => CHEMISTRY[option.system.store.chemistry];
 
 /** V at which the store is charged. */
-export const chargingVolts = ({ option }: Settled): WorkingInput => ({
+export const chargingVolts = (settled: Settled): WorkingInput => ({
   symbol: 'volts',
   label: 'At the store while it is charged',
-  value: chargingVoltageV(option.system),
+  value: chargingVoltageV(settled.option.system),
   unit: 'V',
-  origin: DEFAULT.chargeVoltage12V.origin,
+  origin: settled.option.system.store.chargeV === null ? chemistryOf(settled).origin : ORIGIN.job,
 });
 
 export const nominalVolts = ({ nominalV }: Settled, symbol = 'volts'): WorkingInput => ({

@@ -141,12 +141,22 @@ function currentDecides(settled: Settled): Draft['working'] {
 function energyDecides(settled: Settled): Draft['working'] {
   const { need, factors } = settled.store;
   const { depth, cold, age, discharge } = factorInputs(settled);
+  const loses = need.selfShare > 0;
+  const { selfDischarge } = settled.option.system.store;
+  const self: WorkingInput = {
+    symbol: 'self',
+    label: `Self-discharge in ${showText(settled.store.daysAsked, 'days')}`,
+    value: need.selfShare,
+    unit: 'share',
+    origin: selfDischarge === null ? chemistryOf(settled).origin : ORIGIN.job,
+  };
   return {
-    formula: '{heaviest} × {peukert} ÷ ({depth} × {cold} × {age} × {discharge})',
+    formula: `{heaviest} × {peukert} ÷ (${loses ? '({depth} × {cold} − {self})' : '{depth} × {cold}'} × {age} × {discharge})`,
     inputs: [
       refer('heaviest', 'demand.heaviest'),
       depth,
       cold,
+      ...(loses ? [self] : []),
       age,
       discharge,
       {
@@ -238,6 +248,9 @@ function lasts(settled: Settled, state: keyof typeof STATE): Draft {
         ...(state === 'old' ? [cold, ageOfFitted] : []),
         discharge,
         refer('heaviest', 'demand.heaviest'),
+        ...(store.factors.selfPerDay > 0
+          ? [computed('self', 'Self-discharge, of its capacity a day', store.factors.selfPerDay, 'share')]
+          : []),
       ],
       note,
     },

@@ -149,7 +149,7 @@ const WORTH_WH = 0.05;
 
 function net({ income, heater }: Settled): Draft {
   const { balanceWh, sparedWh, lockedWh, selfWh } = income;
-  const [spares, locks, loses] = [Math.abs(sparedWh) >= WORTH_WH, lockedWh >= WORTH_WH, selfWh >= WORTH_WH];
+  const [spares, locks, loses] = [Math.abs(sparedWh) >= WORTH_WH, lockedWh >= WORTH_WH, selfWh > 0];
   return {
     value: balanceWh,
     unit: 'Wh/day',

@@ -540,7 +540,7 @@ const WORDS: { readonly [C in FindingCode]: (values: FindingValues[C], units: Un
     why: `It needs ${showText(n(v, 'needsWh'), 'Wh')} more to stop in order; a heater cut off hot may overheat or soot up.`,
     act:
       s(v, 'port') === ''
-        ? 'Keep enough back to stop what runs (Days, cut-offs).'
+        ? 'Keep enough back to stop what runs: a setting of Days.'
         : 'Relieve the port, or feed it straight from the battery.',
   }),
   'search-asleep': (v) => ({

@@ -145,7 +145,7 @@ describe('from a log into the job', () => {
   it('the phases of a cycle, unless they contradict themselves', () => {
     const brew: Load['draw'] = {
       kind: 'cycle',
-      phases: [{ label: 'brew', powerW: 1400, minutes: 6, startRatio: null }],
+      phases: [{ label: 'brew', powerW: 1400, minutes: 6, startRatio: 1.1 }],
     };
     const job = one(brew, { uses: [{ startMin: 600, minutes: 6 }] });
     const phases = [
@@ -155,6 +155,8 @@ describe('from a log into the job', () => {
     const [offer] = offers(job, { about, phases });
     expect(offer).toMatchObject({ id: 'cycle', from: 140, to: 225, refused: null });
     const draw = drawOf(offer);
+    // A phase keeps how it starts.
+    expect(draw.kind === 'cycle' && draw.phases.map(({ startRatio }) => startRatio)).toEqual([1.1, null]);
     expect(draw.kind === 'cycle' && draw.phases[1]?.powerW).toBeCloseTo((85 * 60) / 70, 9);
     expect(offer?.after.loads[0]?.uses[0]?.minutes).toBeCloseTo(75.9, 9);
     const close = one(brew, {

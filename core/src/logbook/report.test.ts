@@ -567,6 +567,35 @@ describe('rate and forecast', () => {
     const codes = (c: readonly number[]) => says({ readings: c.map((one, h) => ({ h, soc: 80 - h, c: one })) }).caveats;
     expect(codes([24, 24, 75.2, 75]).map(({ code }) => code)).toContain('degrees');
     expect(codes([24, 25, 31, 40]).map(({ code }) => code)).not.toContain('degrees');
+    // Deep in the cold both scales are near to each other: −40 °C is −40 °F.
+    expect(codes([-38, -36, -37]).map(({ code }) => code)).not.toContain('degrees');
+  });
+
+  it('each way has the mean of its own hours, and they are compared over those that both have', () => {
+    // The counter is read from 0 to 2 h at 100 W; watts of 50 from 0 to 4 h; the charge, 1,000 Wh, from 1 h on.
+    const readings = [0, 1, 2, 3, 4].map((h) => ({
+      h,
+      w: 50,
+      wh: h <= 2 ? 100 * h : null,
+      soc: h >= 1 ? 90 - 5 * h : null,
+    }));
+    const log = says({ readings, capacity: { wh: 1000 }, chosen: 'power' });
+    expect([log.energy.counter?.hours, log.energy.counter?.meanW, log.energy.counter?.wh]).toEqual([2, 100, 200]);
+    expect([log.energy.soc?.hours, log.energy.soc?.meanW]).toEqual([3, 50]);
+    const apart = new Map(log.energy.disagreements.map(({ of, wh }) => [of.join(' '), wh]));
+    expect(apart.get('counter power')).toBeCloseTo(200 - 100, 6);
+    expect(apart.get('soc counter')).toBeCloseTo(50 - 100, 6);
+    expect(apart.get('soc power')).toBeCloseTo(0, 6);
+  });
+
+  it('a charge of a capacity that is doubted gives way to a meter, one that was measured does not need to', () => {
+    // A counter of 40 Wh steps over 200 Wh is 20 % off; the charge by tenths of a percent hardly, but for its capacity.
+    const readings = [0, 1, 2, 3, 4].map((h) => ({ h, soc: 90 - 5 * h, w: h % 2 ? 40 : 61 }));
+    const log = (capacity: object) =>
+      says({ readings, capacity, instruments: [{ quantity: 'soc', resolution: 0.01 }] });
+    expect(log({ wh: 1000, measured: true }).energy.counts).toBe('soc');
+    const doubted = log({ wh: 1000 }).energy;
+    expect(doubted.soc?.capacityDoubtWh).toBeCloseTo(10, 6);
   });
 
   it('the way that is known best counts: a counter of 100 Wh steps gives way to watts each minute', () => {

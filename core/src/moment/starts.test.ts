@@ -67,6 +67,12 @@ describe('what starts in a phase', () => {
   });
 });
 
+it('of several pieces one starts at a time, in the battery’s currents as well: 2 × 100 W, one of which reaches 400 W', () => {
+  const pumps = aLoad({ path: 'direct', watts: 100, quantity: 2, startRatio: 4 });
+  const { figures } = assess(withSystem(aJob([pumps]), { store: { capacityAh: 200 } }));
+  expect(figures['peak.start'].value).toBeCloseTo((200 + 300) / 12.8, 6);
+});
+
 describe('types of appliances', () => {
   it('start as their motor does, not as their heater', () => {
     // By hand: a drum of 400 W five times is the heater's 2,000 W; a dryer's drum of 250 W adds 1,000 W to 2,400 W.

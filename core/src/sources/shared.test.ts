@@ -55,5 +55,8 @@ it('a unit lets in the sun first and of the mains what is left: 10 A at 14.2 V a
     allInOnes: [{ ...box, arrays, chargeA: 10 }],
   });
   expect(left({ ...all, roof: 100 }, unit(['roof']))).toEqual([100, 150, 120, expect.closeTo(42, 6)]);
+  // Half of what the mains give comes by another charger: of 100 W 50 W come through the unit, of which 42 W fit.
+  const half = { ...unit(['roof']), chargers: [blankCharger('c', 'C', 20), blankCharger('d', 'D', 20)] };
+  expect(left({ ...all, roof: 100 }, half)).toEqual([100, 150, 120, expect.closeTo(92, 6)]);
   expect(left(all, unit(['roof', 'out']))).toEqual([expect.closeTo(142, 6), 0, 120, 0]);
 });

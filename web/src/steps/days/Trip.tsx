@@ -198,8 +198,10 @@ function tripWords({ marks, run, unserved, month }: TripDetail): string {
   if (!cut)
     return `In ${monthName(month)} it lasts: the lowest it gets is ${showText(low, 'share')}, on day ${lowDay}.${outlet}${locked}`;
   const back = marks.find(({ kind, atH }) => kind === 'back' && atH > cut.atH);
-  const [first] = unserved;
-  const others = unserved.length - 1;
+  // What a port has shut off does not go without for want of charge.
+  const short = unserved.filter(({ wh, trippedWh }) => wh > trippedWh + 0.01);
+  const [first] = short;
+  const others = short.length - 1;
   const who = first
     ? `${first.name}${others > 0 ? ` and ${others} more` : ''} ${others > 0 ? 'go' : 'goes'} without`
     : 'something goes unserved';
@@ -270,11 +272,12 @@ function Unserved({ trip: { unserved, beyond, run } }: { trip: TripDetail }) {
             <span className="num font-normal text-note text-ink-2">critical ones first, Wh in {run.days} days</span>
           </h3>
           <ul className="num grid grid-cols-3 gap-x-8 @max-[760px]:grid-cols-1">
-            {unserved.map(({ id, name, critical, wh }) => (
+            {unserved.map(({ id, name, critical, wh, trippedWh }) => (
               <li key={id} className="flex justify-between gap-3 border-b border-line-2 py-0.5">
                 <span className={`truncate ${critical ? 'font-semibold text-stop' : ''}`}>
                   {name}
                   {critical ? ', critical' : ''}
+                  {trippedWh > 0.01 ? ', its port shuts off' : ''}
                 </span>
                 <span>{showText(wh, 'Wh')}</span>
               </li>

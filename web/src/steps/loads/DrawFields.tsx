@@ -239,7 +239,7 @@ function Phases({ load, draw, onChange }: { load: Load; draw: Of<'cycle'>; onCha
               onChange={(minutes) => set(index, { minutes })}
             />
             <QuantityField
-              label="Start"
+              label="Starting factor"
               unit="×"
               value={phase.startRatio}
               auto={String(load.startRatio)}

@@ -77,7 +77,7 @@ function cellWords(cell: DayCell): string {
       ? ''
       : sparedWh > 0
         ? `; ${showText(sparedWh, 'Wh')} spared, since what runs meanwhile does not pass through the battery`
-        : `; ${showText(-sparedWh, 'Wh')} lost on the way into the battery, or not taken for cold`;
+        : `; ${showText(-sparedWh, 'Wh')} lost on the way into the battery or in it, or not taken for cold`;
   return `${showText(needWh, 'Wh')} needed; ${comes}${spared}: ${netWh < 0 ? '−' : '+'}${showText(Math.abs(netWh), 'Wh')} a day. ${ends}`;
 }
 

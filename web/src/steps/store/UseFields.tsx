@@ -75,7 +75,7 @@ export function UseFields() {
         onChange={(roundTripEfficiency) => edit(changeStore(optionId, { roundTripEfficiency }), 'store-round')}
       />
       <QuantityField
-        label="Charged at, mean"
+        label="Charging voltage, mean"
         unit="V"
         value={store.chargeV}
         auto={`${show(chargingVoltageV({ store: { ...store, chargeV: null }, busVoltageV }), 'V').number}, usual`}
