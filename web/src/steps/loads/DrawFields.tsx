@@ -216,7 +216,7 @@ function Phases({ load, draw, onChange }: { load: Load; draw: Of<'cycle'>; onCha
       <ol>
         {phases.map((phase, index) => (
           // biome-ignore lint/suspicious/noArrayIndexKey: a phase is known by its place while its fields are edited.
-          <li key={index} className="grid grid-cols-[1fr_1fr_1fr_16px] items-end gap-x-2.5 gap-y-1 py-1.5">
+          <li key={index} className="grid grid-cols-[1fr_1fr_1.5fr_16px] items-end gap-x-2.5 gap-y-1 py-1.5">
             <div className="col-span-full">
               <TextField label="Phase" value={phase.label} maxLength={40} onChange={(label) => set(index, { label })} />
             </div>
