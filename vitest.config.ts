@@ -2,7 +2,7 @@ import { defineConfig } from 'vitest/config';
 
 const project = (name: string, include: string[], more = {}) => ({
   // Many small examples on a busy machine take their time; no test is about speed.
-  test: { name, include, environment: 'node', testTimeout: 60_000, ...more },
+  test: { name, include, environment: 'node', testTimeout: 60_000, setupFiles: ['./tools/seed.ts'], ...more },
 });
 
 export default defineConfig({

@@ -1,6 +1,6 @@
 /** `npm test`: everything, on a fresh machine too. Leaves no process and no data behind. */
 import { existsSync, readFileSync, rmSync } from 'node:fs';
-import { join } from 'node:path';
+import { join, relative } from 'node:path';
 import { ensureBuild, ensureChromium, ensureNodePackages, ensurePostgres } from './lib/packages.mjs';
 import { ROOT } from './lib/paths.mjs';
 import { run } from './lib/run.mjs';
@@ -53,7 +53,8 @@ for (const [name, command] of TESTS) tests.push(await step(name, command, false)
 
 const counts = tally();
 const failed = counts.failed + [...checks, ...tests].filter((ok) => !ok).length;
-process.stdout.write(`\n${((Date.now() - started) / 1000).toFixed(0)} s\n`);
+process.stdout.write(`\n${counts.names.map((name) => `✗ ${name}\n`).join('')}`);
+process.stdout.write(`${((Date.now() - started) / 1000).toFixed(0)} s\n`);
 process.stdout.write(`${counts.passed} passed, ${failed} failed\n`);
 process.exit(failed > 0 ? 1 : 0);
 
@@ -66,13 +67,28 @@ async function step(name, command, quiet) {
   return code === 0;
 }
 
-/** Tests that passed and failed, from both runners' reports. */
+/** The browser's tests, out of the groups they stand in. */
+function specsOf(group) {
+  return [...(group?.specs ?? []), ...(group?.suites ?? []).flatMap(specsOf)];
+}
+
+/** Tests that passed and failed, those by name, from both runners' reports. */
 function tally() {
   const read = (name) => (existsSync(join(CACHE, name)) ? JSON.parse(readFileSync(join(CACHE, name), 'utf8')) : null);
   const unit = read('unit.json');
-  const browser = read('browser.json')?.stats;
+  const browser = read('browser.json');
+  const { expected = 0, flaky = 0, unexpected = 0 } = browser?.stats ?? {};
+  const units = (unit?.testResults ?? []).flatMap(({ name, assertionResults }) =>
+    assertionResults.map(({ status, fullName }) => ({ status, name: `${relative(ROOT, name)}: ${fullName}` })),
+  );
   return {
-    passed: (unit?.numPassedTests ?? 0) + (browser?.expected ?? 0) + (browser?.flaky ?? 0),
-    failed: (unit?.numFailedTests ?? 0) + (browser?.unexpected ?? 0),
+    passed: (unit?.numPassedTests ?? 0) + expected + flaky,
+    failed: (unit?.numFailedTests ?? 0) + unexpected,
+    names: [
+      ...units.filter(({ status }) => status === 'failed').map(({ name }) => name),
+      ...specsOf(browser)
+        .filter(({ ok }) => !ok)
+        .map(({ file, title }) => `${file}: ${title}`),
+    ],
   };
 }
