@@ -16,7 +16,7 @@ export default defineConfig({
         globalSetup: './server/src/test/cluster.ts',
         fileParallelism: false,
       }),
-      project('tools', ['tools/**/*.test.ts']),
+      project('tools', ['tools/**/*.test.ts'], { fileParallelism: false }),
     ],
   },
 });

@@ -31,17 +31,20 @@ const CHECKS = [
   ['Unused code', [...bin('knip/bin/knip.js')]],
   ['Published schema', [process.execPath, '--import', 'tsx', 'cli/schema.ts', '--check']],
 ];
+/** Some of the unit tests, with their report. */
+const vitest = (report, ...projects) => [
+  ...bin('vitest/vitest.mjs'),
+  'run',
+  ...projects.map((project) => `--project=${project}`),
+  '--reporter=default',
+  '--reporter=json',
+  `--outputFile.json=${join(CACHE, report)}`,
+];
+const UNIT_REPORTS = ['unit.json', 'service.json'];
 const TESTS = [
-  [
-    'Unit and API tests',
-    [
-      ...bin('vitest/vitest.mjs'),
-      'run',
-      '--reporter=default',
-      '--reporter=json',
-      `--outputFile.json=${join(CACHE, 'unit.json')}`,
-    ],
-  ],
+  ['Unit and API tests', vitest(UNIT_REPORTS[0], 'core', 'web', 'cli', 'server')],
+  // Whole services, which want the machine for themselves.
+  ['Tests of the running service', vitest(UNIT_REPORTS[1], 'tools')],
   ['Browser tests', [...bin('@playwright/test/cli.js'), 'test', '--reporter=list,json']],
 ];
 
@@ -75,15 +78,18 @@ function specsOf(group) {
 /** Tests that passed and failed, those by name, from both runners' reports. */
 function tally() {
   const read = (name) => (existsSync(join(CACHE, name)) ? JSON.parse(readFileSync(join(CACHE, name), 'utf8')) : null);
-  const unit = read('unit.json');
+  const unit = UNIT_REPORTS.map(read);
+  const sum = (count) => unit.reduce((all, report) => all + (report?.[count] ?? 0), 0);
   const browser = read('browser.json');
   const { expected = 0, flaky = 0, unexpected = 0 } = browser?.stats ?? {};
-  const units = (unit?.testResults ?? []).flatMap(({ name, assertionResults }) =>
-    assertionResults.map(({ status, fullName }) => ({ status, name: `${relative(ROOT, name)}: ${fullName}` })),
-  );
+  const units = unit
+    .flatMap((report) => report?.testResults ?? [])
+    .flatMap(({ name, assertionResults }) =>
+      assertionResults.map(({ status, fullName }) => ({ status, name: `${relative(ROOT, name)}: ${fullName}` })),
+    );
   return {
-    passed: (unit?.numPassedTests ?? 0) + expected + flaky,
-    failed: (unit?.numFailedTests ?? 0) + unexpected,
+    passed: sum('numPassedTests') + expected + flaky,
+    failed: sum('numFailedTests') + unexpected,
     names: [
       ...units.filter(({ status }) => status === 'failed').map(({ name }) => name),
       ...specsOf(browser)

@@ -5,7 +5,7 @@ import { sickened } from './fuzzSick.mjs';
 import { World } from './fuzzWorld.mjs';
 
 /** ms after which a call counts as hanging. */
-const HANG_MS = 5000;
+const HANG_MS = 15_000;
 const AT_ONCE = 8;
 
 /** What a call does; the things it is about are those that are there when it is made. */
