@@ -6,6 +6,9 @@ import { blankCharger, blankString } from '../job/blank.ts';
 import { withDriveHours } from '../job/day.ts';
 import type { Job } from '../job/schema.ts';
 import { PARTS } from '../reference/parts.ts';
+import { blankRun } from '../runs/propose.ts';
+import { runsOf } from '../settle/runs.ts';
+import { settle } from '../settle/settle.ts';
 import { findingOf } from '../test/findings.ts';
 import { aJob, aLoad, withSystem } from '../test/jobs.ts';
 import { storeDetail } from './storeDetail.ts';
@@ -28,16 +31,35 @@ describe('the same job at 12, 24 and 48 V (by hand)', () => {
     ]);
   });
 
-  it('sizes the leads by the fuse and tells their copper and their loss', () => {
-    // 1,280 W at 11 V are 116.4 A; × 1.25 is a 150 A fuse, 4 AWG or 25 mm² carries 160 A.
+  it('has the main fuse and the leads that Runs has, at the voltage chosen and at the others', () => {
+    for (const busV of [12, 24] as const) {
+      const chosen = withSystem(job, { busVoltageV: busV });
+      const { rows } = runsOf(settle(chosen));
+      const main = rows.find(({ run }) => run.name === 'Bank to busbars');
+      const said = { fuseA: main?.fuse.ratingA, fuseWays: main?.fuse.ways, leadMm2: main?.areaMm2, leadKg: main?.kg };
+      expect(at(chosen, busV)).toMatchObject(said);
+      expect(at(chosen, busV).leadWh).toBe(main?.lostWh);
+      expect(at(withSystem(job, { busVoltageV: busV === 12 ? 24 : 12 }), busV)).toMatchObject(said);
+    }
+  });
+
+  it('tells the copper and the loss of the leads', () => {
     const { leadMm2, leadKg, leadWh } = at(job, 12);
-    expect(leadMm2).toBe(25);
-    // 25 mm² × 3 m × 8,930 kg/m³.
-    expect(leadKg).toBeCloseTo(25e-6 * 3 * 8930, 9);
-    // 100² A² × 0.780 mΩ/m × 3 m for an hour.
-    expect(leadWh).toBeCloseTo(100 ** 2 * 0.78e-3 * 3, 6);
-    const far = withSystem(job, { store: { leadM: 6 } });
-    expect(at(far, 12).leadWh).toBeCloseTo(4 * leadWh, 9);
+    // Of 1.5 m each way: mm² × 3 m × 8,930 kg/m³.
+    expect(leadKg / (leadMm2 * 1e-6 * 3 * 8930)).toBeCloseTo(1, 2);
+    // 100² A² for an hour through copper of 17.2 to 20 mΩ·mm²/m, cold to warm, and a few joints.
+    expect((leadWh * leadMm2) / (100 ** 2 * 3)).toBeGreaterThan(17.2e-3);
+    expect((leadWh * leadMm2) / (100 ** 2 * 3)).toBeLessThan(2 * 20e-3);
+    expect(at(withSystem(job, { store: { leadM: 6 } }), 12).leadWh).toBeGreaterThan(leadWh);
+  });
+
+  it('has the fuse of a main run that is laid', () => {
+    const laid = withSystem(job, {
+      runs: [
+        { ...blankRun('main', 'Main', null, 'busbar'), areaMm2: 70, lengthM: 2, protection: 'strip', ratingA: 200 },
+      ],
+    });
+    expect(at(laid, 12)).toMatchObject({ fuseA: 200, fuseWays: 1, leadMm2: 70 });
   });
 
   it('a controller of 50 A carries 600 W by its name, 710 W at 14.2 V, twice that at 24 V', () => {

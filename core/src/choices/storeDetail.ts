@@ -5,13 +5,12 @@ import { storeModelOf } from '../battery/fittedModel.ts';
 import type { Part } from '../job/partFields.ts';
 import type { Job, System } from '../job/schema.ts';
 import { Effort } from '../moment/effort.ts';
-import { dcSide } from '../moment/inverterCable.ts';
 import { type Bank, banksOfList } from '../parts/choose.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
 import { CHEMISTRY, chargingVoltageV, highestChargingV, onBusTimes } from '../reference/chemistries.ts';
-import { COPPER_KG_PER_MM2_M, ohmPerM } from '../reference/conductors.ts';
 import { DEFAULT } from '../reference/defaults.ts';
 import { GUIDE_W } from '../reference/sizes.ts';
+import { runsOf } from '../settle/runs.ts';
 import { type Settled, settle, settledWithin } from '../settle/settle.ts';
 import { holdBack, sharingOf } from '../sources/shared.ts';
 import type { Flow } from '../sources/source.ts';
@@ -65,9 +64,10 @@ export interface VoltageChoice {
   /** A from the store at the worst moment. */
   readonly worstA: number;
   readonly storeAh: number;
-  /** Main fuse; null when no common one is large enough. */
+  /** A of the main fuse as Runs has it, and how many conductors side by side share it, each with its own; null when no common one is large enough. */
   readonly fuseA: number | null;
-  /** The bank's leads: area of each pole, their copper, and Wh a day that they lose. */
+  readonly fuseWays: number;
+  /** The main run as laid or proposed in Runs: area of each pole, its copper, and Wh a day that it loses. */
   readonly leadMm2: number;
   readonly leadKg: number;
   readonly leadWh: number;
@@ -231,18 +231,16 @@ function atVoltage(job: Job, now: Settled, busV: 12 | 24 | 48, parts: readonly P
           ...system,
           busVoltageV: busV,
           store: { ...onBusTimes(system.store, busV / system.busVoltageV), strings: null },
+          // Its cables as they would be there.
+          runs: null,
         })),
         now.option.id,
         new Effort(effort),
       );
-  const { nominalV, busPeak, bus, driving, ledger, store } = settled;
-  const leadM = now.option.system.store.leadM ?? DEFAULT.leadM.value;
-  const side = dcSide(busPeak.weight, busV);
-  const areaMm2 = side.areaMm2 * side.parallel;
-  const loopOhm = (ohmPerM(side.areaMm2) / side.parallel) * 2 * leadM;
-  const leadWh = bus.busW.reduce((sum, w) => sum + (w / nominalV) ** 2 * loopOhm, 0) / 60;
+  const { nominalV, busPeak, driving, ledger, store } = settled;
+  const main = runsOf(settled).rows.find(({ run }) => run.end === 'busbar' && run.from === null);
+  const [leadKg, leadWh] = [main?.kg ?? 0, main?.lostWh ?? 0];
   const converter = busV === 12 ? { loads: 0, wh: 0 } : converterFor12V(settled, busV);
-  const leadKg = areaMm2 * 2 * leadM * COPPER_KG_PER_MM2_M;
   const worstA = busPeak.weight / nominalV;
   const { chemistry } = settled.option.system.store;
   const banks = banksOfList(parts, chemistry, busV, { requiredWh: store.need.requiredWh, currents: settled.currents });
@@ -254,8 +252,9 @@ function atVoltage(job: Job, now: Settled, busV: 12 | 24 | 48, parts: readonly P
     native: listed(banks.native),
     inRow: listed(banks.inRow),
     storeAh: isChosen ? store.need.requiredWh / nominalV : store.ah,
-    fuseA: side.fuseA,
-    leadMm2: areaMm2,
+    fuseA: main?.fuse.ratingA ?? null,
+    fuseWays: main?.fuse.ways ?? 1,
+    leadMm2: (main?.areaMm2 ?? 0) * (main?.parallel ?? 1),
     leadKg,
     leadWh,
     controllerW: CONTROLLER_A * chargingVoltageV(settled.option.system),

@@ -17,7 +17,7 @@ interface Branch {
 }
 
 /** The bank as it is wired: strings side by side, leads taken off at opposite corners, the fuse by the positive post. */
-export function Arrangement({ fuseA }: { fuseA: number | null }) {
+export function Arrangement({ fuse }: { fuse: string | null }) {
   const text = useText();
   const { strings } = useView().option.system.store;
   const bank = useView().bank;
@@ -54,7 +54,7 @@ export function Arrangement({ fuseA }: { fuseA: number | null }) {
           <rect x="20" y="14" width="26" height="12" fill="var(--paper)" />
         </g>
         <text x="33" y="40" textAnchor="middle" className="fill-[var(--ink-2)] text-[11px]">
-          {fuseA === null ? 'fuse' : `${fuseA} A`}
+          {fuse ?? 'fuse'}
         </text>
         <text x="8" y="12" className="fill-[var(--ink)] text-[12px] font-semibold">
           +

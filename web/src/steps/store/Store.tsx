@@ -12,7 +12,7 @@ import { Fillings } from './Fillings.tsx';
 import { Gauge } from './Gauge.tsx';
 import { Schools } from './Schools.tsx';
 import { UseFields } from './UseFields.tsx';
-import { Voltages } from './Voltages.tsx';
+import { mainFuseText, Voltages } from './Voltages.tsx';
 
 /** Step 5: the bank, what it gives and for how long, what fills it, and on which voltage. */
 export function Store() {
@@ -20,6 +20,7 @@ export function Store() {
   const view = useView();
   const { figures } = useAssessment();
   const { value: detail, problem } = useStoreDetail(useDeferredValue(job), optionId, useParts().all);
+  const chosen = detail?.voltages.find(({ isChosen }) => isChosen);
   const days = Math.max(1, view.job.brief.sunlessDays);
   return (
     <div className="px-5 pb-10 pt-3.5 phone:px-4" data-store={detail ? 'ready' : 'waiting'}>
@@ -47,7 +48,7 @@ export function Store() {
           </p>
           <BankFields />
         </div>
-        <Arrangement fuseA={detail?.voltages.find(({ isChosen }) => isChosen)?.fuseA ?? null} />
+        <Arrangement fuse={chosen ? mainFuseText(chosen) : null} />
       </section>
       <UseFields />
       {figures['store.capacity'].value > 0 ? (

@@ -18,7 +18,7 @@ const LONG: ReadonlySet<string> = new Set([CONVERTER, BANK, IN_ROW]);
 const LINES: readonly Line[] = [
   ['From the store at the worst moment', ({ worstA }) => showText(worstA, 'A')],
   ['Store needed', ({ storeAh }) => showText(storeAh, 'Ah')],
-  ['Main fuse', ({ fuseA }) => (fuseA === null ? 'none common' : `${fuseA} A`)],
+  ['Main fuse', (choice) => mainFuseText(choice) ?? 'none common'],
   ['Leads, each pole', ({ leadMm2 }) => `${formatNumber(leadMm2)} mm²`],
   ['Copper in them', ({ leadKg }, text) => text(leadKg, 'kg')],
   ['Lost in them, a day', ({ leadWh }) => showText(leadWh, 'Wh')],
@@ -43,6 +43,10 @@ const LINES: readonly Line[] = [
   ],
   ['Lost in all, a day', ({ lostWh }) => showText(lostWh, 'Wh')],
 ];
+
+/** "300 A", "2 × 250 A"; null when there is none. */
+export const mainFuseText = ({ fuseA, fuseWays }: Pick<VoltageChoice, 'fuseA' | 'fuseWays'>): string | null =>
+  fuseA === null ? null : `${fuseWays > 1 ? `${fuseWays}\u00a0×\u00a0` : ''}${formatNumber(fuseA / fuseWays)}\u00a0A`;
 
 /** Of units of the voltage, or else of those in a row. */
 function ofBank({ native, inRow }: VoltageChoice, say: (bank: ListedBank) => string | false): string {
