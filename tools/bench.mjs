@@ -474,6 +474,7 @@ async function heaviestTimes() {
         perLoadW: 1,
         vaPerW: 1 / 0.9,
         startExtraW,
+        starts: [{ atW: runningW, extraW: startExtraW }],
         startSeconds: 0.5,
         quantity: 1,
       };
