@@ -71,6 +71,7 @@ export {
   type DepthSchool,
   type Filling,
   type ListedBank,
+  type MainRun,
   type StoreDetail,
   storeDetail,
   type VoltageChoice,

@@ -2,10 +2,11 @@ import { type DaysRun, runDays, type Trace } from '../days/run.ts';
 import { setUpDays } from '../days/setup.ts';
 import { blankArray } from '../job/blank.ts';
 import { driveHours, withDriveHours } from '../job/day.ts';
-import type { DesignOption, Job, System } from '../job/schema.ts';
+import type { Job, System } from '../job/schema.ts';
 import { Effort } from '../moment/effort.ts';
 import { settle } from '../settle/settle.ts';
 import { type PreparedDays, SATURDAY, tripWeather } from './daysDetail.ts';
+import { withSystem } from './withSystem.ts';
 
 /** What a load takes at a moment, W. */
 export interface LoadNow {
@@ -127,12 +128,7 @@ const TRIED_EFFORT = 3e4;
 function decisionsFor(prepared: PreparedDays, k: number, outage: number, usefulW: Float64Array): Decision[] {
   const { settled } = prepared;
   const { job, option } = settled;
-  const withSystem = (change: (system: System) => System): Job => ({
-    ...job,
-    options: job.options.map((one: DesignOption) =>
-      one.id === option.id ? { ...one, system: change(one.system) } : one,
-    ),
-  });
+  const changed = (change: (system: System) => System): Job => withSystem(job, option.id, change);
   const largest = prepared.setup.loadNames
     .map((load, i) => ({ ...load, w: usefulW[i] as number }))
     .filter(({ critical }) => !critical)
@@ -149,14 +145,14 @@ function decisionsFor(prepared: PreparedDays, k: number, outage: number, usefulW
       kind: 'panel',
       name: null,
       steps: PANEL_STEPS_W,
-      job: (w) => withSystem((system) => ({ ...system, arrays: [...(system.arrays ?? []), more(w)] })),
+      job: (w) => changed((system) => ({ ...system, arrays: [...(system.arrays ?? []), more(w)] })),
     },
     {
       kind: 'store',
       name: null,
       steps: STORE_STEPS,
       job: (share) =>
-        withSystem(({ store, ...system }) => ({
+        changed(({ store, ...system }) => ({
           ...system,
           store: {
             ...store,

@@ -1,6 +1,5 @@
 import type { Job, Run } from '../job/schema.ts';
 import { Effort } from '../moment/effort.ts';
-import { onBusTimes } from '../reference/chemistries.ts';
 import { DEFAULT } from '../reference/defaults.ts';
 import type { Fuse } from '../runs/fuse.ts';
 import { type ApplianceVolts, asLaid, type LaidRuns, type RunRow } from '../runs/laid.ts';
@@ -11,6 +10,8 @@ import { sizeWords } from '../runs/typedSize.ts';
 import { unitAt } from '../runs/units.ts';
 import { asCabled, runsOf } from '../settle/runs.ts';
 import { type Settled, settle, settledWithin } from '../settle/settle.ts';
+import { onVoltage } from './onVoltage.ts';
+import { withSystem } from './withSystem.ts';
 
 /** What the next thicker would win, its size in words. */
 export type ThickerLine = Thicker & { readonly size: string };
@@ -199,16 +200,7 @@ export const copperChoice = (job: Job, optionId: string, effort = Number.POSITIV
 
 function copperAt(job: Job, optionId: string, busV: 12 | 24, effort: number): CopperAt {
   const isChosen = job.options.some(({ id, system }) => id === optionId && system.busVoltageV === busV);
-  const other = {
-    ...job,
-    options: job.options.map((option) => {
-      if (option.id !== optionId) return option;
-      const { system } = option;
-      const runs = system.runs?.map((run) => ({ ...run, areaMm2: null, parallel: 1, ratingA: null })) ?? null;
-      const store = isChosen ? system.store : { ...onBusTimes(system.store, busV / system.busVoltageV), strings: null };
-      return { ...option, system: { ...system, busVoltageV: busV, store, runs } };
-    }),
-  };
+  const other = withSystem(job, optionId, (system) => onVoltage(system, busV));
   const laid = runsOf(settle(other, optionId, new Effort(effort)));
   const { copperPerKg } = job.brief.prices;
   const [largest] = [...laid.rows].sort((a, b) => b.areaMm2 * b.parallel - a.areaMm2 * a.parallel);

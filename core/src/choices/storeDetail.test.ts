@@ -11,6 +11,7 @@ import { runsOf } from '../settle/runs.ts';
 import { settle } from '../settle/settle.ts';
 import { findingOf } from '../test/findings.ts';
 import { aJob, aLoad, withSystem } from '../test/jobs.ts';
+import { copperChoice } from './runsDetail.ts';
 import { storeDetail } from './storeDetail.ts';
 
 const at = (job: Job, busV: 12 | 24 | 48) => {
@@ -31,35 +32,51 @@ describe('the same job at 12, 24 and 48 V (by hand)', () => {
     ]);
   });
 
-  it('has the main fuse and the leads that Runs has, at the voltage chosen and at the others', () => {
-    for (const busV of [12, 24] as const) {
-      const chosen = withSystem(job, { busVoltageV: busV });
-      const { rows } = runsOf(settle(chosen));
-      const main = rows.find(({ run }) => run.name === 'Bank to busbars');
-      const said = { fuseA: main?.fuse.ratingA, fuseWays: main?.fuse.ways, leadMm2: main?.areaMm2, leadKg: main?.kg };
-      expect(at(chosen, busV)).toMatchObject(said);
-      expect(at(chosen, busV).leadWh).toBe(main?.lostWh);
-      expect(at(withSystem(job, { busVoltageV: busV === 12 ? 24 : 12 }), busV)).toMatchObject(said);
-    }
+  it('has the main fuse and the leads that Runs has, at the voltage chosen and at the others, of little and of much', () => {
+    for (const watts of [1280, 9000])
+      for (const busV of [12, 24] as const) {
+        const of = aJob([aLoad({ watts, hours: 1, path: 'direct', maxV: 60 })]);
+        const chosen = withSystem(of, { busVoltageV: busV });
+        const row = runsOf(settle(chosen)).rows.find(({ run }) => run.name === 'Bank to busbars');
+        if (!row) throw new Error('a main run is proposed');
+        const main = {
+          fuseA: row.fuse.ratingA,
+          fuseWays: row.fuse.ways,
+          areaMm2: row.areaMm2 * row.parallel,
+          kg: row.kg,
+          lostWh: row.lostWh,
+        };
+        expect(at(chosen, busV).main).toEqual(main);
+        expect(at(withSystem(of, { busVoltageV: busV === 12 ? 24 : 12 }), busV).main).toEqual(main);
+        if (busV === 12) expect(row.fuse.ways > 1).toBe(watts === 9000);
+      }
   });
 
   it('tells the copper and the loss of the leads', () => {
-    const { leadMm2, leadKg, leadWh } = at(job, 12);
+    const { areaMm2 = 0, kg = 0, lostWh = 0 } = at(job, 12).main ?? {};
     // Of 1.5 m each way: mm² × 3 m × 8,930 kg/m³.
-    expect(leadKg / (leadMm2 * 1e-6 * 3 * 8930)).toBeCloseTo(1, 2);
+    expect(kg / (areaMm2 * 1e-6 * 3 * 8930)).toBeCloseTo(1, 2);
     // 100² A² for an hour through copper of 17.2 to 20 mΩ·mm²/m, cold to warm, and a few joints.
-    expect((leadWh * leadMm2) / (100 ** 2 * 3)).toBeGreaterThan(17.2e-3);
-    expect((leadWh * leadMm2) / (100 ** 2 * 3)).toBeLessThan(2 * 20e-3);
-    expect(at(withSystem(job, { store: { leadM: 6 } }), 12).leadWh).toBeGreaterThan(leadWh);
+    expect((lostWh * areaMm2) / (100 ** 2 * 3)).toBeGreaterThan(17.2e-3);
+    expect((lostWh * areaMm2) / (100 ** 2 * 3)).toBeLessThan(2 * 20e-3);
+    expect(at(withSystem(job, { store: { leadM: 6 } }), 12).main?.lostWh).toBeGreaterThan(lostWh);
   });
 
-  it('has the fuse of a main run that is laid', () => {
-    const laid = withSystem(job, {
-      runs: [
-        { ...blankRun('main', 'Main', null, 'busbar'), areaMm2: 70, lengthM: 2, protection: 'strip', ratingA: 200 },
-      ],
-    });
-    expect(at(laid, 12)).toMatchObject({ fuseA: 200, fuseWays: 1, leadMm2: 70 });
+  it('has the fuse of a main run that is laid, and none where the bank feeds something straight', () => {
+    const loads = job.loads.map(({ id }) => id);
+    const load = { ...blankRun('load', 'Load', 'main', 'loads'), loads, areaMm2: 50, ratingA: 150 };
+    const main = { ...blankRun('main', 'Main', null, 'busbar'), areaMm2: 70, lengthM: 2, ratingA: 200 };
+    const laid = withSystem(job, { runs: [load, { ...main, protection: 'high-interrupt' }] });
+    expect(at(laid, 12).main).toMatchObject({ fuseA: 200, fuseWays: 1, areaMm2: 70 });
+    // Elsewhere the same runs, of the sizes that are asked there.
+    const there = copperChoice(laid, 'a').find(({ busV }) => busV === 24);
+    expect(at(laid, 24).main?.fuseA).toBe(there?.fuseA);
+    // 1,280 W at 22 V, × 1.25: 73 A.
+    expect(there?.fuseA).toBeGreaterThanOrEqual(73);
+    expect(there?.fuseA).toBeLessThan(200);
+    expect(at(laid, 24).main?.areaMm2).toBeLessThan(70);
+    const straight = withSystem(job, { runs: [{ ...load, from: null }] });
+    expect(at(straight, 12).main).toBeNull();
   });
 
   it('a controller of 50 A carries 600 W by its name, 710 W at 14.2 V, twice that at 24 V', () => {
@@ -101,12 +118,12 @@ describe('the same job at 12, 24 and 48 V (by hand)', () => {
     const [at12, at24, at48] = storeDetail(priced, 'a', list).voltages;
     // 100 A at 12.8 V, of a BMS that gives 100 A: two of 1,280 Wh; 23 kg, 860.
     expect(at12?.native).toMatchObject({ name: 'LFP 12.8 V 100 Ah', series: 1, parallel: 2 });
-    expect(at12?.native?.kg).toBeCloseTo(23 + (at12?.leadKg ?? 0), 9);
-    expect(at12?.native?.money).toBeCloseTo(860 + 20 * (at12?.leadKg ?? 0), 9);
+    expect(at12?.native?.kg).toBeCloseTo(23 + (at12?.main?.kg ?? 0), 9);
+    expect(at12?.native?.money).toBeCloseTo(860 + 20 * (at12?.main?.kg ?? 0), 9);
     expect(at12?.inRow).toBeNull();
     expect(at24?.native).toMatchObject({ name: 'LFP 25.6 V 100 Ah', series: 1, parallel: 1 });
     expect(at24?.inRow).toMatchObject({ name: 'LFP 12.8 V 100 Ah', series: 2, parallel: 1 });
-    expect(at24?.inRow?.money).toBeCloseTo(860 + 20 * (at24?.leadKg ?? 0), 9);
+    expect(at24?.inRow?.money).toBeCloseTo(860 + 20 * (at24?.main?.kg ?? 0), 9);
     expect(at48?.native).toMatchObject({ name: 'LFP 51.2 V 100 Ah', series: 1, parallel: 1 });
     expect(at48?.inRow).toMatchObject({ series: 2, parallel: 1, name: 'LFP 25.6 V 100 Ah' });
     const unsaid = list.map((part) => ({ ...part, price: null, kg: null })) as typeof list;

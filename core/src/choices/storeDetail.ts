@@ -7,13 +7,15 @@ import type { Job, System } from '../job/schema.ts';
 import { Effort } from '../moment/effort.ts';
 import { type Bank, banksOfList } from '../parts/choose.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
-import { CHEMISTRY, chargingVoltageV, highestChargingV, onBusTimes } from '../reference/chemistries.ts';
+import { CHEMISTRY, chargingVoltageV, highestChargingV } from '../reference/chemistries.ts';
 import { DEFAULT } from '../reference/defaults.ts';
 import { GUIDE_W } from '../reference/sizes.ts';
 import { runsOf } from '../settle/runs.ts';
 import { type Settled, settle, settledWithin } from '../settle/settle.ts';
 import { holdBack, sharingOf } from '../sources/shared.ts';
 import type { Flow } from '../sources/source.ts';
+import { onVoltage } from './onVoltage.ts';
+import { withSystem } from './withSystem.ts';
 
 /** How one source, or all together, fill the store from its reserve. */
 export interface Filling {
@@ -57,6 +59,17 @@ export interface ListedBank {
   readonly money: number | null;
 }
 
+/** The main run as laid or proposed in Runs. */
+export interface MainRun {
+  /** A of its fuse, of all where conductors side by side have one each; null = it has none, or none so large is sold. */
+  readonly fuseA: number | null;
+  readonly fuseWays: number;
+  /** Area of each pole, its copper, and Wh a day that it loses. */
+  readonly areaMm2: number;
+  readonly kg: number;
+  readonly lostWh: number;
+}
+
 /** This very job on another bus voltage. */
 export interface VoltageChoice {
   readonly busV: 12 | 24 | 48;
@@ -64,13 +77,8 @@ export interface VoltageChoice {
   /** A from the store at the worst moment. */
   readonly worstA: number;
   readonly storeAh: number;
-  /** A of the main fuse as Runs has it, and how many conductors side by side share it, each with its own; null when no common one is large enough. */
-  readonly fuseA: number | null;
-  readonly fuseWays: number;
-  /** The main run as laid or proposed in Runs: area of each pole, its copper, and Wh a day that it loses. */
-  readonly leadMm2: number;
-  readonly leadKg: number;
-  readonly leadWh: number;
+  /** The run from the bank to its busbars; null where none is laid. */
+  readonly main: MainRun | null;
   /** W of array that a controller of 50 A carries. */
   readonly controllerW: number;
   /** Loads that run at 12 V only, and Wh a day that a converter for them loses: idling and converting. */
@@ -227,18 +235,12 @@ function atVoltage(job: Job, now: Settled, busV: 12 | 24 | 48, parts: readonly P
   const settled = isChosen
     ? now
     : settle(
-        withSystem(job, now.option.id, (system) => ({
-          ...system,
-          busVoltageV: busV,
-          store: { ...onBusTimes(system.store, busV / system.busVoltageV), strings: null },
-          // Its cables as they would be there.
-          runs: null,
-        })),
+        withSystem(job, now.option.id, (system) => onVoltage(system, busV)),
         now.option.id,
         new Effort(effort),
       );
   const { nominalV, busPeak, driving, ledger, store } = settled;
-  const main = runsOf(settled).rows.find(({ run }) => run.end === 'busbar' && run.from === null);
+  const main = mainRunOf(settled);
   const [leadKg, leadWh] = [main?.kg ?? 0, main?.lostWh ?? 0];
   const converter = busV === 12 ? { loads: 0, wh: 0 } : converterFor12V(settled, busV);
   const worstA = busPeak.weight / nominalV;
@@ -252,11 +254,7 @@ function atVoltage(job: Job, now: Settled, busV: 12 | 24 | 48, parts: readonly P
     native: listed(banks.native),
     inRow: listed(banks.inRow),
     storeAh: isChosen ? store.need.requiredWh / nominalV : store.ah,
-    fuseA: main?.fuse.ratingA ?? null,
-    fuseWays: main?.fuse.ways ?? 1,
-    leadMm2: (main?.areaMm2 ?? 0) * (main?.parallel ?? 1),
-    leadKg,
-    leadWh,
+    main,
     controllerW: CONTROLLER_A * chargingVoltageV(settled.option.system),
     converterLoads: converter.loads,
     converterWh: converter.wh,
@@ -264,6 +262,13 @@ function atVoltage(job: Job, now: Settled, busV: 12 | 24 | 48, parts: readonly P
     lostWh: ledger.total.conversionWh + ledger.total.idleWh + ledger.total.storageWh + leadWh + converter.wh,
     isByGuide: busPeak.weight <= GUIDE_W[busV] && (busV === 12 || busPeak.weight > GUIDE_W[busV === 24 ? 12 : 24]),
   };
+}
+
+function mainRunOf(settled: Settled): MainRun | null {
+  const main = runsOf(settled).rows.find(({ run }) => run.end === 'busbar' && run.from === null);
+  if (!main) return null;
+  const { fuse, areaMm2, parallel, kg, lostWh } = main;
+  return { fuseA: fuse.ratingA, fuseWays: fuse.ways, areaMm2: areaMm2 * parallel, kg, lostWh };
 }
 
 function listedBank({ part, series, parallel }: Bank, leadKg: number, copperPerKg: number | null): ListedBank {
@@ -292,10 +297,3 @@ function converterFor12V({ profiles }: Settled, busV: 24 | 48): { readonly loads
   const idleWh = peakW * DEFAULT.converterIdleShare.value * 24;
   return { loads: those.length, wh: wh * (1 / DEFAULT.converterEfficiency.value - 1) + idleWh };
 }
-
-const withSystem = (job: Job, optionId: string, change: (system: System) => System): Job => ({
-  ...job,
-  options: job.options.map((option) =>
-    option.id === optionId ? { ...option, system: change(option.system) } : option,
-  ),
-});

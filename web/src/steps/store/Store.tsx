@@ -48,7 +48,7 @@ export function Store() {
           </p>
           <BankFields />
         </div>
-        <Arrangement fuse={chosen ? mainFuseText(chosen) : null} />
+        <Arrangement fuse={chosen?.main ? mainFuseText(chosen.main) : null} />
       </section>
       <UseFields />
       {figures['store.capacity'].value > 0 ? (

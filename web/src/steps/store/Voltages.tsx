@@ -1,4 +1,11 @@
-import { formatNumber, type ListedBank, type StoreDetail, showText, type VoltageChoice } from '@joulemetric/core';
+import {
+  formatNumber,
+  type ListedBank,
+  type MainRun,
+  type StoreDetail,
+  showText,
+  type VoltageChoice,
+} from '@joulemetric/core';
 import { changeBusVoltage } from '../../commands/design.ts';
 import { useEditing, useShown } from '../../shell/JobContext.tsx';
 import { Button } from '../../ui/Button.tsx';
@@ -12,16 +19,18 @@ type Line = readonly [
 const CONVERTER = 'Loads for 12 V only, by a converter';
 const BANK = 'Units of that voltage, of the parts list';
 const IN_ROW = 'or in a row, to be kept alike';
+/** Where no run leads from the bank to busbars. */
+const NO_MAIN = '–';
 /** Lines that are too long for one. */
 const LONG: ReadonlySet<string> = new Set([CONVERTER, BANK, IN_ROW]);
 
 const LINES: readonly Line[] = [
   ['From the store at the worst moment', ({ worstA }) => showText(worstA, 'A')],
   ['Store needed', ({ storeAh }) => showText(storeAh, 'Ah')],
-  ['Main fuse', (choice) => mainFuseText(choice) ?? 'none common'],
-  ['Leads, each pole', ({ leadMm2 }) => `${formatNumber(leadMm2)} mm²`],
-  ['Copper in them', ({ leadKg }, text) => text(leadKg, 'kg')],
-  ['Lost in them, a day', ({ leadWh }) => showText(leadWh, 'Wh')],
+  ['Main fuse', ({ main }) => (main ? (mainFuseText(main) ?? 'none') : NO_MAIN)],
+  ['Leads, each pole', ({ main }) => (main ? `${formatNumber(main.areaMm2)} mm²` : NO_MAIN)],
+  ['Copper in them', ({ main }, text) => (main ? text(main.kg, 'kg') : NO_MAIN)],
+  ['Lost in them, a day', ({ main }) => (main ? showText(main.lostWh, 'Wh') : NO_MAIN)],
   ['Array that a 50 A controller carries', ({ controllerW }) => showText(controllerW, 'W')],
   ['DC-DC to cover the day by driving', ({ drivingA }) => (drivingA > 0 ? showText(drivingA, 'A') : 'no driving')],
   [
@@ -45,7 +54,7 @@ const LINES: readonly Line[] = [
 ];
 
 /** "300 A", "2 × 250 A"; null when there is none. */
-export const mainFuseText = ({ fuseA, fuseWays }: Pick<VoltageChoice, 'fuseA' | 'fuseWays'>): string | null =>
+export const mainFuseText = ({ fuseA, fuseWays }: MainRun): string | null =>
   fuseA === null ? null : `${fuseWays > 1 ? `${fuseWays}\u00a0×\u00a0` : ''}${formatNumber(fuseA / fuseWays)}\u00a0A`;
 
 /** Of units of the voltage, or else of those in a row. */
