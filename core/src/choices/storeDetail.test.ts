@@ -143,6 +143,12 @@ describe('the same job at 12, 24 and 48 V (by hand)', () => {
     const advised = (watts: number) => storeDetail(aJob([aLoad({ watts, path: 'inverter' })]), 'a', PARTS).advised;
     expect(advised(300)).toBe(12);
     expect(advised(5000)).not.toBe(12);
+    // An inverter of 8 kW takes 700 A of 12 V whatever runs on it: no fuse for its 900 A is sold.
+    const small = aJob([aLoad({ watts: 300, path: 'inverter' })]);
+    const large = withSystem(small, { inverter: { ratingW: 8000 } });
+    expect(at(large, 12)).toMatchObject({ isByOneFuse: false });
+    expect(at(large, 12).worstA).toBeLessThan(50);
+    expect(storeDetail(large, 'a', PARTS).advised).not.toBe(12);
   });
 });
 

@@ -91,6 +91,8 @@ export interface VoltageChoice {
   readonly drivingA: number;
   /** Wh a day lost in all: as at any voltage, in the leads, in the converter. */
   readonly lostWh: number;
+  /** Whether one common fuse and cable carry the worst moment and what the main run is made for. */
+  readonly isByOneFuse: boolean;
   /** What the trade's rule of thumb says of this worst moment. */
   readonly isByGuide: boolean;
 }
@@ -134,7 +136,7 @@ export function storeDetail(
 }
 
 function advisedOf(voltages: readonly VoltageChoice[], needWh: number): 12 | 24 | 48 {
-  const fit = voltages.filter(({ worstA }) => worstA <= MOST_A);
+  const fit = voltages.filter(({ isByOneFuse }) => isByOneFuse);
   const able = fit.length > 0 ? fit : voltages.slice(-1);
   const least = Math.min(...able.map(({ lostWh }) => lostWh));
   // Where the loss does not tell them apart the lower voltage is the simpler.
@@ -251,6 +253,7 @@ function atVoltage(job: Job, now: Settled, busV: 12 | 24 | 48, parts: readonly P
     busV,
     isChosen,
     worstA,
+    isByOneFuse: worstA <= MOST_A && (main?.fuseWays ?? 1) === 1,
     native: listed(banks.native),
     inRow: listed(banks.inRow),
     storeAh: isChosen ? store.need.requiredWh / nominalV : store.ah,

@@ -128,10 +128,10 @@ export function Voltages({ detail }: { detail: StoreDetail | null }) {
 }
 
 function because({ voltages, advised }: StoreDetail, guide: number | undefined): string {
-  const others = voltages.filter(({ busV, worstA }) => busV < advised && worstA > 300);
+  const others = voltages.filter(({ busV, isByOneFuse }) => busV < advised && !isByOneFuse);
   const why =
     others.length > 0
-      ? `${advised} V: at ${others.at(-1)?.busV} V the worst moment is more than one common fuse and cable carry.`
+      ? `${advised} V: at ${others.at(-1)?.busV} V the main run is more than one common fuse and cable carry.`
       : `${advised} V loses least, or so little more that the simpler one stands.`;
   return guide === undefined ? why : `${why} The trade’s rule of thumb for this worst moment: ${guide} V.`;
 }
