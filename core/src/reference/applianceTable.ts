@@ -25,7 +25,7 @@ hob-2 | Induction hob, two rings | cooktop stove cooking plate cook cooker | ste
 hotplate | Electric hotplate | ring stove cooking | steady 1500 | 1000–2000 | 20 @ 18:15 | inverter | resistive | 1 | M
 oven-mini | Mini oven | bake roast toaster oven | steady 1300 | 900–1600 | 30 @ 18:00 | inverter | resistive | 1 | M
 air-fryer | Air fryer | fry chips hot air | steady 1400 | 1000–1800 | 18 @ 18:00 | inverter | resistive | 1 | M
-pressure-cooker | Electric pressure cooker | multi cooker stew | cycle heat 1000 15, hold 100 25 | 700–1100 | 40 @ 17:30 | inverter | resistive | 1 | M
+pressure-cooker | Electric pressure cooker | multi cooker stew pot | cycle heat 1000 15, hold 100 25 | 700–1100 | 40 @ 17:30 | inverter | resistive | 1 | M
 rice-cooker | Rice cooker | rice steamer | cycle cook 400 20, keep warm 40 20 | 300–700 | 40 @ 18:00 | inverter | resistive | 1 | M
 slow-cooker | Slow cooker | crock stew | steady 150 | 100–250 | 360 @ 10:00 | inverter | resistive | 1 | M
 sandwich-press | Sandwich press | toastie grill panini | steady 800 | 600–1000 | 6 @ 12:15 | inverter | resistive | 1 | M
@@ -114,7 +114,7 @@ aircon-rooftop | Rooftop air conditioner | aircon con cooling ac climate fixed s
 aircon-window | Window air conditioner | aircon con cooling ac climate wall old fixed speed | room cooling 2500 2.7 24 14 light 0.8 200 | 500–1500 | 240 @ 13:00 | inverter | fixed-speed | 0.9 | M
 aircon-portable | Portable air conditioner | aircon con cooling ac climate hose spot fixed speed | room cooling 2600 2.5 24 14 light 0.8 200 | 700–1400 | 240 @ 13:00 | inverter | fixed-speed | 0.9 | M
 aircon-12v | Battery air conditioner, 12/24 V | aircon con cooling parking climate | room cooling 1200 2.6 25 6 light 0.5 100 | 250–800 | 240 @ 13:00 | direct | variable | 1 | M
-aircon-split | Split air conditioner, inverter type | aircon con cooling climate heat pump | room cooling 2100 3.5 24 14 good 0.8 200 | 300–1000 | 240 @ 13:00 | inverter | variable | 0.95 | M
+aircon-split | Split air conditioner, inverter type | aircon con cooling climate heat pump mini | room cooling 2100 3.5 24 14 good 0.8 200 | 300–1000 | 240 @ 13:00 | inverter | variable | 0.95 | M
 evap-cooler | Evaporative cooler | swamp cooling | steady 40 | 20–80 | 360 @ 12:00 | direct | electronics | 1 | M
 fan-roof | Roof fan | vent ventilator | steady 25 | 10–45 | 480 @ 12:00 | direct | electronics | 1 | T
 fan-desk | Small fan | ventilator breeze | steady 8 | 3–20 | 600 @ 12:00 | direct | electronics | 1 | T
@@ -146,7 +146,7 @@ soup-maker | Soup maker | blender cook | steady 900 | 700–1100 | 21 @ 12:00 | 
 yoghurt-maker | Yoghurt maker | yogurt | steady 15 | 8–40 | 480 @ 22:00 | inverter | resistive | 1 | M
 towel-rail | Heated towel rail | towels dryer | steady 60 | 30–150 | 120 @ 07:00 | inverter | resistive | 1 | M
 steam-mop | Steam mop | steam cleaner floor | steady 1300 | 1000–1600 | 15 @ 10:00 | inverter | resistive | 1 | M
-pressure-washer | Pressure washer | jet wash | steady 1600 | 1200–2800 | 15 @ 10:00 | inverter | motor | 0.9 | M
+pressure-washer | Pressure cleaner | washer jet wash high | steady 1600 | 1200–2800 | 15 @ 10:00 | inverter | motor | 0.9 | M
 heat-gun | Heat gun | hot air paint shrink | steady 1600 | 1000–2200 | 10 @ 10:00 | inverter | resistive | 1 | M
 dvd-player | DVD player | disc blu ray film | steady 12 | 6–30 | 120 @ 20:00 | direct | electronics | 1 | M
 nas | Network storage | nas disk file server | standby 20 | 8–45 | day | inverter-adapter | electronics | 0.6 | M
