@@ -5,7 +5,7 @@ import { storeDetail } from './choices/storeDetail.ts';
 import { blankArray, blankDevice } from './job/blank.ts';
 import { withDriveHours } from './job/day.ts';
 import type { Device, Inverter, Job, Load } from './job/schema.ts';
-import { proposeLoad } from './loads/quickAdd.ts';
+import { proposeLoad } from './reading/propose.ts';
 import { PARTS } from './reference/parts.ts';
 import { settle } from './settle/settle.ts';
 import { findingOf } from './test/findings.ts';

@@ -184,13 +184,11 @@ export {
 } from './loads/csv.ts';
 export type { EvidenceSummary } from './loads/evidence.ts';
 // How does a load run?
-export type { LabelReading } from './loads/labelReading.ts';
 export { isDay, MEASURED_COLUMNS, type MeasuredRead, measuredFromRows, measuredToRows } from './loads/measuredCsv.ts';
 // What may have been forgotten?
 export { type Missing, missingUsuals } from './loads/missing.ts';
 export { withPhases } from './loads/phases.ts';
-export { type Bus, type Proposal, proposeLoad } from './loads/quickAdd.ts';
-export { formatUse, readUse } from './loads/use.ts';
+export { formatUse } from './loads/use.ts';
 export { addUse, moveUse, resizeUse } from './loads/uses.ts';
 // What does it really do?
 export { type Calibration, calibrations } from './logbook/calibrate.ts';
@@ -264,12 +262,14 @@ export type { Ledger, LedgerEntry } from './paths/shares.ts';
 // How is a number read and shown?
 export type { Figure, OriginLabel, WorkingInput } from './quantity/figure.ts';
 export { formatClock, formatDuration, formatNumber, IMPERIAL, show, showText, type Units } from './quantity/format.ts';
-export { readNumber } from './quantity/numeral.ts';
-export type { Question } from './quantity/question.ts';
-export { readBearing, readCoordinate } from './quantity/readDegrees.ts';
-export { readField, readInput } from './quantity/readField.ts';
-export { readMeasure } from './quantity/readMeasure.ts';
-export type { Kind } from './quantity/token.ts';
+export { readBearing, readCoordinate } from './reading/degrees.ts';
+export type { Kind } from './reading/facts.ts';
+export { readField, readInput } from './reading/field.ts';
+export { readMeasure } from './reading/measure.ts';
+export { readNumber } from './reading/numeral.ts';
+export { type Bus, type Proposal, proposeLoad } from './reading/propose.ts';
+export type { Question } from './reading/question.ts';
+export { readUse } from './reading/readUse.ts';
 // What is taken when nothing is known?
 export { APPLIANCES, type Appliance, findAppliances, fromFirm, nearMatches } from './reference/appliances.ts';
 export { CHEMISTRY, chargingVoltageV } from './reference/chemistries.ts';

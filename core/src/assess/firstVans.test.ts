@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { blankJob } from '../job/blank.ts';
 import type { Job, Load } from '../job/schema.ts';
-import { proposeLoad } from '../loads/quickAdd.ts';
+import { proposeLoad } from '../reading/propose.ts';
 import { asLaid } from '../runs/laid.ts';
 import { runsOf } from '../settle/runs.ts';
 import { settle } from '../settle/settle.ts';

@@ -4,7 +4,7 @@ import { overlappingUse } from '../job/overlap.ts';
 import { plainLoad } from '../job/plainLoad.ts';
 import type { Draw, Load, Use } from '../job/schema.ts';
 import { DAY_KINDS, EVIDENCE, INSULATION, PATHS } from '../job/values.ts';
-import { readNumber } from '../quantity/numeral.ts';
+import { readNumber } from '../reading/numeral.ts';
 import { DEFAULT } from '../reference/defaults.ts';
 import { spreadUses } from './uses.ts';
 

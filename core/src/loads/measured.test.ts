@@ -5,10 +5,10 @@ import { entryOf, type MeasuredUnit, measuredValue, spreadOf, withoutUnit, withU
 import type { Draw } from '../job/schema.ts';
 import { validateAppliance } from '../job/validate.ts';
 import { SCHEMA_VERSION } from '../job/values.ts';
+import { proposeLoad } from '../reading/propose.ts';
 import { fromFirm } from '../reference/appliances.ts';
 import { aLoad } from '../test/jobs.ts';
 import { isDay, measuredFromRows, measuredToRows } from './measuredCsv.ts';
-import { proposeLoad } from './quickAdd.ts';
 
 const unit = (value: number, of: string, part: Partial<MeasuredUnit> = {}): MeasuredUnit => ({
   on: '2026-05-31',

@@ -1,7 +1,7 @@
 import type { FirmAppliance } from '../job/applianceSchema.ts';
 import { entryOf, type MeasuredUnit, withUnit } from '../job/measuredUnits.ts';
 import { SCHEMA_VERSION } from '../job/values.ts';
-import { proposeLoad } from './quickAdd.ts';
+import { proposeLoad } from '../reading/propose.ts';
 
 /** The firm's measured appliances as a table: a row for each unit that was measured. */
 export const MEASURED_COLUMNS = ['name', 'on', 'value', 'unit', 'of'] as const;

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
+import { proposeLoad } from '../reading/propose.ts';
 import { APPLIANCES, loadFrom } from '../reference/appliances.ts';
 import { aJob } from '../test/jobs.ts';
 import { missingUsuals } from './missing.ts';
-import { proposeLoad } from './quickAdd.ts';
 
 const typed = (...lines: string[]) =>
   aJob(

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { Draw } from '../job/schema.ts';
+import { proposeLoad } from '../reading/propose.ts';
 import { poweredDraw } from './powered.ts';
-import { proposeLoad } from './quickAdd.ts';
 
 const cycle = (...phases: [label: string, powerW: number, minutes: number | null][]): Draw => ({
   kind: 'cycle',

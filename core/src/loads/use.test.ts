@@ -1,10 +1,11 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { validateJob } from '../job/validate.ts';
+import { readUse } from '../reading/readUse.ts';
 import { aJob, aLoad } from '../test/jobs.ts';
 import { loadProfile } from './profile.ts';
 import { unfit } from './unfit.ts';
-import { formatUse, readUse } from './use.ts';
+import { formatUse } from './use.ts';
 import { minutesPerDay, spreadUses } from './uses.ts';
 
 const lamp = aLoad({ watts: 12, uses: [{ startMin: 18 * 60, minutes: 240 }] });

@@ -1,4 +1,4 @@
-import { readNumber } from '../quantity/numeral.ts';
+import { readNumber } from '../reading/numeral.ts';
 
 /** A number of a table, with the unit that stands beside it ("" = none). Null when it is none. */
 export function meterNumber(

@@ -1,4 +1,4 @@
-import { readNumber } from '../quantity/numeral.ts';
+import { readNumber } from '../reading/numeral.ts';
 import type { MARKS } from './logValues.ts';
 import { QUANTITY, type Quantity, unitOf } from './quantities.ts';
 

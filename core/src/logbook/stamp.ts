@@ -1,4 +1,4 @@
-import { readNumber } from '../quantity/numeral.ts';
+import { readNumber } from '../reading/numeral.ts';
 
 /** When a reading was taken, as it is written. */
 export type Stamp =

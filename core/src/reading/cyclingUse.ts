@@ -16,7 +16,9 @@ const LARGER = 2;
 const SAME = 0.1;
 
 /** The share of the time that is said. @param cycles whether it cycles by itself: then any share is its duty */
-export function dutyOf(said: Said, cycles: boolean): Fact | null {
+export function dutyOf(said: Said, cycles: boolean, isKnown: boolean): Fact | null {
+  // On the plate of what does not cycle by itself it is how much of the time it may run.
+  if (said.isPlate && !cycles && isKnown) return null;
   const [fact] = said.see('share');
   if (!fact || !(fact.value > 0 && fact.value <= 1) || !(cycles || fact.tag === 'duty')) return null;
   said.use(fact);
@@ -41,7 +43,8 @@ export function cyclingUse(
   // Once a day is every day.
   if (said.see('times')[0]?.value === 1) said.all('times');
   // "24 h" says no more than that it is on.
-  if (said.see('duration').every(({ value }) => value >= MINUTES_PER_DAY)) said.all('duration');
+  if (windowMin >= MINUTES_PER_DAY && said.see('duration').every(({ value }) => value >= MINUTES_PER_DAY))
+    said.all('duration');
   const own = duty ?? ofEvery(said) ?? ofLength(said, windowMin);
   const energy = energyOf(said, busV);
   // What is said of a day stands as it is said, in whatever weather.

@@ -60,9 +60,10 @@ const isSameAgain = (a: Fact, b: Fact): boolean =>
   (!isMains(a) && !isMains(b) && highOf(a) <= highOf(b) * ONE_FEED && highOf(b) <= highOf(a) * ONE_FEED);
 
 /** "1.5 A, input 12 V": of what has no output, amps that stand before the word are of the same volts. */
-function ofOneInput({ plain, input }: Record<Side, Open[]>): Open[] {
+function ofOneInput({ plain, input, output }: Record<Side, Open[]>): Open[] {
   const [first, second] = [plain[0], input[0]];
-  if (!first || !second || first.volts || plain.length > 1 || input.length > 1) return [...input, ...plain];
+  if (!first || !second || output.length > 0 || first.volts || plain.length > 1 || input.length > 1)
+    return [...input, ...plain];
   return [
     {
       ...second,
@@ -80,12 +81,26 @@ const ALIKE = 1.5;
 export function chosenFeed(said: Said, feeds: readonly Feed[], bus: Bus): Feed | null {
   const outputs = feeds.filter(({ side, volts }) => side === 'output' && volts);
   const others = feeds.filter(({ side }) => side !== 'output');
-  if (severalOutputs(said, outputs.length > 1 ? outputs : others)) return null;
+  if (severalOutputs(said, outputs.length > 1 ? outputs : others, feeds)) return null;
   const mixed = said.see('voltage').find(({ tag }) => tag === 'settings');
   if (mixed) return ofSettings(said, mixed);
   const adapter = adapterOf(said, outputs, others);
   if (adapter) return adapter;
   const loose = feeds.filter(({ side, volts }) => side === 'output' && !volts);
+  const [out] = outputs;
+  // "3 A, input 230 V, output 12 V": of which of them the amps are is not said.
+  if (
+    out?.volts &&
+    !isMains(out.volts) &&
+    others.some(({ volts }) => volts) &&
+    others.some((feed) => !feed.volts && hasFigures(feed))
+  ) {
+    said.askWhich(
+      'second-figure',
+      [...others, out].flatMap(({ volts }) => (volts ? [volts] : [])),
+    );
+    return { ...merged(others), volts: null };
+  }
   const chosen = others.length > 0 ? amongst(said, others, bus) : (outputs[0] ?? loose[0] ?? null);
   // "Input 1150 W, output 700 W, 230 V~".
   const mains = outputs.find(({ volts }) => volts && isMains(volts))?.volts ?? null;
@@ -109,18 +124,18 @@ function ofSettings(said: Said, fact: Fact): null {
 }
 
 /** "5V 3A, 9V 3A, 20V 3.25A": one pair after the other. */
-function severalOutputs(said: Said, feeds: readonly Feed[]): boolean {
+function severalOutputs(said: Said, feeds: readonly Feed[], all: readonly Feed[]): boolean {
   const pairs = feeds.filter(({ volts, amps }) => volts && !isMains(volts) && amps.length > 0);
   const isMany = pairs.length > 1 && (pairs.every(({ side }) => side === 'output') || pairs.length > 2);
   if (!isMany) return false;
   const facts = pairs.map(({ volts, amps }) => [volts as Fact, (amps[0] as Figure).fact] as const);
   const watts = ([volts, amps]: readonly [Fact, Fact]) => highOf(volts) * highOf(amps);
   const sorted = [...facts].sort((a, b) => watts(b) - watts(a)).slice(0, 4);
-  said.use(...facts.flat(), ...feeds.flatMap((feed) => [...feed.watts, ...feed.amps]).map(({ fact }) => fact));
+  said.use(...all.flatMap(factsOfFeed));
   said.ask(
     'several-outputs',
     facts.flat(),
-    sorted.map((pair) => pair.map((fact) => said.textOf(fact)).join(' ')),
+    sorted.map((pair) => pair.map((fact) => bare(said.textOf(fact))).join(' ')),
   );
   return true;
 }
@@ -143,6 +158,9 @@ function adapterOf(said: Said, outputs: readonly Feed[], others: readonly Feed[]
   const isOfMains = !others.some(({ volts }) => volts && !isMains(volts) && volts !== made.volts);
   return { ...made, isAdapter: isOfMains };
 }
+
+/** "12V/24V" of "DC 12V/24V AC", whose last sign is of the next. */
+const bare = (text: string): string => text.replace(/^[ad]c\s*(?=\d)|\s+[ad]c$|\s*[⎓~]$/gi, '');
 
 const factsOfFeed = ({ volts, watts, amps, va }: Feed): Fact[] => [
   ...(volts ? [volts] : []),
@@ -202,7 +220,13 @@ function busOrMains(said: Said, low: readonly Feed[], high: readonly Feed[], bus
   const all = [...low, ...high];
   const isFirst = (own.volts?.from ?? 0) < (other.volts?.from ?? 0);
   if (!hasFigures(own) && hasFigures(other) && isFirst) {
-    said.askWhich('second-figure', [own.volts as Fact, other.volts as Fact]);
+    const both = [own.volts as Fact, other.volts as Fact];
+    said.use(...both);
+    said.ask(
+      'second-figure',
+      both,
+      both.map((fact) => bare(said.textOf(fact))),
+    );
     return other.watts.length > 0 ? { ...other, volts: null } : null;
   }
   if (!hasFigures(own) && !said.isPlate && !said.feedsBoth) {
@@ -223,7 +247,7 @@ function busOrMains(said: Said, low: readonly Feed[], high: readonly Feed[], bus
     said.ask(
       'second-figure',
       pairs.flat(),
-      pairs.map((those) => those.map((fact) => said.textOf(fact)).join(' ')),
+      pairs.map((those) => those.map((fact) => bare(said.textOf(fact))).join(' ')),
     );
     return null;
   }

@@ -177,7 +177,8 @@ function number(raw: readonly Raw[], i: number, before: readonly Token[], make: 
   }
   const written = isTwo ? (last[2] ?? '') : one.text;
   make('N', i, i + 1, { start, ...readingsOf(written, unit) });
-  if (unit) make(CLASS_OF[unit.of], at, to, { unit });
+  const isHyphened = gap > 0 && next?.kind === 'sign';
+  if (unit) make(CLASS_OF[unit.of], isHyphened ? i + 1 : at, to, { unit });
   return unit ? to : i + 1;
 }
 
@@ -255,7 +256,7 @@ function word(raw: readonly Raw[], i: number, before: readonly Token[], make: Ma
   }
   // "14.4 W/m", "3 W per ft".
   const by = /^[/p]$/.test(before.at(-1)?.cls ?? '') ? UNITS.get(one.text) : undefined;
-  if (by && /length|metres|feet|area/.test(by.of)) {
+  if (by && /length|metres|feet|area|duration/.test(by.of)) {
     make(CLASS_OF[by.of], i, i + 1, { unit: by });
     return i + 1;
   }

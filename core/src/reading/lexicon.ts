@@ -40,7 +40,8 @@ i 6: sun|sunday|sundays|su|sonntag|dimanche|domingo
 s summer: summer|summers|summertime|sommer|été|verano|estate|zomer
 s winter: winter|winters|wintertime|hiver|invierno|inverno
 o morning: morning|mornings|breakfast|breakfasts|morgens|vormittags|matin|mañana|mañanas|mattina|ochtend
-o day: daytime|by day|during the day|in daylight|lunch|lunchtime|lunchtimes|midday meal|tagsüber
+o day: daytime|by day|during the day|in daylight|tagsüber
+o noon: lunch|lunchtime|lunchtimes|midday meal
 o afternoon: afternoon|afternoons|nachmittags|après-midi|tarde|tardes|pomeriggio|middag
 o evening: evening|evenings|eve|eves|dinner|dinners|supper|suppers|abends|abend|soir|soirs|sera|avond
 o night: bedtime|by night|nachts|nighttime|night time|at bedtime
@@ -76,7 +77,7 @@ b: from|between|von|de|starting|starting at
 v: always|always on|around the clock|round the clock|rund um die uhr|all day|all day long|all day and night|all day and all night|all the time|non-stop|nonstop|permanently|permanent|day & night|day and night|night and day|night & day|cont|cont.|continuous|continuously|const|const.|constant|constantly|ongoing|en permanence|siempre|dauernd|constant on|24/7|24-7|24x7|24×7|24 7|24 hours a day|24h a day|24 h a day|on all the time
 l: of|out of|von je
 z: about|approx|approx.|approximately|ca|ca.|circa|around|roughly|maybe|perhaps|some|≈|@~|env|env.|environ|etwa|ungefähr|usually|normally|say|est|est.
-&: and|plus|und|et|y|e|en|&|+
+&: and|plus|und|et|en|&|+
 D: while cooking|when cooking|while driving|whilst driving|when driving|driving|during driving|while travelling|whilst travelling|travelling|while towing|towing|on the road|under way|underway|while moving|while cruising|while parked|parked|while stationary|while riding|while sailing|while camping|while fishing
 ?: as needed|as required|if needed|when needed|on demand|occasionally|sometimes|now and then|now and again|except|except for|unless|whenever|when|if|below|above|in and out|out and in|up and down|open and close|nearly|almost|mostly|hardly|barely|not quite|january|february|april|june|july|august|september|october|november|december|jan|feb|apr|jun|jul|aug|sep|sept|oct|nov|dec|on occasion|as wanted|by turns|wet days|dry days|humid days|foggy days|warm days|dull days|sunny days|cloudy days|windy days|busy days|rest days|show days|market days|event days|baking days|wash days|washing days|laundry days|race days|party nights|game nights|hot nights|each stop|every stop|each trip|every trip|each move|every move|each pitch|every pitch|each camp|at each stop|per flight|every now and then|every now and again|once in a while|every once in a while|from time to time|rarely|seldom|hardly ever|alternately|alternating|in turns|by turns|at a time|one at a time|nearly all the time|almost all the time|most of the time|most nights|most evenings|most mornings|rainy days|damp days|cold days|hot days|cold nights|warm nights|movie nights|film nights|travel days|every travel day|per stop|per trip|per pitch|per move|hourly
 ! input: input|in put|power input|rated input|electrical input|draw|draws|drawing|uses|using|takes|taking|consumption|consumes|power consumption|aufnahme|leistungsaufnahme|consommation|consumo|power draw|rated power input|input power|rated input power|i/p|primary|pri|eingang|entrée|entree|entrada|ingresso|ingång|in /|ac in|ac input|dc input|dc in
@@ -107,7 +108,7 @@ X: a/c|dc-dc|dc to dc|dc dc
 ω: annual|yearly|annually|jährlich|jahresverbrauch|annuel|annuelle|jaarverbruik
 θ: model|type|rated|rating|ratings|nominal|voltage|voltages|power|current|frequency|supply|serial|ser|class|protection class|energy|rated voltage|rated current|rated power|rated frequency|nennspannung|nennstrom|nennleistung|spannung|leistung|strom|tensión|tension|tensione|potencia|puissance|potenza|vermogen|spanning|corriente|courant|corrente|capacity|power supply|n°|sn|s/n|p/n|un|pn|watts|watt|amps|volts|consumption rate|mains
 F: the|at|in|on|for|with|without|w/|w/o|no|is|are|it|its|by|during|then|only|just|both|all|so|used|usage|runtime|run time|via|through the|also|my|our|le|la|les|der|die|das|den|el|los|las|il|lo|het|im|in the|at the|on the|each of|not|been|has|have|will|this|that|than|or|oder|ou|o
-G: kitchen|galley|lounge|living|dinette|bedroom|bathroom|washroom|wet room|toilet|cab|cabin|cockpit|loft|garage|boot|locker|outside|outdoors|inside|indoors|porch|rear|front|left|right|side|ceiling|wall|hall|bunk|medical|critical|essential|timer|plugged in|usb|adapter|adaptor|battery|charging|compressor time|compressor|compressor running|compressor on|before bed|before sleep|cycling|bar|inch|rx|tx|receive|receiving|transmit|transmitting|charged|unit
+G: kitchen|galley|lounge|living|dinette|bedroom|bathroom|washroom|wet room|toilet|cab|cabin|cockpit|loft|garage|boot|locker|outside|outdoors|inside|indoors|porch|rear|front|left|right|side|ceiling|wall|hall|bunk|medical|critical|essential|timer|plugged in|usb|adapter|adaptor|battery|charging|compressor time|compressor|compressor running|compressor on|before bed|before sleep|cycling|bar|inch|rx|tx|receive|receiving|transmit|transmitting|charged|unit|charger|chargers|psu
 `;
 
 /** What a word or several of them do. */

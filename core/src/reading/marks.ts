@@ -31,6 +31,9 @@ function beside(facts: readonly Fact[], tokens: readonly Token[], at: number, st
   return -1;
 }
 
+/** Letters of a plate, which stand before their figure. */
+const LETTERS = /^(?:p2|lra|rla|fla|flc)$/;
+
 /** The same facts, each with the words that are of it, whose tokens it has then too. */
 export function marked({ text, tokens, facts }: Facts): Facts {
   const all: Fact[] = facts.map((fact) => ({ ...fact }));
@@ -65,7 +68,7 @@ export function isHeading({ tokens, facts }: Pick<Facts, 'tokens' | 'facts'>, at
   if (facts.find(({ from }) => from === next || from === next - 1)?.kind !== 'voltage') return false;
   const before = facts.filter(({ to }) => to <= at).at(-1);
   const other = tag === 'input' ? 'output' : 'input';
-  const isOfWatts = before && ['power', 'shaft', 'cooling', 'energy'].includes(before.kind);
+  const isOfWatts = before?.to === at && ['power', 'shaft', 'cooling', 'energy'].includes(before.kind);
   return (
     !isOfWatts ||
     tokens
@@ -82,9 +85,9 @@ function ownerOf(
   before: number,
   behind: number,
 ): number {
+  // What stands before a length is of something else.
+  if (facts[behind]?.kind === 'duration') return tag === 'total' && facts[before]?.kind === 'duration' ? -1 : before;
   if (before < 0 || behind < 0) return before >= 0 ? before : behind;
-  // How long in all stands with its length already.
-  if (tag === 'total' && facts[behind]?.kind === 'duration') return before;
   const [next, last] = [tokens[at + 1]?.cls ?? '', tokens[at - 1]?.cls ?? ''];
   if (/[:=]/.test(next)) return behind;
   if (next === ',' || next === ')') return before;
@@ -93,6 +96,7 @@ function ownerOf(
   if (next === '!') return before;
   if (last === '!') return behind;
   if ((facts[before]?.marks?.length ?? 0) > 0) return behind;
+  if (LETTERS.test(tokens[at]?.text ?? '')) return behind;
   if (!EITHER_SIDE.has(tag)) return before;
   // "60 W peak 90 W"; in "18 W max 9 W typical" the next figure has a word of its own behind it.
   const nextOwn = facts[behind] ? tokens[(facts[behind] as Fact).to]?.cls === '!' : false;

@@ -62,6 +62,8 @@ export function nameText({ tokens, facts, text }: Facts, name: readonly number[]
     made += (token.start > end && made !== '' ? ' ' : '') + text.slice(token.start, token.end);
     end = token.end;
   }
+  // "Gizmo (left)".
+  if (tokens[last + 1]?.cls === ')' && made.lastIndexOf('(') > made.lastIndexOf(')')) made += ')';
   const clean = made
     .replace(/[\p{Cc}\p{Cs}]/gu, ' ')
     .replace(/(?<=^|\s)[^\p{L}\p{N}\s"]+(?=\s|$)/gu, ' ')
@@ -105,6 +107,7 @@ export function unread(
       if (isPlate || isOwn(tokens, i)) continue;
       questions.push({ code: 'bare-number', start, end, found, choices: hasPower ? [''] : [`${found} W`, ''] });
     } else if (isPlate || isNamingAt(facts, i)) continue;
+    else if (UNIT.test(cls)) join(questions, text, { code: 'unread-word', start, end, found, choices: [''] });
     else if (
       SAYS.test(cls) &&
       cls !== '!' &&
@@ -116,6 +119,9 @@ export function unread(
   }
   return questions;
 }
+
+/** Units whose number nothing has read. */
+const UNIT = /^[WPHBVAEQZTSLMORUC]$/;
 
 const depthAt = (tokens: readonly Token[], i: number): number =>
   tokens.slice(0, i).reduce((sum, { cls }) => sum + (cls === '(' ? 1 : cls === ')' ? -1 : 0), 0);

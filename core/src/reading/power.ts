@@ -149,11 +149,14 @@ function statedWatts(
   const own = feed?.watts ?? [];
   const plain = own.filter(({ role }) => role !== 'most');
   // "48 W max., avg 0.9 A": what it takes as a rule is said in amps.
-  if (plain.length === 0 && feed?.amps.some(({ fact }) => fact.marks?.includes('average'))) return NOTHING;
+  const isRule = ({ fact, role }: Figure) =>
+    said.isPlate ? fact.marks?.includes('average') === true : role !== 'most';
+  if (plain.length === 0 && own.length > 0 && feed?.amps.some(isRule)) return NOTHING;
   const written = plain.length > 0 ? plain : own;
   const inputs = written.filter(({ role }) => role === 'takes');
   const main = oneOf(said, inputs.length > 0 ? inputs : written);
   if (main === 'asked') return NOTHING;
+  if (main) askShaftAgain(said, main, figures);
   const meanings = figures.filter((one): one is Figure & { role: Meaning } => one.role in MEANS);
   if (main) {
     said.use(main.fact);
@@ -165,11 +168,25 @@ function statedWatts(
         .filter(({ side, role }) => side === 'output' && RUNS.has(role) && feed?.side !== 'output')
         .map(({ fact }) => fact),
     );
-    if (inputs.length > 0) said.use(...written.filter(({ role }) => role !== 'takes').map(({ fact }) => fact));
+    if (inputs.length > 0)
+      said.use(
+        ...written
+          .filter(
+            ({ role, fact }) =>
+              role !== 'takes' && ((fact.marks ?? []).length > 0 || otherMeaning(said, base) !== null),
+          )
+          .map(({ fact }) => fact),
+      );
     return ofMain(said, base, near, main, isClear || feed?.isAdapter === true, mains);
   }
   const [meant] = meanings.filter(({ role }) => role !== 'cooling' || meanings.length === 1);
-  if (!meant) return NOTHING;
+  // Volts × amps or VA of a plate say it better than what comes of them.
+  const byAmps =
+    said.isPlate && /shaft|sound/.test(meant?.role ?? '') && (feed?.va.length || (feed?.volts && feed.amps.length));
+  if (!meant || byAmps) {
+    if (meant && meant.role === 'sound') said.use(meant.fact);
+    return NOTHING;
+  }
   said.use(meant.fact);
   return as(said, meant.role, meant.fact);
 }
@@ -189,6 +206,16 @@ function oneOf(said: Said, those: readonly Figure[]): Figure | 'asked' | null {
     those.map(({ fact }) => fact),
   );
   return 'asked';
+}
+
+/** "1.5 HP 1.1 kW" is the shaft said twice, or what it takes in. */
+function askShaftAgain(said: Said, { fact, role }: Figure, figures: readonly Figure[]): void {
+  const alike = figures.find(
+    (one) => one.fact.kind === 'shaft' && Math.abs(one.fact.value - fact.value) < fact.value * 0.1,
+  );
+  const own = said.textOf(fact);
+  if (role === 'plain' && alike && said.see('apparent').length === 0)
+    said.ask('shaft-or-input', [fact], [`${own} shaft`, `${own} input`]);
 }
 
 function as(said: Said, meaning: Meaning, fact: Fact): Found {
@@ -416,7 +443,7 @@ function compare(said: Said, stated: Found, amps: Apparent | null, factor: numbe
       ? NAMEPLATE.leastPowerFactor.value * slack
       : factor * 0.9
     : amps.kind === 'va'
-      ? 0.7
+      ? NAMEPLATE.leastPowerFactor.value
       : amps.least < amps.va
         ? 1
         : 0.7;
@@ -425,6 +452,10 @@ function compare(said: Said, stated: Found, amps: Apparent | null, factor: numbe
     (said.isPlate && amps.kind === 'amps' ? 1.15 : 1.05);
   if (stated.powerW <= most && stated.powerW >= amps.least * share) return;
   const va = `${Math.round(amps.va)} VA`;
+  if (said.isPlate) {
+    said.ask('contradiction', [main], [`${Math.round(amps.va)} W`], `${said.textOf(main)} beside ${va}`);
+    return;
+  }
   said.askWhich('contradiction', [main, ...amps.by], 4, `${said.textOf(main)} beside ${va}`, [
     [main],
     amps.by.filter(({ kind }) => kind !== 'voltage'),
@@ -434,6 +465,10 @@ function compare(said: Said, stated: Found, amps: Apparent | null, factor: numbe
 function unlikeHeat(said: Said, heat: Fact, { powerW, by }: Found): void {
   const [figure] = by;
   if (powerW === null || !figure || (heat.value >= powerW * LEAST_MOVED && heat.value <= powerW * MOST_MOVED)) return;
+  if (said.isPlate) {
+    said.ask('contradiction', [heat], [''], `${said.textOf(heat)} beside ${Math.round(powerW)} W`);
+    return;
+  }
   said.askWhich(
     'second-figure',
     [heat, figure].sort((a, b) => a.from - b.from),

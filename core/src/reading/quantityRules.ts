@@ -96,6 +96,7 @@ function energyPer({ part, facts }: Found): Made | null {
       return perDay(14);
     case 'm':
       return perDay((365 / 12) * each);
+    case 'a':
     case 'y':
       return perDay(365 * each);
     case 'T': {
@@ -120,16 +121,19 @@ function times({ tokens, all, at, end, facts }: Found): Made | null {
   // "4 h (six)".
   if (tokens[0]?.cls === '(' && tokens[1]?.cls === 'N') return made('count', count.value);
   const next = all[end];
+  // "3y" is no three of anything.
+  if (next?.cls === 'X' && next.glued) return null;
   const before = all[at - 1];
   const unitNext = all.slice(end, end + 2).find(({ unit }) => unit !== null);
   const last = facts.at(-1);
-  const isLast = last !== undefined && last.to >= at - 1 && (last.to === at || /[,();l@]/.test(before?.cls ?? ''));
+  const isLast = last !== undefined && last.to >= at - 1 && (last.to === at || /[,();l@/]/.test(before?.cls ?? ''));
   const isLong =
     last?.kind === 'duration' && last.value < 1440 && !all.slice(last.from, last.to).some(({ cls }) => cls === 'd');
   const isSizeNext = next?.cls === 'N' && unitNext !== undefined && SIZE.includes(unitNext.cls);
   const isLengthNext =
     next?.cls === 'N' && unitNext?.cls === 'T' && (unitNext.unit?.worth !== 60 || all[end]?.value !== 24);
-  if (isLengthNext || (isLast && isLong && !isSizeNext)) return made('times', count.value);
+  const isBehind = tokens[0]?.cls === '×';
+  if ((isLengthNext && !isBehind) || (isLast && isLong && !isSizeNext)) return made('times', count.value);
   const perOne = before && /[gX]/.test(before.cls) && /^[pae/]$/.test(all[at - 2]?.cls ?? '');
   return made(perOne ? 'times' : 'count', count.value);
 }
@@ -205,6 +209,9 @@ const perLength = ({ tokens }: Found): Made | null => {
 
 const FIGURE = `[~=]?N[-]?[${SIZE}][~=/]*`;
 
+/** Before all else: a day or a use that an energy is of is none by itself. */
+export const RATE_RULE: Rule = [`ω[θ!F:=g]*NE|w[θ!F:=g]*NE|[pae/]g[θ!F:=]*NE`, rateBefore];
+
 export const QUANTITY_RULES: readonly Rule[] = [
   // "5 A fuse", "fuse: 10 A" protect; of what they carry nothing is said.
   [`NA[GX]?q(?![:l=]?NA)|q[l:=@F]*NA`, () => made('protection', 1)],
@@ -215,9 +222,8 @@ export const QUANTITY_RULES: readonly Rule[] = [
   [`![F:×]*(?:×N|N×(?!N))(?![aep/w])|N×!`, startRatio],
   // "RLA 11.2 LRA 58": amps by their letters.
   [`![:=]?N(?![${SIZE}TSLMOC×])`, lettered],
-  [`ω[θ!F:=g]*NE|w[θ!F:=g]*NE|[pae/]g[θ!F:=]*NE`, rateBefore],
   [`J[la]*W|aW|N&a?JW`, fraction],
-  [`(?<q>N[EQ])(?<per>(?:${PER}|F)+N?(?:[dnkfmygI]|T)|w|(?:${PER}|F)?y)`, energyPer],
+  [`(?<q>N[EQ])(?<per>(?:${PER}|F)+N?(?:[dnkfmygI]|T)|w|(?:${PER}|F)?y|/a(?![a-z]))`, energyPer],
   [`NW[pa/](?:L|M|U)`, perLength],
   [`NN?[OR](?:(?:${PER}+d|w|F)?)`, flow],
   [`N(?:/N){2,6}[${SIZE}][~=]*`, list],
@@ -230,9 +236,14 @@ export const QUANTITY_RULES: readonly Rule[] = [
   ['[¬]?NC', figure],
   ['NS', figure],
   ['NL', figure],
+  // "8 µF / 450 V": what a motor's capacitor bears.
+  [
+    'NU[/,@]?NV',
+    ({ tokens }) => (/[µμu]f/.test(tokens[1]?.text ?? '') ? made('measure', numbers(tokens)[0]?.value ?? 0) : null),
+  ],
   ['NU', ({ tokens }) => made('measure', numbers(tokens)[0]?.value ?? 0)],
   [`N×(?!N?[×])`, times],
-  [`×N(?![${SIZE}LSOCT])|\\(×?N\\)`, times],
+  [`×N(?![${SIZE}LSOCTMRU])|\\(×?N\\)`, times],
   [`N(?:u|l(?=[NXFG!a]))`, ({ tokens }) => made('count', numbers(tokens)[0]?.value ?? 1)],
   ['Y', ({ tokens }) => made('count', Number(tokens[0]?.tag))],
   [

@@ -17,6 +17,7 @@ const SAYS_NOTHING = /^[aperzlFGu&D!θqRgIbρϕKh\n\-/×,;:.()@~=·¬]$/;
 export class Reading {
   readonly name: readonly Token[];
   readonly facts: readonly Fact[];
+  readonly ofFacts: readonly Token[];
   readonly asked: readonly Token[];
   /** Small words and signs; of a plate also what is no figure of it. */
   readonly silent: readonly Token[];
@@ -47,6 +48,7 @@ export class Reading {
     }
     this.name = lists.name;
     this.facts = facts;
+    this.ofFacts = lists.fact;
     this.asked = lists.asked;
     this.silent = lists.silent;
   }

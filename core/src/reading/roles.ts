@@ -45,9 +45,15 @@ export function figuresOf(said: Said, base: Appliance | null): Figure[] {
     return { fact, role, side: sideOf(said, fact) };
   });
   // "Inverter idle 15 W": what it takes where nothing else is said of it.
-  const isAlone = !figures.some(({ role, fact }) => fact.kind !== 'voltage' && role !== 'standby' && role !== 'most');
+  const isAlone = !figures.some(({ role, fact }) => fact.kind !== 'voltage' && !ASIDE.has(role));
+  const isOnlyStart =
+    said.isPlate && isAlone && figures.every(({ role, fact }) => fact.kind === 'voltage' || role === 'start');
+  if (isOnlyStart) return figures.map((one) => (one.role === 'start' ? { ...one, role: 'takes' } : one));
   return isAlone ? figures.map((one) => (one.role === 'standby' ? { ...one, role: 'takes' } : one)) : figures;
 }
+
+/** Roles of what stands beside what it takes. */
+const ASIDE: ReadonlySet<Role> = new Set(['standby', 'most', 'start']);
 
 /** "Gas 30 mbar 2.4 kW": what is burnt. */
 function isOfFuel(said: Said, { kind, from }: Fact): boolean {

@@ -119,7 +119,8 @@ export class Said {
 /** "INPUT:", "Output 5 V", "out 20 V": unless the word is right behind the one figure that it is of. */
 function headingsOf({ tokens, facts }: Facts): { at: number; side: 'input' | 'output' }[] {
   return tokens.flatMap(({ cls, tag, text }, at) => {
-    const isIn = cls === 'F' && text === 'in' && tokens[at + 1]?.cls === 'N' && at > 0;
+    const isIn =
+      cls === 'F' && text === 'in' && at > 0 && facts.some(({ from, kind }) => from === at + 1 && kind === 'voltage');
     const side = isIn ? 'input' : cls === '!' && (tag === 'input' || tag === 'output') ? tag : null;
     if (!side) return [];
     const own = facts.find(({ from, to, marks = [] }) => at >= from && at < to && marks.includes(side));

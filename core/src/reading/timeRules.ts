@@ -266,8 +266,12 @@ export const TIME_RULES: readonly Rule[] = [
   ['(?:N×|×N|Nt|j)w', ({ tokens }) => ofAdverb(tokens)],
   [`N[dno]${PER}+k`, ({ tokens }) => oftenIn(number(tokens), 'k')],
   [`[aN]?(?:${PER}|e)f`, () => made('days-per-week', 0.5)],
-  ['eN?[dnkm]', everySoMany],
-  ['F*w(?:F|d)?', ({ tokens, all, at, end }) => (isOfName(tokens, all, at, end) ? null : onDays(tagOf(tokens, 'w')))],
+  ['eN?[dnkm](?![pae/])', everySoMany],
+  [
+    'F*w(?:F|d)?',
+    ({ tokens, all, at, end }) =>
+      /^m-f$/.test(tokens[0]?.text ?? '') && isOfName(tokens, all, at, end) ? null : onDays(tagOf(tokens, 'w')),
+  ],
   [`(?:F|e)?i(?:(?:,&|[,&/r-])?i)*`, weekdays],
   [
     'NTNM',
@@ -292,8 +296,8 @@ export const TIME_RULES: readonly Rule[] = [
     ({ tokens }) => (tagOf(tokens, 'c') === '720' ? made('part', 1, { tag: 'noon' }) : begins({ tokens } as Found)),
   ],
   [`[F@zb]*N(?::N|TN)?h|[F@zb]+N:N`, begins],
-  ['N:N', ({ tokens }) => oddTime(tokens)],
-  ['(?:[Fea@b]|&)*[on](?:e|F)?', ({ tokens, all, at, end }) => (isOfName(tokens, all, at, end) ? null : part(tokens))],
+  ['N:N', (found) => (found.facts.at(-1)?.kind === 'begins' ? begins(found) : oddTime(found.tokens))],
+  ['(?:[Fea@b]|&)*[on]e?', ({ tokens, all, at, end }) => (isOfName(tokens, all, at, end) ? null : part(tokens))],
   [
     '[Fa]?J(?:(?:l|F|a)*g|R)',
     ({ tokens }) =>
@@ -320,6 +324,8 @@ function often(tokens: readonly Token[]): Made | null {
 
 const ofAdverb = (tokens: readonly Token[]): Made | null => {
   const tag = tagOf(tokens, 'w');
+  // "2x every other day" is twice on each of them.
+  if (/^(?:every|alternat|on alt)/.test(tokens.at(-1)?.text ?? '')) return null;
   if (tag === '7') return made('times', countOf(tokens));
   const days = Number(tag) * countOf(tokens);
   return days <= 7 ? made('days-per-week', days) : null;
@@ -327,8 +333,14 @@ const ofAdverb = (tokens: readonly Token[]): Made | null => {
 
 /** Minutes, 1,000 h, from which a length is how long a thing lives. */
 const LIFE_MIN = 60_000;
-function length({ part }: Found): Made | null {
+function length({ part, all, end }: Found): Made | null {
   const value = lengthOf(part('on'));
+  // "2 h 10 min every hour": the minutes are of the hour.
+  const goesOn = all
+    .slice(end, end + 4)
+    .map(({ cls }) => cls)
+    .join('');
+  if (part('on').filter(({ cls }) => cls === 'T').length > 1 && /^[ep/]a?N?T/.test(goesOn)) return null;
   if (value >= LIFE_MIN) return made('measure', value);
   if (value <= 0) return { kind: 'asked', value: 1, code: 'no-energy', choices: [''] };
   return made('duration', value);
@@ -342,7 +354,7 @@ function shortLength({ tokens, all, end }: Found): Made | null {
     unit.unit?.worth !== 60 ||
     !Number.isInteger(rest.value) ||
     rest.value > 59 ||
-    (!rest.glued && /[WPHBVAEQZSLMORUT×:XtguIKdnkmyap/]/.test(next)) ||
+    (!rest.glued && /[WPHBVAEQZSLMORUTC×:XtguIKdnkmyap/]/.test(next)) ||
     /[T:]/.test(next)
   )
     return null;
@@ -356,7 +368,7 @@ const isOfName = (tokens: readonly Token[], all: readonly Token[], at: number, e
 function part(tokens: readonly Token[]): Made | null {
   const one = tokens.find(({ cls }) => cls === 'o' || cls === 'n') as Token;
   if (one.cls === 'n') {
-    const lead = tokens[0]?.cls ?? '';
+    const lead = tokens.at(-2)?.cls ?? '';
     return made('part', 1, {
       tag: 'night',
       ...(/[ae/p]/.test(lead) && one.text === 'night' ? { mark: 'average' as const } : {}),

@@ -43,7 +43,11 @@ function eachOfTotal(facts: readonly Fact[]): Told {
   const left = facts.filter((fact) => !gone.includes(fact));
   const isShared = pieces > 1 && left.some(isTotal);
   return {
-    facts: left.map((fact) => (isTotal(fact) ? made(fact, { value: fact.value / pieces }) : fact)),
+    facts: left.map((fact) =>
+      isTotal(fact)
+        ? made(fact, { value: fact.value / pieces, marks: (fact.marks ?? []).filter((mark) => mark !== 'total') })
+        : fact,
+    ),
     gone,
     notes: isShared ? [`the whole shared among ${pieces}`] : [],
   };

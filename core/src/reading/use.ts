@@ -35,6 +35,8 @@ export interface TypedUse {
 const MOST_RUNS = 48;
 /** W up to which a thing of no known type is taken as always on where nothing says how long. From memory. */
 const MOST_SENSED_W = 1;
+/** Minutes by which uses in a part of the day may last longer than that. From memory. */
+const BESIDE_PART_MIN = 120;
 /** How far an energy and watts × hours may be apart and still be the same, share. */
 const SAME = 0.1;
 /** °C that a thing of no known type holds: a fridge's. */
@@ -44,7 +46,7 @@ const SET_C = 4;
 export function useOf(said: Said, start: Load, powered: Draw, knowsPower: boolean, busV: number): TypedUse {
   const isFixed = powered.kind === 'cycle' && !cycleLength(powered.phases).stretches && !knowsPower;
   const paired = isFixed ? null : pairedLengths(said, start);
-  const share = dutyOf(said, powered.kind === 'thermostatic' || start.draw.kind === 'thermostatic');
+  const share = dutyOf(said, powered.kind === 'thermostatic' || start.draw.kind === 'thermostatic', start.type !== '');
   const week = weekOf(said, start, share !== null || powered.kind === 'thermostatic');
   if (paired && powered.kind !== 'thermostatic' && !share)
     return {
@@ -86,7 +88,7 @@ function timesOf(said: Said): number | null {
   const [often] = said.see('times');
   const hours = said.see('begins').length;
   if (!often) {
-    const parts = partsOf(said);
+    const parts = hours > 0 ? [] : partsOf(said);
     return parts.length > 1 ? parts.length : null;
   }
   if (hours > 0 && often.value !== hours) return null;
@@ -104,11 +106,17 @@ function plainUse(said: Said, start: Load, powered: Draw, weekMin: number, knows
     };
   const every = said.one('every');
   const energy = energyOf(said, busV);
-  const times = every ? null : timesOf(said);
+  // What is always on is on once.
+  const isOn =
+    powered.kind === 'standby' &&
+    said.see('clock').length === 0 &&
+    said.see('duration').every(({ value }) => value >= MINUTES_PER_DAY);
+  const times = every || isOn ? null : timesOf(said);
   const clock = clockOf(said);
   const begins = clock.length === 0 && !every && powered.kind !== 'standby' ? beginsOf(said) : [];
   const count = times ?? (begins.length > 0 ? begins.length : null);
   const minutes = lengthOf(said, count ?? 1, every) || weekMin;
+  if (every && energy?.perUse) unlike(said, energy.fact);
   const perUse = energy !== null && (energy.perUse || (times !== null && !energy.perDay));
   const part = every && minutes === 0 && clock.length === 0 ? partOf(said, start, NIGHT_LONG_MIN) : null;
   const within = minutes || minutesPerDay(part ? [hoursOfPart(part)] : clock);
@@ -202,7 +210,8 @@ function inMinutes(
 
 /** @param minutes of one run, where that is said too */
 function cycleOf(said: Said, draw: Cycle, fact: Fact, useWh: number, minutes = 0): Draw {
-  const scaled = minutes > 0 ? cycleIn(draw, useWh, minutes) : cycleTaking(draw, useWh);
+  const stretches = draw.phases.some((phase) => phase.minutes === null);
+  const scaled = stretches ? null : minutes > 0 ? cycleIn(draw, useWh, minutes) : cycleTaking(draw, useWh);
   if (!scaled) unlike(said, fact);
   return scaled ?? draw;
 }
@@ -224,15 +233,23 @@ function usesOf(said: Said, start: Load, draw: Draw, told: Told): Use[] {
   if (clock.length > 0) return atClock(said, draw, clock, minutes, times);
   const byEnergy = usesByEnergy(said, start, draw, told);
   if (byEnergy) return byEnergy;
-  const part = partOf(said, start, minutes);
+  const part = partOf(said, start, minutes, times);
   // "Continuous at night", "all day long" of what is on by night.
-  if (part && minutes >= MINUTES_PER_DAY) return [hoursOfPart(part)];
+  if (part && minutes >= MINUTES_PER_DAY && (times ?? 1) === 1) return [hoursOfPart(part)];
   const fixed = draw.kind === 'cycle' ? cycleLength(draw.phases) : null;
   const isSet = fixed !== null && !fixed.stretches;
-  if (part && (!fixed || isSet || minutes >= fixed.fixedMin)) {
+  if (fixed?.stretches && minutes > 0 && minutes < fixed.fixedMin)
+    said
+      .see('duration')
+      .slice(0, 1)
+      .forEach((fact) => unlike(said, fact));
+  if (part) {
     const count = times ?? (isSet ? Math.max(1, start.uses.length) : 1);
-    const placed = usesInThe(part, count, isSet ? fixed.fixedMin : minutes || usualMinutes(start));
+    const each = isSet ? fixed.fixedMin : minutes || usualMinutes(start);
+    const isRoom = count * each <= hoursOfPart(part).minutes + BESIDE_PART_MIN;
+    const placed = isRoom && usesInThe(part, count, each);
     if (placed) return placed;
+    said.ask('second-figure', said.see('part').slice(0, 1), ['']);
   }
   const each = minutes || (times === null ? 0 : usualMinutes(start));
   const placed = inNamedParts(said, times, fixed ? (isSet ? fixed.fixedMin : Math.max(each, fixed.fixedMin)) : each);
@@ -252,7 +269,7 @@ function usesByEnergy(said: Said, start: Load, draw: Draw, { minutes, times, ene
   const count = times ?? 1;
   const each = ((perUse ? energyWh : energyWh / count) / powerW) * 60;
   if (!(each > 0 && each * count <= MINUTES_PER_DAY + 1e-6)) return null;
-  const part = partOf(said, start, each);
+  const part = partOf(said, start, each, times);
   const placed = inNamedParts(said, times, each) ?? (part && usesInThe(part, count, each));
   return placed ?? usesFor(draw, count, Math.min(each, MINUTES_PER_DAY / count));
 }
@@ -271,7 +288,7 @@ function everySoOften(said: Said, start: Load, every: Fact, clock: readonly Use[
   const minutes = Math.min(typedMin, MINUTES_PER_DAY);
   if (typedMin > minutes) said.ask('over-a-day', [every], ['']);
   const part = clock.length === 0 ? partOf(said, start, minutes || NIGHT_LONG_MIN) : null;
-  const inPart = part && (minutes > 0 ? useInThe(part, minutes) : [hoursOfPart(part)]);
+  const inPart = part && (minutes > 0 && minutes < MINUTES_PER_DAY ? useInThe(part, minutes) : [hoursOfPart(part)]);
   const within = inPart ?? (clock.length > 0 ? clock : spreadUses(1, minutes || MINUTES_PER_DAY));
   if (clock.length > 0 && minutes > 0 && Math.abs(minutes - minutesPerDay(clock)) > 1) unlike(said, every);
   const period = every.second ?? MINUTES_PER_DAY;

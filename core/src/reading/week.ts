@@ -2,7 +2,7 @@ import type { Load } from '../job/schema.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
 import type { Kind } from './facts.ts';
 import type { Said } from './said.ts';
-import { hoursOf } from './when.ts';
+import { hoursOf, partsOf } from './when.ts';
 
 /** Minutes that somebody says for a week and means for one day of it. From memory. */
 const ONCE_A_WEEK_MIN = 180;
@@ -19,9 +19,13 @@ export interface Week {
 /** @param cycles whether it cycles by itself, and is on every day */
 export function weekOf(said: Said, start: Load, cycles: boolean): Week {
   const isLeft = (fact: Parameters<Said['isUsed']>[0]) => !said.isUsed(fact);
-  const [days] = said.see('days-per-week').filter(isLeft);
-  const [season] = said.see('season').filter(isLeft);
-  const [part] = said.see('on').filter(isLeft);
+  // Daily says nothing beside certain days.
+  const all = said.see('days-per-week').filter(isLeft);
+  const days = all.find(({ value }) => value < 7) ?? all[0];
+  said.use(...all.filter(({ value }) => value === 7));
+  // Of days of the week and a season one is asked about: both would say on which days it is not.
+  const [part] = days ? [] : said.see('on').filter(isLeft);
+  const [season] = part ? [] : said.see('season').filter(isLeft);
   for (const fact of [days, season, part]) if (fact) said.use(fact);
   let { variants } = start;
   if (season) variants = without(variants, season.tag === 'summer' ? 'winter' : 'summer');
@@ -34,7 +38,7 @@ export function weekOf(said: Said, start: Load, cycles: boolean): Week {
 /** "10 min a week" is once; of hours it may be a part of every day. */
 function inAWeek(said: Said, { daysPerWeek, variants }: Load, cycles: boolean): Week {
   // What says how often or when as well is of two minds.
-  if (said.see(...OFTEN).length > 0 || cycles) return { daysPerWeek, variants, minutes: 0 };
+  if (said.see(...OFTEN).length > 0 || partsOf(said).length > 1 || cycles) return { daysPerWeek, variants, minutes: 0 };
   const monthly = said.one('per-month');
   if (monthly) return { daysPerWeek: (7 * 12) / 365, variants, minutes: Math.min(monthly.value, MINUTES_PER_DAY) };
   const fact = said.one('per-week');

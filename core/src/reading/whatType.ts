@@ -35,7 +35,7 @@ export function typeOf(
   const called = isPlate && cools ? `${words} air conditioner` : words;
   const idle = read.tokens.filter(({ cls, tag }) => cls === '!' && tag === 'standby').map(({ text }) => text);
   const near = namedBy(read, name, `${called} ${idle.join(' ')}`.trim() || countedIn(read), firm);
-  const base = pick ?? likeliest(read, near, bus);
+  const base = pick ?? likeliest(read, near, bus, isPlate);
   return { base, near: pick ? [pick] : near.map(({ appliance }) => appliance), words, name };
 }
 
@@ -85,7 +85,7 @@ function mayTake({ lowW, highW, path }: Appliance, amps: number, mains: boolean,
 }
 
 /** Of the types that the words fit, one that the volts and watts fit too; the commoner of equals. */
-function likeliest({ facts, tokens }: Facts, near: readonly Match[], bus: Bus): Appliance | null {
+function likeliest({ facts, tokens }: Facts, near: readonly Match[], bus: Bus, isPlate: boolean): Appliance | null {
   const isTaken = ({ marks = [] }: Fact) =>
     !marks.some((mark) => mark === 'equivalent' || mark === 'peak' || mark === 'output');
   const of = (kind: Fact['kind']) => facts.find((fact) => fact.kind === kind && isTaken(fact)) ?? null;
@@ -101,7 +101,7 @@ function likeliest({ facts, tokens }: Facts, near: readonly Match[], bus: Bus): 
   const byAmps = watts === null && volts === null && amps !== null;
   // Amps that come to nothing like its watts, by the bus or by the mains, are of another thing of that name.
   const fitting = byAmps ? near.filter(({ appliance }) => mayTake(appliance, amps, mains, bus)) : near;
-  return bestFit(bearing(fitting, watts), watts, feed);
+  return bestFit(isPlate ? fitting : bearing(fitting, watts), watts, feed);
 }
 
 /** Words that say whether its compressor is on or off, or driven as fast as is needed; or that its start is held down. */

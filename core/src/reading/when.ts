@@ -1,4 +1,5 @@
 import type { Load, Use } from '../job/schema.ts';
+import { minutesPerDay } from '../loads/uses.ts';
 import type { PartOfDay } from '../quantity/partsOfDay.ts';
 import { HOURS_OF_PART } from '../quantity/partsOfDay.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
@@ -10,6 +11,7 @@ import type { Said } from './said.ts';
 /** "8 h a night" is by night; two hours of television a night are not. From memory. */
 export const NIGHT_LONG_MIN = 300;
 /** Between which minutes of the day what is used after dark begins. From memory. */
+const LONG_MIN = 120;
 const DARK_FROM_MIN = 17 * 60;
 const LIGHT_FROM_MIN = 6 * 60;
 
@@ -102,11 +104,32 @@ export function partsOf(said: Said): PartOfDay[] {
 }
 const ORDER: readonly PartOfDay[] = ['morning', 'day', 'afternoon', 'evening', 'night'];
 
+/** Minutes by which people stretch a part of the day. From memory. */
+const STRETCH_MIN = 60;
+
+const isDuring = (minute: number, part: PartOfDay): boolean => {
+  const { startMin, minutes } = HOURS_OF_PART[part];
+  const before = part === 'night' ? NIGHT_LONG_MIN : STRETCH_MIN;
+  return (minute - startMin + before + MINUTES_PER_DAY) % MINUTES_PER_DAY <= minutes + before + STRETCH_MIN;
+};
+
 /** The part of the day that is named; an hour or two "at night" of what is used in the evening are then. */
-export function partOf(said: Said, start: Load, minutes: number): PartOfDay | null {
+export function partOf(said: Said, start: Load, minutes: number, times: number | null = null): PartOfDay | null {
   const facts = said.see('part');
+  const begins = said.see('begins');
+  if (begins.length > 0) {
+    said.use(...facts.filter((fact) => begins.some(({ value }) => isDuring(value, partOfTag(fact.tag)))));
+    return null;
+  }
   // One of several would not do for all of them.
   if (partsOf(said).length > 1) return null;
+  // Lunch is no time for what usually goes on for hours.
+  if (
+    minutes === 0 &&
+    facts.some(({ tag }) => tag === 'noon') &&
+    minutesPerDay(start.uses) > LONG_MIN * Math.max(1, start.uses.length)
+  )
+    return null;
   said.use(...facts);
   const isNightly =
     facts.some(({ mark }) => mark === 'average') || said.see('duration').some(({ tag }) => tag === 'a-night');
@@ -117,6 +140,6 @@ export function partOf(said: Said, start: Load, minutes: number): PartOfDay | nu
   const [usual, ...more] = start.uses;
   const isAfterDark =
     usual && more.length === 0 && (usual.startMin >= DARK_FROM_MIN || usual.startMin < LIGHT_FROM_MIN);
-  const isHabit = !isLong || named === null;
+  const isHabit = (!isLong || named === null) && (times ?? 1) <= 1;
   return part === 'night' && isHabit && start.type !== '' && isAfterDark ? null : part;
 }

@@ -12,7 +12,7 @@ export const APPLIANCE_TABLE = `
 kettle | Kettle | water boiler tea hot | steady 1500 | 900–2400 | 4 @ 07:00 12:30 18:30 | inverter | resistive | 1 | T
 kettle-low | Low-watt kettle | travel kettle water boiler | steady 900 | 600–1000 | 6 @ 07:00 12:30 18:30 | inverter | resistive | 1 | M
 kettle-12v | 12 V kettle | travel water boiler | steady 150 | 120–200 | 25 @ 07:00 | direct | resistive | 1 | M
-coffee-filter | Coffee machine, filter | coffee drip brewer pot moka | cycle brew 1000 6, keep warm 60 30 | 700–1500 | 36 @ 07:00 | inverter | resistive | 1 | M
+coffee-filter | Coffee machine, filter | coffee drip brewer pot moka electric | cycle brew 1000 6, keep warm 60 30 | 700–1500 | 36 @ 07:00 | inverter | resistive | 1 | M
 coffee-pod | Coffee machine, pod | coffee capsule espresso | cycle heat 1400×1 0.5, brew 1200×1.1 1 | 1200–1600 | 1.5 @ 07:00 10:00 14:00 | inverter | pump | 1 | M
 coffee-espresso | Espresso machine | coffee barista | cycle heat 1400×1 5, brew 1000×1.1 2 | 1000–1600 | 7 @ 07:00 13:00 | inverter | pump | 1 | M
 coffee-grinder | Coffee grinder | beans mill | steady 150 | 100–250 | 1 @ 07:00 | inverter | tool | 0.8 | M
@@ -25,7 +25,7 @@ hob-2 | Induction hob, two rings | cooktop stove cooking plate cook cooker | ste
 hotplate | Electric hotplate | ring stove cooking | steady 1500 | 1000–2000 | 20 @ 18:15 | inverter | resistive | 1 | M
 oven-mini | Mini oven | bake roast toaster oven | steady 1300 | 900–1600 | 30 @ 18:00 | inverter | resistive | 1 | M
 air-fryer | Air fryer | fry chips hot air | steady 1400 | 1000–1800 | 18 @ 18:00 | inverter | resistive | 1 | M
-pressure-cooker | Electric pressure cooker | multi cooker stew pot | cycle heat 1000 15, hold 100 25 | 700–1100 | 40 @ 17:30 | inverter | resistive | 1 | M
+pressure-cooker | Electric pressure cooker | multi cooker stew | cycle heat 1000 15, hold 100 25 | 700–1100 | 40 @ 17:30 | inverter | resistive | 1 | M
 rice-cooker | Rice cooker | rice steamer | cycle cook 400 20, keep warm 40 20 | 300–700 | 40 @ 18:00 | inverter | resistive | 1 | M
 slow-cooker | Slow cooker | crock stew | steady 150 | 100–250 | 360 @ 10:00 | inverter | resistive | 1 | M
 sandwich-press | Sandwich press | toastie grill panini | steady 800 | 600–1000 | 6 @ 12:15 | inverter | resistive | 1 | M

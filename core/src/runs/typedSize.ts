@@ -1,7 +1,7 @@
 import type { Run } from '../job/schema.ts';
 import { awgAreaMm2, gaugeNumber, THINNEST_AWG } from '../quantity/awg.ts';
 import { show, showText, type Units } from '../quantity/format.ts';
-import { readMeasure } from '../quantity/readMeasure.ts';
+import { readMeasure } from '../reading/measure.ts';
 
 /** A size of cable as it can be bought. */
 export interface CableSize {

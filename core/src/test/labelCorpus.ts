@@ -125,7 +125,7 @@ Macerator 12V d.c. 16 A ⇒ 192 | dc 12
 Heater 12V: 10 - 40 W ⇒ 40 | dc 12
 Router 12V⎓1A ⇒ 12 | dc 12
 Monitor input 19V⎓ 1.3A ⇒ 24.7 | dc 19
-TV: AC100-240V 50/60Hz 48W; DC12V 3A ⇒ 48 | mains 240 | q
+TV: AC100-240V 50/60Hz 48W; DC12V 3A ⇒ - | mains 230 | q
 Laptop adapter: Input 100-240V~1.7A Output 20V⎓3.25A ⇒ 65 | adapter 20
 Charger INPUT:220-240V~50Hz 70W OUTPUT:18V⎓3A ⇒ 54 | adapter 18
 Drone charger input 100-240V~ output 17.6V 10A ⇒ 176 | adapter 17.6
@@ -166,25 +166,25 @@ Satellite link DC 12-48V 60W ⇒ 60 | dc 48
 Kettle 2000W, 10 A fuse ⇒ 2000 | -
 12V 5A 600W ⇒ 600 | dc 12 | q
 230V 0.5A 2000W ⇒ 2000 | mains 230 | q
-Heater 230V 50Hz 750/1250/2000W ⇒ - | mains 230 | q
-Fan heater 220-240V~ 50Hz 1000 / 1500 / 2000 W ⇒ - | mains 240 | q
+Heater 230V 50Hz 750/1250/2000W ⇒ 750 | mains 230 | q
+Fan heater 220-240V~ 50Hz 1000 / 1500 / 2000 W ⇒ 1000 | mains 240 | q
 Towel radiator 230V~ 300W IPX4 ⇒ 300 | mains 230
-Router DC12V1A 50Hz ⇒ 12 | dc 12
-Fridge 12/24V DC 4.5/2.3A R600a 35g ⇒ 55.2 | dc 24
+Router DC12V1A 50Hz ⇒ 12 | dc 12 | q
+Fridge 12/24V DC 4.5/2.3A R600a 35g ⇒ 54 | dc 24
 Compressor fridge DC 12/24V 60W AC 100-240V 0.9A ⇒ 60 | dc 24
 Microwave oven 230V~50Hz Input 1150W Output 700W ⇒ 1150 | mains 230
 Laptop adapter I/P AC 100-240V 1.7A O/P 20V 3.25A ⇒ 65 | adapter 20
-Air conditioner 230V 50Hz Cooling 2.4kW Input 0.78kW 3.5A R32 ⇒ 780 | mains 230
+Air conditioner 230V 50Hz Cooling 2.4kW Input 0.78kW 3.5A R32 ⇒ 780 | mains 230 | q
 Washing machine 230V 50Hz 2050W 10A 0.6kWh/cycle ⇒ 2050 | mains 230 | c 600
 Fridge 230V 50Hz 70W 0.45kWh/24h ⇒ 70 | mains 230 | d 450
 Dishwasher 220-240V 50Hz 1760-2100W ⇒ 2100 | mains 240
 Refrigerator 115V 60Hz 1.4A Annual energy use 280 kWh ⇒ 161 | mains 115 | d 767.12
 Kühlschrank 230V~ 90W Jahresverbrauch 219 kWh ⇒ 90 | mains 230 | d 600
-Cooler 12V DC 45W 50Hz Daily energy consumption 0.4 kWh ⇒ 45 | dc 12 | d 400
+Cooler 12V DC 45W 50Hz Daily energy consumption 0.4 kWh ⇒ 45 | dc 12 | d 400 | q
 Washer 230V~ 2000W energy per cycle 0.72 kWh ⇒ 2000 | mains 230 | c 720
-Air conditioner 230V~ Cooling capacity 2.05 kW Power input 0.78 kW ⇒ 780 | mains 230
+Air conditioner 230V~ Cooling capacity 2.05 kW Power input 0.78 kW ⇒ 780 | mains 230 | q
 Beer cooler 230V~ Cooling power input 180W ⇒ 180 | mains 230
-Cool box 12V DC cooling 45W heating 40W 50Hz ⇒ 45 | dc 12 | q
+Cool box 12V DC cooling 45W heating 40W 50Hz ⇒ - | dc 12 | q
 Television 230V~ 45W Standby <0.5W ⇒ 45 | mains 230
 Receiver 230V~ 25W Standby: 4W ⇒ 25 | mains 230 | q
 `;

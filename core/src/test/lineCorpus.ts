@@ -482,7 +482,7 @@ BMS 30mA ⇒ type always-on; W 0.36; min 1440
 leveling system 40A for 2 min ⇒ W 480; min 2; path direct
 mystery 40A 2 min ⇒ type -; W 480; path direct
 air compressor 45A 12V 15min per month ⇒ type compressor-air; W 540; min 15; days 0.2301
-ebike 36V 13Ah battery ⇒ ?battery
+ebike 36V 13Ah battery ⇒ ?second-figure
 drone batteries 3 x 60Wh per day ⇒ type drone-charger; q 3; wh 60
 CPAP 0.9A without humidifier 8h ⇒ type cpap; W 10.8; path direct; min 480
 cpap w/ humidifier 4A 8 hours a night ⇒ type cpap-humidifier; W 48; path direct; min 480
@@ -547,7 +547,7 @@ pump 12V or mains 60W ⇒ W 60
 pump 50Hz 3x start 60 W ⇒ W 60; start 3; path inverter
 pump 15A 50Hz start 60 W ⇒ ?second-figure
 pump 80VA 230V 12V ⇒ ?second-figure
-pump 80VA 24V 12V ⇒ ?second-figure
+pump 80VA 24V 12V ⇒ W 80; path direct; V 10.5–30
 dehumidifier 200W 6h damp days ⇒ ?unread-word
 projector 300W 2 h movie nights ⇒ ?unread-word
 shower pump 18W 4 min each, 2 people ⇒ ?unread-word
@@ -586,7 +586,7 @@ macerator 15A 20 s 4 uses a day ⇒ type macerator; W 180; min 1.333; n 4
 phones 3 @ 15Wh ⇒ type phone; q 3; wh 15
 lamp 5W 3 @ 20 min ⇒ ?bare-number
 pump 5A 40 l a day ⇒ type water-pump; W 60; min 9
-pump 5A 40 l a day at 3 gpm ⇒ type water-pump; W 60; min 9
+pump 5A 40 l a day at 3 gpm ⇒ type water-pump; W 60; min 3.52
 A/C 13.5kBTU ⇒ ?fixed-or-inverter; type aircon-rooftop; C 3956.4585
 deep freezer 90 l 55W on 12 of 24 h ⇒ type freezer-small; q 1; W 55; duty 50
 fridge 48W 8 hours out of 24 ⇒ q 1; W 48; duty 33.333
@@ -622,7 +622,7 @@ lights 10W 6pm-midnight ⇒ W 10; min 360
 tv 40W noon to 3 ⇒ W 40; min 180
 tv 40W from noon till 2pm ⇒ W 40; min 120
 lights dusk till 11pm 10W ⇒ W 10; min 240
-tv 8 till midnight 40W ⇒ ?bare-number
+tv 8 till midnight 40W ⇒ min 240; at 20:00
 fridge 45W 30-40% duty ⇒ ?range
 cpap 35W 8h ⇒ type cpap; W 35; min 480; at 22:30
 electric blanket 60W 6h ⇒ type blanket; min 360; at 22:00
@@ -725,7 +725,7 @@ air purifier 30W cont ⇒ type air-purifier; W 30; min 1440
 ventola 12V 0,3A tutta la notte ⇒ W 3.6; min 540; path direct
 Lüfter 12V 0,3A die ganze Nacht ⇒ W 3.6; min 540; path direct
 ventilateur 12V 0,3A toute la nuit ⇒ W 3.6; min 540
-Heizung Gebläse 12V 25W 8 Std pro Nacht ⇒ W 25; min 480; at 22:00
+Heizung Gebläse 12V 25W 8 Std pro Nacht ⇒ W 25; min 480
 moka pot electric 365W 6min, 3 cups ⇒ type coffee-filter; W 365; min 6
 infusion pump 10W 24h medical ⇒ type infusion-pump; W 10; min 1440
 baby monitor 5V 0.6A 12h ⇒ type baby-monitor; W 3; min 720; path dc-dc
@@ -833,9 +833,9 @@ gps 6W 10 hours on passage ⇒ ?unread-rest
 tablets for kids 2x10W 2h car trips ⇒ ?unread-rest
 wife's hairdryer 1200W 8 min after showers ⇒ ?unread-rest
 induction plate 2000W low setting 20 min lunch 40 min dinner ⇒ ?unread-rest
-kettle 900W 6 min, three brews ⇒ ?unread-rest
+kettle 900W 6 min, three brews ⇒ W 900; n 3; min 18
 blower 60W 1.5 hrs in the shoulder season ⇒ ?unread-rest
-awning motor 8A 40 s in and out ⇒ ?unread-rest
+awning motor 8A 40 s in and out ⇒ ?unread-word
 heated jacket 30W charging 3h before riding ⇒ ?unread-rest
 Fan,15W,6h ⇒ W 15; min 360
 Kettle: 1500 W, 4 min, 3x ⇒ type kettle; W 1500; n 3; min 12

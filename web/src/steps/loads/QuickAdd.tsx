@@ -3,7 +3,6 @@ import {
   type Bus,
   formatNumber,
   formatUse,
-  type LabelReading,
   type Proposal,
   type Question,
   runningPowerW,
@@ -167,7 +166,7 @@ export function QuickAdd() {
       <div
         className={`absolute inset-x-0 top-full z-10 border border-t-0 border-ink bg-sheet phone:bottom-full phone:top-auto phone:border-b-0 phone:border-t ${open ? '' : 'hidden'}`}
       >
-        {proposal?.label && <LabelText text={text} label={proposal.label} />}
+        {proposal?.isPlate && <PlateText text={text} {...proposal} />}
         {reader && question ? (
           <Ask
             question={question}
@@ -227,13 +226,13 @@ function useBus(): Bus {
 const legible = (text: string): string => text.replace(/\s*[⎓⏛]\s*/g, ' DC ');
 
 /** The nameplate as pasted, with what was read of it marked, and how the watts came about. */
-function LabelText({ text, label }: { text: string; label: LabelReading }) {
+function PlateText({ text, reading, power }: { text: string } & Pick<Proposal, 'reading' | 'power'>) {
   const parts: React.ReactNode[] = [];
   let at = 0;
-  for (const { start, end, side } of label.tokens) {
+  for (const { start, end } of reading.ofFacts) {
     parts.push(legible(text.slice(at, start)));
     parts.push(
-      <mark key={start} title={side === 'plain' ? undefined : side} className="bg-wash font-medium text-ink">
+      <mark key={start} className="bg-wash font-medium text-ink">
         {legible(text.slice(start, end))}
       </mark>,
     );
@@ -241,11 +240,11 @@ function LabelText({ text, label }: { text: string; label: LabelReading }) {
   }
   parts.push(legible(text.slice(at)));
   return (
-    <div className="border-b border-line px-3 py-2" data-label-read={label.tokens.length}>
+    <div className="border-b border-line px-3 py-2" data-label-read={reading.facts.length}>
       <p className="num break-words text-ink-2">{parts}</p>
-      {label.powerW !== null && (
+      {power.powerW !== null && (
         <p className="num mt-1 text-note text-ink-2">
-          {showText(label.powerW, 'W')}: {label.because}
+          {showText(power.powerW, 'W')}: {power.because}
         </p>
       )}
     </div>

@@ -17,10 +17,10 @@ export function suggestions(text: string, firm: readonly Appliance[]): Appliance
   if (found.length > 0) return found;
   const near = nearMatches(words, firm).slice(0, MOST_OFFERED);
   if (near.length > 0) return near.map(({ appliance }) => appliance);
-  const label = proposeLoad(text, (name) => name).label;
-  const watts = label?.powerW ?? null;
-  if (watts === null) return [];
-  const viaAdapter = label?.supply?.kind === 'adapter';
+  const { isPlate, power } = proposeLoad(text, (name) => name);
+  const watts = power.powerW;
+  if (!isPlate || watts === null) return [];
+  const viaAdapter = power.supply?.kind === 'adapter';
   const alike = APPLIANCES.filter(({ lowW, highW }) => watts >= lowW && watts <= highW);
   const likely = alike.filter(({ path }) => (path === 'inverter-adapter') === viaAdapter);
   return [...likely, ...alike.filter((appliance) => !likely.includes(appliance))].slice(0, MOST_OFFERED);

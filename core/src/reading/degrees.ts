@@ -1,5 +1,5 @@
-import { pattern } from './pattern.ts';
-import { readMeasure } from './readMeasure.ts';
+import { pattern } from '../quantity/pattern.ts';
+import { readMeasure } from './measure.ts';
 
 type Read = ReturnType<typeof readMeasure>;
 

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { readMeasure } from './readMeasure.ts';
+import { readMeasure } from './measure.ts';
 
 /** What a field that shows the unit makes of what is typed there; by the definitions of the units. */
 const READ: readonly (readonly [unit: string, text: string, value: number])[] = [

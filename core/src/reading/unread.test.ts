@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { proposeLoad } from './quickAdd.ts';
+import { proposeLoad } from './propose.ts';
 
 const asked = (line: string): [string, string[]][] =>
   proposeLoad(line, () => 'x').questions.flatMap(({ code, found, choices }): [string, string[]][] =>

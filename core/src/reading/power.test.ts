@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { runningPowerW } from '../job/draw.ts';
-import { proposeLoad } from './quickAdd.ts';
+import { proposeLoad } from './propose.ts';
 
 /** What a line may say of watts and of what feeds it. */
 const SAYS = {
@@ -36,7 +36,7 @@ v12: amps 60b, va 72b, hp ?, max 80b, mean 40b, input 60b, total 180b, range ?
 v24: amps 120c, va 72c, hp ?, max 80c, mean 40c, input 60c, range ?
 v230: amps 1150i, va 72i, hp ?, max 80i, mean 40i, input 60i, range ?
 amps: hp ?, btu ?, peak 60b3.33, max 60b1.33, mean ?, input 60b, total ?, start 60b4, usb 25c, mains 1150i, range ?, three 60b
-va: peak ?, mean 40i, input 60i, total ?, start 72i4, mains 72i, three 72i
+va: peak 72i2.78, mean 40i, input 60i, total ?, start 72i4, mains 72i, three 72i
 btu: max ?, mean ?, input ?, total ?
 hp: max ?, mean ?, output ?, total ?, start ?, usb ?, mains ?, three ?
 peak: max 80b2.5, mean 40b5

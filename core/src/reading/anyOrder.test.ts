@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { runningPowerW } from '../job/draw.ts';
-import { proposeLoad } from './quickAdd.ts';
+import { proposeLoad } from './propose.ts';
 
 /** What a line’s load comes to, `minutes` of one use. */
 interface Facts {
@@ -160,6 +160,6 @@ describe.each(PLATES)('the plate %j', (lines, w, path) => {
 });
 
 it('amps before an input are not of it where an output stands there as well', () => {
-  const { label } = proposeLoad('Adapter\n3A\nINPUT 230V~ 50Hz\nOUTPUT 12V', () => 'x');
-  expect(label?.powerW).not.toBe(690);
+  const { questions } = proposeLoad('Adapter\n3A\nINPUT 230V~ 50Hz\nOUTPUT 12V', () => 'x');
+  expect(questions).not.toEqual([]);
 });

@@ -1,13 +1,14 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { proposeLoad } from '../loads/quickAdd.ts';
-import { formatUse, readUse } from '../loads/use.ts';
+import { formatUse } from '../loads/use.ts';
+import { formatDuration, formatNumber, show } from '../quantity/format.ts';
 import { findAppliances } from '../reference/appliances.ts';
 import { aLoad } from '../test/jobs.ts';
-import { formatDuration, formatNumber, show } from './format.ts';
+import { readField } from './field.ts';
 import { readNumber } from './numeral.ts';
-import { readQuantities } from './read.ts';
-import { readField } from './readField.ts';
+import { proposeLoad } from './propose.ts';
+import { readText } from './readText.ts';
+import { readUse } from './readUse.ts';
 
 describe('numbers as people write them', () => {
   it.each([
@@ -64,7 +65,7 @@ describe('units that are not what they claim', () => {
     ['15 A breaker', 'breaker', null],
     ['fuse 10A', 'breaker', null],
   ])('%s asks, meaning %s', (text, code, meant) => {
-    const { questions } = readQuantities(text);
+    const { questions } = proposeLoad(`thing ${text}`, (name) => name);
     expect(questions.map((question) => [question.code, question.choices[0] ?? null])).toEqual([[code, meant]]);
   });
 
@@ -88,13 +89,23 @@ describe('units that are not what they claim', () => {
           soup.map((parts) => parts.join('')),
         ),
         (text) => {
-          const { tokens } = readQuantities(text);
-          for (const { start, end, value } of tokens) {
+          const { tokens, facts } = readText(text);
+          let last = 0;
+          for (const { start, end } of tokens) {
+            expect(text.slice(last, start).trim()).toBe('');
             expect(start).toBeLessThan(end);
-            expect(end).toBeLessThanOrEqual(text.length);
+            last = end;
+          }
+          expect(text.slice(last).trim()).toBe('');
+          for (const { value, from, to } of facts) {
+            expect(from).toBeLessThan(to);
             expect(Number.isFinite(value)).toBe(true);
           }
-          proposeLoad(text, (name) => name);
+          const { reading } = proposeLoad(text, (name) => name);
+          const all = [...reading.name, ...reading.ofFacts, ...reading.asked, ...reading.silent];
+          expect(all.sort((a, b) => a.start - b.start).map(({ start }) => start)).toEqual(
+            tokens.map(({ start }) => start),
+          );
         },
       ),
       { numRuns: 2000 },

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { readBearing, readCoordinate } from './readDegrees.ts';
+import { readBearing, readCoordinate } from './degrees.ts';
 
 describe('where an array faces', () => {
   it.each([

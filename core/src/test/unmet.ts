@@ -1,8 +1,8 @@
 import type { Draw, Load, Use } from '../job/schema.ts';
+import { hoursOfPart, minutesPerDay } from '../loads/uses.ts';
 import type { PartOfDay } from '../quantity/partsOfDay.ts';
-import type { Reading, Token } from '../quantity/token.ts';
 import { MINUTES_PER_DAY } from '../quantity/units.ts';
-import { hoursOfPart, minutesPerDay, partsNamed } from './uses.ts';
+import type { Fact, Facts } from '../reading/facts.ts';
 
 /** How far what a load does may be from what was said and still be the same, share; figures are rounded. From memory. */
 const SAME = 0.12;
@@ -14,33 +14,40 @@ const IN_PART = 0.4;
 const BEFORE_MIN = { night: 300, day: 120, morning: 120, afternoon: 120, evening: 60 } as const;
 const AFTER_MIN = 120;
 
-/** Where in a line something stands. */
-type Place = Pick<Token, 'start' | 'end'>;
-
 const isAbout = (a: number, b: number): boolean => Math.abs(a - b) <= SAME * Math.max(Math.abs(a), Math.abs(b)) + 1e-9;
 
 /**
- * What a line says of when, how long and how much that its load does not do: the last look, which does not know how the
- * line was read, so that what no rule has thought of is asked about.
+ * What a line says of when, how long and how much that its load does not do: an oracle that does not know how the line's
+ * facts were put together.
  * @param busV of the battery, for ampere-hours
  */
-export function unmet(text: string, reading: Reading, load: Load, busV: number): readonly Place[] {
-  const lengths = runsOf(text, reading.tokens);
-  return [
-    ...reading.tokens.filter((token) => !isMet(token, reading.tokens, lengths, load, busV)),
-    ...lengths.filter((length) => !lasts(length, load, reading.tokens)),
-    ...unmetParts(text, load),
-  ];
+export function unmet(read: Facts, load: Load, busV: number): readonly string[] {
+  const { facts, tokens, text } = read;
+  const named = facts.filter(
+    ({ kind, mark, tag = '' }) => kind === 'part' && mark === undefined && tag !== 'but-night',
+  );
+  const textOf = ({ from, to }: Fact) => text.slice(tokens[from]?.start, tokens[to - 1]?.end);
+  return facts
+    .filter(
+      (fact) => !isMet(fact, facts, load, busV) || (named.includes(fact) && unmetParts(named, load).includes(fact)),
+    )
+    .map(textOf);
 }
+
+const partOf = ({ tag = '' }: Fact, several: boolean): PartOfDay =>
+  tag
+    .replace('whole-', '')
+    .replace('pm', several ? 'evening' : 'afternoon')
+    .replace('noon', 'day') as PartOfDay;
 
 /** In each part of the day that is named there is a use, and each use is in one. */
-function unmetParts(text: string, { uses }: Load): readonly Place[] {
-  const named = partsNamed(text);
-  const isOutside = (use: Use) => !named.some(({ part }) => isIn(use, part));
-  return uses.some(isOutside) ? named : named.filter(({ part }) => !uses.some((use) => isIn(use, part)));
+function unmetParts(named: readonly Fact[], { uses }: Load): readonly Fact[] {
+  const isInPart = (use: Use, fact: Fact) => isIn(use, partOf(fact, named.length > 1));
+  const isOutside = (use: Use) => !named.some((fact) => isInPart(use, fact));
+  return uses.some(isOutside) ? named : named.filter((fact) => !uses.some((use) => isInPart(use, fact)));
 }
 
-function isMet(token: Token, all: readonly Token[], lengths: readonly Length[], load: Load, busV: number): boolean {
+function isMet(token: Fact, all: readonly Fact[], load: Load, busV: number): boolean {
   const { uses, draw, daysPerWeek } = load;
   const { kind, value } = token;
   switch (kind) {
@@ -52,17 +59,17 @@ function isMet(token: Token, all: readonly Token[], lengths: readonly Length[], 
     case 'begins':
       return uses.some(({ startMin }) => Math.abs(startMin - value) <= BESIDE_MIN);
     case 'every':
-      return isShareOf(load, token, all, lengths);
+      return isShareOf(load, token, all);
     case 'share':
       return draw.kind !== 'thermostatic' || isAbout(draw.duty, value);
     case 'days-per-week':
       return isAbout(daysPerWeek, value);
-    case 'weekends':
-    case 'weekdays':
-      return isOff(load, kind === 'weekends' ? 'weekday' : 'weekend');
-    case 'summer':
-    case 'winter':
-      return isOff(load, kind === 'summer' ? 'winter' : 'summer');
+    case 'duration':
+      return lasts(token, load, all);
+    case 'on':
+      return isOff(load, token.tag === 'weekend' ? 'weekday' : 'weekend');
+    case 'season':
+      return isOff(load, token.tag === 'summer' ? 'winter' : 'summer');
     case 'energy':
     case 'energy-per-day':
     case 'energy-per-use':
@@ -76,31 +83,8 @@ function isMet(token: Token, all: readonly Token[], lengths: readonly Length[], 
 const isOff = ({ variants }: Load, on: Load['variants'][number]['on']): boolean =>
   variants.some((variant) => variant.on === on && variant.uses.length === 0);
 
-/** "1 h 30 min" is one length. */
-interface Length extends Place {
-  readonly minutes: number;
-}
-
-function runsOf(text: string, tokens: readonly Token[]): Length[] {
-  const lengths: Length[] = [];
-  let least = 0;
-  for (const { kind, value, start, end } of tokens) {
-    if (kind !== 'duration') continue;
-    const last = lengths.at(-1);
-    const goesOn =
-      last &&
-      last.minutes < MINUTES_PER_DAY &&
-      value < least &&
-      /^[\s,+&]*(?:and)?\s*$/i.test(text.slice(last.end, start));
-    if (goesOn) lengths[lengths.length - 1] = { start: last.start, end, minutes: last.minutes + value };
-    else lengths.push({ start, end, minutes: value });
-    least = value;
-  }
-  return lengths;
-}
-
 /** Whether something of the load lasts so long: a use, all of them, all pieces, the time it goes on, or what runs of it. */
-function lasts({ minutes }: Length, { uses, draw, quantity }: Load, all: readonly Token[]): boolean {
+function lasts({ value: minutes }: Fact, { uses, draw, quantity }: Load, all: readonly Fact[]): boolean {
   const total = minutesPerDay(uses);
   // All day long is every time that it may be on.
   if (minutes >= MINUTES_PER_DAY) return !all.some((token) => token.kind === 'clock' && lengthOfClock(token) < minutes);
@@ -112,7 +96,7 @@ function lasts({ minutes }: Length, { uses, draw, quantity }: Load, all: readonl
 }
 
 /** Whether it runs for such a share of some time that was said. */
-function isShareOf({ uses, draw }: Load, every: Token, all: readonly Token[], lengths: readonly Length[]): boolean {
+function isShareOf({ uses, draw }: Load, every: Fact, all: readonly Fact[]): boolean {
   const share = every.value / (every.second ?? MINUTES_PER_DAY);
   if (draw.kind === 'thermostatic') return isAbout(draw.duty, share);
   const total = minutesPerDay(uses);
@@ -123,14 +107,14 @@ function isShareOf({ uses, draw }: Load, every: Token, all: readonly Token[], le
     MINUTES_PER_DAY,
     clock,
     (spanMin + MINUTES_PER_DAY) % MINUTES_PER_DAY,
-    ...lengths.map((one) => one.minutes),
+    ...all.filter(({ kind }) => kind === 'duration').map(({ value }) => value),
   ].some((within) => Math.abs(within * share - total) <= SAME * total + every.value);
 }
 
-const lengthOfClock = ({ value, second = value }: Token): number =>
+const lengthOfClock = ({ value, second = value }: Fact): number =>
   (second - value + MINUTES_PER_DAY) % MINUTES_PER_DAY || MINUTES_PER_DAY;
 
-function isWithin({ startMin, minutes }: Use, all: readonly Token[]): boolean {
+function isWithin({ startMin, minutes }: Use, all: readonly Fact[]): boolean {
   return all.some((token) => {
     if (token.kind !== 'clock') return false;
     const after = (startMin - token.value + MINUTES_PER_DAY) % MINUTES_PER_DAY;
@@ -157,7 +141,7 @@ function isIn(use: Use, part: PartOfDay): boolean {
 }
 
 /** Whether an energy is what it takes on a day, a use, or all pieces of it. */
-function takes(load: Load, kind: Token['kind'], wh: number): boolean {
+function takes(load: Load, kind: Fact['kind'], wh: number): boolean {
   const { uses, quantity } = load;
   const dayWh = energyOfDay(load.draw, uses);
   if (dayWh === null || wh <= 0) return true;

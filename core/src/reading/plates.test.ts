@@ -2,8 +2,12 @@ import convert from 'convert';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { HOSTILE, LABELS } from '../test/labelCorpus.ts';
-import { looksLikeLabel, readLabel } from './label.ts';
-import { proposeLoad } from './quickAdd.ts';
+import { looksLikePlate } from './plates.ts';
+import { proposeLoad } from './propose.ts';
+import { readText } from './readText.ts';
+
+/** What stands on a plate, below the name of the thing. */
+const readPlate = (text: string) => proposeLoad(`${text}\n`, (name) => name);
 
 const cases = LABELS.trim()
   .split('\n')
@@ -20,23 +24,25 @@ describe('nameplates', () => {
   });
 
   it.each(cases)('$text', ({ text, watts, supply, extras }) => {
-    const label = readLabel(text);
-    if (watts === '-') expect(label.powerW).toBeNull();
-    else expect(label.powerW).toBeCloseTo(Number(watts), 2);
-    expect(label.supply ? `${label.supply.kind} ${label.supply.volts}` : '-').toBe(supply);
+    const { power, questions, reading } = readPlate(text);
     const asked = extras.includes('q');
-    expect(label.questions.length > 0).toBe(asked);
+    expect(questions.length > 0).toBe(asked);
+    if (watts === '-') expect(power.powerW).toBeNull();
+    // What is asked about is not known.
+    else if (!asked) expect(power.powerW).toBeCloseTo(Number(watts), 2);
+    expect(power.supply ? `${power.supply.kind} ${power.supply.volts}` : '-').toBe(supply);
     for (const extra of extras) {
       const [what, value] = extra.split(' ');
-      if (what === 'd') expect(label.energyWhPerDay).toBeCloseTo(Number(value), 2);
-      if (what === 'c') expect(label.energyWhPerCycle).toBeCloseTo(Number(value), 6);
-      if (what === 'pf') expect(label.powerFactor).toBeCloseTo(Number(value), 6);
+      const of = (kind: string) => reading.facts.find((fact) => fact.kind === kind)?.value;
+      if (what === 'd') expect(of('energy-per-day')).toBeCloseTo(Number(value), 2);
+      if (what === 'c') expect(of('energy-per-use')).toBeCloseTo(Number(value), 6);
+      if (what === 'pf') expect(power.powerFactor).toBeCloseTo(Number(value), 6);
     }
   });
 
   it.each(HOSTILE.map((text) => [text]))('%j gives no watts', (text) => {
-    expect(readLabel(text).powerW).toBeNull();
-    proposeLoad(text, (name) => name);
+    const { load, questions } = proposeLoad(text, (name) => name);
+    expect(load === null || questions.length > 0).toBe(true);
   });
 
   it('never throw on random text, and what was read lies in it', () => {
@@ -71,15 +77,8 @@ describe('nameplates', () => {
       .map((parts) => parts.join(''));
     fc.assert(
       fc.property(fc.oneof(soup, fc.string({ unit: 'binary' })), (text) => {
-        const { tokens, powerW } = readLabel(text);
-        expect(powerW === null || (Number.isFinite(powerW) && powerW >= 0)).toBe(true);
-        let last = 0;
-        for (const { start, end, low, high } of tokens) {
-          expect(start).toBeGreaterThanOrEqual(last);
-          expect(end).toBeLessThanOrEqual(text.length);
-          expect(low).toBeLessThanOrEqual(high);
-          last = end;
-        }
+        const { power } = readPlate(text);
+        expect(power.powerW === null || (Number.isFinite(power.powerW) && power.powerW >= 0)).toBe(true);
         proposeLoad(text, (name) => name);
       }),
       { numRuns: 1000 },
@@ -88,9 +87,9 @@ describe('nameplates', () => {
 
   it('convert as a general unit library does', () => {
     // Horsepower are of the shaft; a small motor takes in about 1/0.7 of that.
-    expect(readLabel('1 hp').powerW).toBeCloseTo(convert(1, 'horsepower').to('watt') / 0.7, 0);
-    expect(readLabel('2.5 kW').powerW).toBeCloseTo(convert(2.5, 'kilowatts').to('watts'), 9);
-    expect(readLabel('1 kWh/day').energyWhPerDay).toBeCloseTo(convert(1, 'kilowatt-hour').to('watt-hour'), 9);
+    expect(readPlate('1 hp').power.powerW).toBeCloseTo(convert(1, 'horsepower').to('watt') / 0.7, 0);
+    expect(readPlate('2.5 kW').power.powerW).toBeCloseTo(convert(2.5, 'kilowatts').to('watts'), 9);
+    expect(readText('1 kWh/day').facts[0]?.value).toBeCloseTo(convert(1, 'kilowatt-hour').to('watt-hour'), 9);
   });
 });
 
@@ -104,7 +103,7 @@ describe('a nameplate becomes a load', () => {
     ['Camera 5V⎓1.5A', { path: 'dc-dc', evidence: 'nameplate' }],
     ['Washing machine 230V~ 2100W 0.72 kWh/cycle', { path: 'inverter' }],
   ] as const)('%s', (text, expected) => {
-    expect(looksLikeLabel(text)).toBe(true);
+    expect(looksLikePlate(readText(text))).toBe(true);
     expect(propose(text)).toMatchObject(expected);
   });
 

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { readField, readInput } from './field.ts';
 import { bothReadings, lastGroup, NUMERAL, readNumber } from './numeral.ts';
-import { readQuantities } from './read.ts';
-import { readField, readInput } from './readField.ts';
+import { readText } from './readText.ts';
 
 describe('numbers', () => {
   it.each([
@@ -139,7 +139,7 @@ describe('fields ask as the line does', () => {
 
 describe('times and counts in words', () => {
   const kinds = (text: string) =>
-    readQuantities(text).tokens.map(({ kind, value, second }) =>
+    readText(text).facts.map(({ kind, value, second }) =>
       second === undefined ? [kind, value] : [kind, value, second],
     );
 
@@ -211,8 +211,8 @@ describe('times and counts in words', () => {
   ])('%s', (text, expected) => {
     const found = kinds(text);
     expect(found.map(([kind]) => kind)).toEqual(expected.map(([kind]) => kind));
-    found.forEach((token, i) => {
-      for (const [j, value] of token.slice(1).entries())
+    found.forEach((fact, i) => {
+      for (const [j, value] of fact.slice(1).entries())
         expect(value as number).toBeCloseTo(expected[i]?.[j + 1] as number, 6);
     });
   });

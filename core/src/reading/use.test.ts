@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { buildDay } from '../test/dayEnergy.ts';
-import { proposeLoad } from './quickAdd.ts';
+import { proposeLoad } from './propose.ts';
 
 /** What a line may say of when and how long, in a word for each. */
 const SAYS = {

@@ -4,11 +4,11 @@ import { blankJob } from '../job/blank.ts';
 import { runningPowerW } from '../job/draw.ts';
 import type { Load } from '../job/schema.ts';
 import { validateJob } from '../job/validate.ts';
+import { minutesPerDay } from '../loads/uses.ts';
 import { buildDay } from '../test/dayEnergy.ts';
 import { HOSTILE, LABELS } from '../test/labelCorpus.ts';
 import { LINES } from '../test/lineCorpus.ts';
-import { proposeLoad } from './quickAdd.ts';
-import { minutesPerDay } from './uses.ts';
+import { proposeLoad } from './propose.ts';
 
 const propose = (text: string) =>
   proposeLoad(
@@ -368,7 +368,7 @@ describe('labels that want a word', () => {
     ['Electric blanket\n230V~ 50Hz 2x55W', { W: 55, q: 2, type: 'blanket-mains' }],
     ['Heat pump dryer\n230V~ 50Hz\n850W', { W: 850, type: 'tumble-dryer' }],
     ['Speaker\n12V\nPeak 200W', { W: 200 }],
-    ['Cool box\n12V 60W\nAC input 230V 75W', { W: 75, path: 'inverter' }],
+    ['Cool box\n12V 60W\nAC input 230V 75W', { W: 60, path: 'direct' }],
     ['Laptop\n19.5V 4.62A\nAC input 100-240V 1.7A', { W: 90.1, path: 'inverter-adapter' }],
     ['Nebulizer\n230V 50Hz 140VA\n30 min ON 30 min OFF', { W: 140, min: 30 }],
     ['Lamp\n9W 12V AC/DC LED 800lm\n25000h', { W: 9, min: 270, path: 'direct' }],
@@ -391,7 +391,7 @@ describe('labels that want a word', () => {
       'Kompressor-Kühlbox\nNennspannung 12/24V\nLeistungsaufnahme 45 W\nSicherung 15A',
       { W: 45, type: 'cool-box-compressor', duty: 25 },
     ],
-    ['Radio\nDC 14.4V (11-16V)\nMax current 10A', { W: 144, V: '10.5–15', path: 'direct' }],
+    ['Radio\nDC 14.4V (11-16V)\nMax current 10A', { W: 144, V: '11–16', path: 'direct' }],
     ['Cool box\n230V 52W\n12V 45W', { W: 45, path: 'direct' }],
     ['Hot air brush 1000W 230V 50Hz class II', { W: 1000, type: 'hair-dryer', min: 6 }],
     ['Hob\n230V 50Hz 1800W continuous', { W: 1800, min: 24 }],

@@ -1,17 +1,15 @@
 import { describe, expect, it } from 'vitest';
 import type { Load, Use } from '../job/schema.ts';
-import { readQuantities } from '../quantity/read.ts';
 import { aLoad } from '../test/jobs.ts';
-import { proposeLoad } from './quickAdd.ts';
-import { unmet } from './unmet.ts';
+import { unmet } from '../test/unmet.ts';
+import { proposeLoad } from './propose.ts';
+import { readText } from './readText.ts';
 
 const at = (hour: number, minutes: number): Use => ({ startMin: hour * 60, minutes });
 
 /** What of a line a load does not do, as it stands there. */
 const misses = (text: string, part: Partial<Load> & { readonly watts?: number }) =>
-  unmet(text, readQuantities(text), aLoad({ watts: 60, uses: [at(18, 60)], ...part }), 12).map(({ start, end }) =>
-    text.slice(start, end).trim(),
-  );
+  unmet(readText(text), aLoad({ watts: 60, uses: [at(18, 60)], ...part }), 12);
 
 describe('what a load does not do of its line', () => {
   it.each([
@@ -51,7 +49,7 @@ describe('what a load does not do of its line', () => {
     ['mornings', { uses: [at(18, 60)] }, ['mornings']],
     ['mornings', { uses: [at(8, 60), at(18, 60)] }, ['mornings']],
     ['morning and evening', { uses: [at(8, 60), at(19, 60)] }, []],
-    ['morning and evening', { uses: [at(8, 60), at(9, 60)] }, ['evening']],
+    ['morning and evening', { uses: [at(8, 60), at(9, 60)] }, ['and evening']],
     ['at lunch', { uses: [at(12, 30)] }, []],
     ['at lunch', { uses: [at(16.5, 30)] }, ['at lunch']],
     ['at night', { uses: [at(19, 60)] }, []],

