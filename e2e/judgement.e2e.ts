@@ -8,7 +8,7 @@ test('a microwave’s watts are asked about, with both readings one tap away, an
   await line.fill('microwave 700W 5 min');
   await line.press('Enter');
   await expect(page.getByRole('alert')).toContainText('what it cooks with, or what it takes in');
-  await page.getByRole('button', { name: 'Make it 700W cooking' }).click();
+  await page.getByRole('button', { name: /^700W cooking/ }).click();
   await expect(line).toHaveValue('microwave 700W cooking 5 min');
   await expect(page.getByText('cooking power ÷ 0.68')).toBeVisible();
   await line.press('Enter');

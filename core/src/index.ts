@@ -270,6 +270,7 @@ export { readNumber } from './reading/numeral.ts';
 export { type Bus, type Proposal, proposeLoad } from './reading/propose.ts';
 export type { Question } from './reading/question.ts';
 export { readUse } from './reading/readUse.ts';
+export { readSheet } from './reading/sheet.ts';
 // What is taken when nothing is known?
 export { APPLIANCES, type Appliance, findAppliances, fromFirm, nearMatches } from './reference/appliances.ts';
 export { CHEMISTRY, chargingVoltageV } from './reference/chemistries.ts';

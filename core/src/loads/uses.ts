@@ -116,47 +116,6 @@ export function useInThe(part: PartOfDay, minutes: number): Use[] {
   return [{ startMin: wrap(Math.round(MIDDLE_MIN[part] - minutes / 2)), minutes }];
 }
 
-/** Whether words say "at night", "by day" or "mornings"; null when they say none of them. */
-export function partOfDay(text: string): PartOfDay | null {
-  if (/\b(?:at night|by night|overnight|nights?|bedtime|nachts?|notte|nuit|noche)\b/i.test(text)) return 'night';
-  if (/\b(?:mornings?|breakfast)\b|(?<=^|\s)a\.?m\.?(?=\s*(?:$|[,;]))|(?<=^|\s)a\.m\.(?=\s)/i.test(text))
-    return 'morning';
-  if (/\bafternoons?\b|(?<=^|\s)p\.?m\.?(?=\s*(?:$|[,;]))|(?<=^|\s)p\.m\.(?=\s)/i.test(text)) return 'afternoon';
-  if (/\b(?:evenings?|dinner|supper)\b/i.test(text)) return 'evening';
-  return /\b(?:by day|daytime|in daylight|during the day|midday|noon|lunch(?:time)?)\b/i.test(text) ? 'day' : null;
-}
-
-/** Every part of the day that words name, each once: "morning and evening", "breakfast, lunch and dinner". */
-export function partsOfDay(text: string): PartOfDay[] {
-  const named = NAMED_PARTS.filter(([, says]) => says.test(text)).map(([part]) => part);
-  return [...new Set(named)];
-}
-
-/** The parts of the day that a line names, and where; "8 h a night" says how often, and am and pm are of hours. */
-export function partsNamed(
-  text: string,
-): readonly { readonly part: PartOfDay; readonly start: number; readonly end: number }[] {
-  const isHowOften = (part: PartOfDay, before: string) =>
-    part === 'night' && /\b(?:a|per|each|every)\s+$/i.test(before);
-  return NAMED_PARTS.flatMap(([part, says]) =>
-    [...text.matchAll(new RegExp(says.source, 'gi'))]
-      .filter(({ 0: said, index }) => !/^[ap]m$/i.test(said) && !isHowOften(part, text.slice(0, index)))
-      .map(({ 0: said, index }) => ({ part, start: index - leadOf(text.slice(0, index)), end: index + said.length })),
-  );
-}
-
-/** Characters of "at ", "in the " and the like before a part of the day. */
-const leadOf = (before: string): number =>
-  /\b(?:(?:at|in|by|during|on|for|over)\s+)?(?:the\s+)?$/i.exec(before)?.[0].length ?? 0;
-
-const NAMED_PARTS: readonly (readonly [PartOfDay, RegExp])[] = [
-  ['morning', /\b(?:mornings?|breakfast|am)\b/i],
-  ['day', /\b(?:noon|midday|lunch(?:time)?)\b/i],
-  ['afternoon', /\bafternoons?\b/i],
-  ['evening', /\b(?:evenings?|dinner|supper|pm)\b/i],
-  ['night', /\b(?:nights?|bedtime)\b/i],
-];
-
 export function minutesPerDay(uses: readonly Use[]): number {
   return uses.reduce((sum, use) => sum + use.minutes, 0);
 }

@@ -43,7 +43,10 @@ function inTheDay(lengths: readonly Fact[], whens: readonly Fact[]) {
   const uses = lengths.flatMap(({ value }, i) => {
     const when = whens[i] as Fact;
     if (when.kind === 'begins') return [{ startMin: when.value, minutes: value }];
-    return useInThe((when.tag ?? 'day').replace('pm', 'evening').replace(/^whole-|^noon$/, '') as PartOfDay, value);
+    return useInThe(
+      (when.tag ?? 'day').replace('pm', 'evening').replace('noon', 'day').replace('whole-', '') as PartOfDay,
+      value,
+    );
   });
   uses.sort((a, b) => a.startMin - b.startMin);
   return overlappingUse(uses) ? null : { uses, variants: [] };

@@ -20,7 +20,9 @@ export function dutyOf(said: Said, cycles: boolean, isKnown: boolean): Fact | nu
   // On the plate of what does not cycle by itself it is how much of the time it may run.
   if (said.isPlate && !cycles && isKnown) return null;
   const [fact] = said.see('share');
-  if (!fact || !(fact.value > 0 && fact.value <= 1) || !(cycles || fact.tag === 'duty')) return null;
+  // "24 h 33 %": of the day.
+  const isAllDay = said.see('duration').some(({ value }) => value >= MINUTES_PER_DAY);
+  if (!fact || !(fact.value > 0 && fact.value <= 1) || !(cycles || fact.tag === 'duty' || isAllDay)) return null;
   said.use(fact);
   return fact;
 }

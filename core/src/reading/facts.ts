@@ -147,9 +147,3 @@ function factAt(
   }
   return null;
 }
-
-/** Where in the text a fact stands. */
-export const placeOf = ({ tokens }: Pick<Facts, 'tokens'>, { from, to }: Pick<Fact, 'from' | 'to'>) => ({
-  start: (tokens[from] as Token).start,
-  end: (tokens[to - 1] as Token).end,
-});

@@ -1,6 +1,6 @@
 import { fitsBus, MAINS_FROM_V } from '../reference/nameplates.ts';
+import type { Bus } from './bus.ts';
 import type { Fact } from './facts.ts';
-import type { Bus } from './power.ts';
 import type { Figure, Side } from './roles.ts';
 import type { Said } from './said.ts';
 

@@ -1,21 +1,9 @@
 import { type Appliance, isFullyNamed, nearMatches } from '../reference/appliances.ts';
 import type { Fact } from './facts.ts';
+import type { OfStep } from './question.ts';
 import type { Said } from './said.ts';
 
 /** What a text names, where that is no plain appliance: it gives power, passes it on, stores it or charges a store. */
-
-/** The step of the work to which such a thing belongs. */
-export type OfStep =
-  | 'battery'
-  | 'solar'
-  | 'alternator'
-  | 'generator'
-  | 'inverter'
-  | 'controller'
-  | 'dcdc'
-  | 'station'
-  | 'shore'
-  | 'wiring';
 
 export interface Identity {
   /** Where it belongs, when it is no load. */

@@ -6,7 +6,7 @@
  * a week, or "weekday", "weekend") · i name of a weekday · s season · o part of the day · c time of the day with a name ·
  * h half of the day · g what a use is called · I people · j how often · t "times" · u "pieces" · Y a number of pieces ·
  * J part of a whole · r "to" · b "from" · v always · l "of" · z about · & and · D meanwhile · ? what no job can hold ·
- * ω of a year · ! of what a figure is (tag) · q protects a circuit · R duty · θ words of a plate that name nothing · ρ a rated figure (tag) ·
+ * ω of a year · ! of what a figure is (tag) · q protects a circuit · δ duty · θ words of a plate that name nothing · ρ a rated figure (tag) ·
  * F small words · G places and other words that change nothing.
  */
 const WORDS = `
@@ -78,7 +78,7 @@ v: always|always on|around the clock|round the clock|rund um die uhr|all day|all
 l: of|out of|von je
 z: about|approx|approx.|approximately|ca|ca.|circa|around|roughly|maybe|perhaps|some|≈|@~|env|env.|environ|etwa|ungefähr|usually|normally|say|est|est.
 &: and|plus|und|et|en|&|+
-D: while cooking|when cooking|while driving|whilst driving|when driving|driving|during driving|while travelling|whilst travelling|travelling|while towing|towing|on the road|under way|underway|while moving|while cruising|while parked|parked|while stationary|while riding|while sailing|while camping|while fishing
+D: while cooking|when cooking|whilst cooking|while driving|whilst driving|when driving|driving|during driving|while travelling|whilst travelling|travelling|while towing|towing|on the road|under way|underway|while moving|while cruising|while parked|parked|while stationary|while riding|while sailing|while camping|while fishing
 ?: as needed|as required|if needed|when needed|on demand|occasionally|sometimes|now and then|now and again|except|except for|unless|whenever|when|if|below|above|in and out|out and in|up and down|open and close|nearly|almost|mostly|hardly|barely|not quite|january|february|april|june|july|august|september|october|november|december|jan|feb|apr|jun|jul|aug|sep|sept|oct|nov|dec|on occasion|as wanted|by turns|wet days|dry days|humid days|foggy days|warm days|dull days|sunny days|cloudy days|windy days|busy days|rest days|show days|market days|event days|baking days|wash days|washing days|laundry days|race days|party nights|game nights|hot nights|each stop|every stop|each trip|every trip|each move|every move|each pitch|every pitch|each camp|at each stop|per flight|every now and then|every now and again|once in a while|every once in a while|from time to time|rarely|seldom|hardly ever|alternately|alternating|in turns|by turns|at a time|one at a time|nearly all the time|almost all the time|most of the time|most nights|most evenings|most mornings|rainy days|damp days|cold days|hot days|cold nights|warm nights|movie nights|film nights|travel days|every travel day|per stop|per trip|per pitch|per move|hourly
 ! input: input|in put|power input|rated input|electrical input|draw|draws|drawing|uses|using|takes|taking|consumption|consumes|power consumption|aufnahme|leistungsaufnahme|consommation|consumo|power draw|rated power input|input power|rated input power|i/p|primary|pri|eingang|entrée|entree|entrada|ingresso|ingång|in /|ac in|ac input|dc input|dc in
 ! output: output|out|power output|output power|in car output|rated output|rated output power|o/p|secondary|sec:|ausgang|sortie|salida|uscita|utgång|dc out|dc output|ac output|ac out
@@ -100,7 +100,7 @@ D: while cooking|when cooking|while driving|whilst driving|when driving|driving|
 ! high: high|on high|high setting|high speed
 ! middle: med|medium|mid|on medium
 q: breaker|breakers|circuit breaker|mca|mocp|mop|min circuit amps|min. circuit amps|minimum circuit amps|minimum circuit ampacity|min circuit ampacity|max breaker|max overcurrent|max overcurrent protection|maximum overcurrent protection|maximum fuse|maximum breaker|fuse|fuses|fuse size|max fuse|mcb|rcbo|rcd|circuit|socket|sockets|socket outlet|outlet|receptacle|sicherung|absicherung|fusible|fusibile|zekering|fused at|fuse rating
-R: duty|duty cycle|of the time|cycling|of time
+δ: duty|duty cycle|of the time|cycling|of time
 ϕ: cos φ|cosφ|cos ϕ|cosϕ|cos phi|cosphi|pf|p.f.|power factor
 ~: a.c.|a.c
 =: d.c.|d.c

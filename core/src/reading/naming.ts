@@ -10,7 +10,7 @@ const NAMING: ReadonlySet<Fact['kind']> = new Set(['measure', 'length', 'tempera
 export const isNaming = ({ kind, tag }: Fact): boolean => NAMING.has(kind) && tag !== 'litres-a-day' && tag !== 'used';
 
 /** Words that say when or how much, and nothing where no rule has read them; beside the name they are part of it. */
-const SAYS = /^[dnkmyfwisocjtJv?YTr!]$/;
+const SAYS = /^[dnkmyfwisocjtJv?YTr!ω]$/;
 
 /** Tokens that no fact has, by index, and those of them that name the thing. */
 export function wordsOf(

@@ -1,6 +1,7 @@
 import type { Load } from '../job/schema.ts';
 import { type Appliance, isFullyNamed } from '../reference/appliances.ts';
 import { fitsBus, MAINS_FROM_V, NAMEPLATE, windowOf } from '../reference/nameplates.ts';
+import type { Bus } from './bus.ts';
 import type { Fact } from './facts.ts';
 import { chosenFeed, type Feed, feedsOf, highOf, isMains, lowOf } from './feeds.ts';
 import type { Figure, Meaning } from './roles.ts';
@@ -29,13 +30,6 @@ export interface Supply {
   readonly volts: number;
   readonly low: number;
 }
-
-/** What the line's volts and amps meet: the battery bus and the mains of the region, V. */
-export interface Bus {
-  readonly busV: number;
-  readonly mainsV: number;
-}
-export const USUAL_BUS: Bus = { busV: 12, mainsV: 230 };
 
 /** What watts may be of beside what is taken in: the question, what one of them is at the plug, and how it is said. */
 const MEANS = {

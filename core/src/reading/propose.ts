@@ -4,12 +4,13 @@ import { poweredDraw } from '../loads/powered.ts';
 import { unfit } from '../loads/unfit.ts';
 import { type Appliance, loadFrom } from '../reference/appliances.ts';
 import { DEFAULT } from '../reference/defaults.ts';
+import { type Bus, USUAL_BUS } from './bus.ts';
 import { phasesOf } from './clauses.ts';
 import type { Fact, Facts } from './facts.ts';
 import { type Identity, identityOf, withoutStore } from './identity.ts';
 import { nameText, unread, wordsOf } from './naming.ts';
 import { isAside, looksLikePlate } from './plates.ts';
-import { type Bus, type Power, powerOf, USUAL_BUS } from './power.ts';
+import { type Power, powerOf } from './power.ts';
 import type { Question } from './question.ts';
 import { Reading } from './reading.ts';
 import { readText } from './readText.ts';
@@ -18,7 +19,7 @@ import { told } from './told.ts';
 import { type TypedUse, useOf } from './use.ts';
 import { type Named, severalThings, typeOf, whichCompressor } from './whatType.ts';
 
-export type { Bus } from './power.ts';
+export type { Bus } from './bus.ts';
 
 /** What a typed line or a plate would add, or the questions that stand in the way. */
 export interface Proposal {
@@ -61,6 +62,7 @@ export function proposeLoad(
   const isReady = made.load !== null && asked.length === 0;
   const questions = isReady && !pick ? whichCompressor(text, made.load as Load, named.base) : asked;
   const problem = isReady && questions.length === 0 ? unfit(made.load as Load) : null;
+  const isElsewhere = questions.some(({ step }) => step);
   const all: readonly Question[] =
     problem === null ? questions : [{ code: 'unfit', start: 0, end: text.length, found: problem, choices: [] }];
   return {
@@ -69,7 +71,7 @@ export function proposeLoad(
     questions: all,
     missing: made.missing,
     notes: said.notes,
-    reading: new Reading(read, words.name, said.spoken, all, isPlate),
+    reading: new Reading(read, words.name, said.spoken, isElsewhere ? [{ start: 0, end: text.length }] : all, isPlate),
     isPlate,
     power: made.power,
   };
@@ -176,6 +178,9 @@ function questionsOf(
   named: Named,
   isPlate: boolean,
 ): readonly Question[] {
+  // What is no load is offered to its own step, where its figures are read.
+  const elsewhere = said.questions.filter(({ step }) => step);
+  if (elsewhere.length > 0) return elsewhere;
   const questions = [...said.questions];
   const ask = (code: Question['code'], fact: Fact, choices: readonly string[]) => {
     const place = said.placeOf(fact);

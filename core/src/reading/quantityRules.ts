@@ -141,7 +141,7 @@ function times({ tokens, all, at, end, facts }: Found): Made | null {
 const startRatio = ({ tokens }: Found): Made | null => {
   const mark = tokens.find(({ cls }) => cls === '!');
   const [value] = numbers(tokens);
-  return mark?.tag === 'peak' && value ? made('start-ratio', value.value) : null;
+  return mark?.tag === 'peak' && mark.text !== 'starts' && value ? made('start-ratio', value.value) : null;
 };
 
 /** What a number before the first word counts, unless it is of the thing's own doors or rings. */
@@ -219,7 +219,7 @@ export const QUANTITY_RULES: readonly Rule[] = [
     'ϕ[:F]?N',
     ({ tokens }) => (Number(numbers(tokens)[0]?.value) <= 1 ? made('factor', Number(numbers(tokens)[0]?.value)) : null),
   ],
-  [`![F:×]*(?:×N|N×(?!N))(?![aep/w])|N×!`, startRatio],
+  [`![F:×]*(?:×N|N×(?!N(?!T)))(?![aep/w])|N×!`, startRatio],
   // "RLA 11.2 LRA 58": amps by their letters.
   [`![:=]?N(?![${SIZE}TSLMOC×])`, lettered],
   [`J[la]*W|aW|N&a?JW`, fraction],
@@ -266,20 +266,3 @@ function span(found: Found): Made | null {
   if (one?.kind === 'voltage' && one.value < LEAST_V && (one.second ?? 0) > 2 * one.value) return null;
   return one && one.second !== undefined ? { ...one, tag: 'span' } : one;
 }
-
-export const MARKS: ReadonlySet<string> = new Set<Mark>([
-  'input',
-  'output',
-  'cooking',
-  'cooling',
-  'heating',
-  'shaft',
-  'sound',
-  'peak',
-  'most',
-  'average',
-  'equivalent',
-  'running',
-  'total',
-  'standby',
-]);

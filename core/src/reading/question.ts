@@ -1,4 +1,15 @@
-import type { OfStep } from './identity.ts';
+/** The step of the work to which such a thing belongs. */
+export type OfStep =
+  | 'battery'
+  | 'solar'
+  | 'alternator'
+  | 'generator'
+  | 'inverter'
+  | 'controller'
+  | 'dcdc'
+  | 'station'
+  | 'shore'
+  | 'wiring';
 
 /** What can be unclear about something typed; the words for each are the page's. */
 export type QuestionCode =
@@ -11,7 +22,6 @@ export type QuestionCode =
   | 'breaker'
   | 'energy-above-power'
   | 'energy-unlike-use'
-  | 'not-so'
   | 'contradiction'
   | 'two-readings'
   | 'negative'

@@ -64,7 +64,7 @@ function strangeIn(said: Said): string | null {
   const stray = said.facts.find(({ kind }) => kind !== 'asked' && !OF_A_DAY.has(kind));
   if (stray) return `“${said.textOf(stray)}” belongs elsewhere: write hours of a day here`;
   const isRead = (i: number) => facts.some(({ from, to, kind }) => kind !== 'asked' && i >= from && i < to);
-  const left = tokens.filter(({ cls }, i) => !isRead(i) && !/[Fzeaphd().,;:+&×lbR/-]/.test(cls));
+  const left = tokens.filter(({ cls }, i) => !isRead(i) && !/[Fzeaphd().,;:+&×lbδ/-]/.test(cls));
   const [first, last] = [left[0], left.at(-1)];
   return first && last && facts.some(({ kind }) => kind !== 'asked')
     ? `“${text.slice(first.start, last.end)}” was not understood here`

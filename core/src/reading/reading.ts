@@ -8,7 +8,7 @@ export interface Place {
 }
 
 /** Classes of tokens that say nothing where they are neither read nor part of a name: small words, places, signs. */
-const SAYS_NOTHING = /^[aperzlFGu&D!θqRgIbρϕKh\n\-/×,;:.()@~=·¬]$/;
+const SAYS_NOTHING = /^[aperzlFGu&D!θqδgIbρϕKh\n\-/×,;:.()@~=·¬]$/;
 
 /**
  * What has become of every token of a text: it names the thing, a fact was read from it, it is asked about, or it says

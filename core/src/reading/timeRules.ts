@@ -171,13 +171,16 @@ const onDays = (tag: string): Made =>
   /week/.test(tag) ? made('on', tag === 'weekday' ? 5 : 2, { tag }) : made('days-per-week', Number(tag));
 
 /** "20 min every hour", "10 min per 60", "15 min out of every hour": on for so long in such a period. */
-function every({ part }: Found): Made | null {
+function every({ part, tokens }: Found): Made | null {
   const on = lengthOf(part('on'));
   const rest = part('in');
   const unit = rest.find(({ cls }) => cls === 'T');
   const share = has(rest, 'J') ? Number(tagOf(rest, 'J')) : 1;
   const many = has(rest, 'N') ? number(rest) : 1;
-  const second = unit ? many * share * minutesOf(unit) : many === 60 ? 60 : Number.NaN;
+  // "15 minutes out of every 60".
+  const own = part('on').filter(({ cls }) => cls === 'T');
+  const ofOwn = own.length === 1 && (many === 60 || has(tokens, 'l')) ? many * minutesOf(own[0] as Token) : Number.NaN;
+  const second = unit ? many * share * minutesOf(unit) : ofOwn;
   return on > 0 && second >= on ? made('every', on, { second }) : null;
 }
 
@@ -255,8 +258,8 @@ export const TIME_RULES: readonly Rule[] = [
         ? duty(number(tokens) / 24)
         : null,
   ],
-  ['(?:NSF*R|RF*[:=]?NS)', ({ tokens }) => duty(number(tokens) / 100)],
-  ['NR', ({ tokens }) => (number(tokens) <= 1 ? duty(number(tokens)) : null)],
+  ['(?:NSF*δ|δF*[:=]?NS)', ({ tokens }) => duty(number(tokens) / 100)],
+  ['Nδ', ({ tokens }) => (number(tokens) <= 1 ? duty(number(tokens)) : null)],
   [`(?<on>${LENGTH})(?:[ep/]|[lF][ea]|l)a?(?<in>(?:Jl?a?)?N?T|N)(?![WPHBVAEQZSLORU×:d])`, every],
   [`e(?<in>Jl?a?T|N?T)[FD:,]?(?<on>${LENGTH})`, every],
   ['FNTuNT', ({ tokens }) => pair(tokens)],
@@ -299,9 +302,9 @@ export const TIME_RULES: readonly Rule[] = [
   ['N:N', (found) => (found.facts.at(-1)?.kind === 'begins' ? begins(found) : oddTime(found.tokens))],
   ['(?:[Fea@b]|&)*[on]e?', ({ tokens, all, at, end }) => (isOfName(tokens, all, at, end) ? null : part(tokens))],
   [
-    '[Fa]?J(?:(?:l|F|a)*g|R)',
+    '[Fa]?J(?:(?:l|F|a)*g|δ)',
     ({ tokens }) =>
-      /R/.test(tokens.at(-1)?.cls ?? '') || tokens.at(-1)?.text === 'time' ? duty(Number(tagOf(tokens, 'J'))) : null,
+      /δ/.test(tokens.at(-1)?.cls ?? '') || tokens.at(-1)?.text === 'time' ? duty(Number(tagOf(tokens, 'J'))) : null,
   ],
   ['[Fea@b&]*h', ({ tokens }) => made('part', 1, { tag: tagOf(tokens, 'h') === '0' ? 'morning' : 'pm' })],
   ['D', () => made('meanwhile', 1)],

@@ -39,6 +39,8 @@ const MOST_SENSED_W = 1;
 const BESIDE_PART_MIN = 120;
 /** How far an energy and watts × hours may be apart and still be the same, share. */
 const SAME = 0.1;
+/** Times the usual watts of a type that its mean may be before it is a slip. From memory. */
+const LARGER = 2;
 /** °C that a thing of no known type holds: a fridge's. */
 const SET_C = 4;
 
@@ -185,6 +187,9 @@ function withEnergy(said: Said, draw: Draw, energy: Energy, known: Known): Draw 
   if (draw.kind === 'cycle')
     return cycleOf(said, draw, fact, perDay / (known.times ?? Math.max(1, energy.perUse ? 1 : start.uses.length)));
   if (powerW <= 0) return { kind: 'standby', powerW: perDay / 24 };
+  // The type's watts are a guess that a typed energy corrects.
+  if (!knowsPower && perDay > powerW * 24 && perDay <= powerW * 24 * LARGER)
+    return { kind: 'standby', powerW: perDay / 24 };
   if ((perDay / powerW) * 60 > MINUTES_PER_DAY) tooMuch(said, fact, value, powerW * 24);
   // Of a room or hot water the day's energy is known better than by a model.
   return draw.kind === 'steady' ? draw : { kind: 'steady', powerW };

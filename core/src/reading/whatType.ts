@@ -1,10 +1,11 @@
 import type { Load } from '../job/schema.ts';
 import { bearing } from '../loads/powered.ts';
 import { type Appliance, bestFit, type Match, nearMatches } from '../reference/appliances.ts';
+import type { Bus } from './bus.ts';
 import type { Fact, Facts } from './facts.ts';
 import { isMains } from './feeds.ts';
 import { isNaming, isOwn, nameText } from './naming.ts';
-import { type Bus, USUAL } from './power.ts';
+import { USUAL } from './power.ts';
 import type { Question } from './question.ts';
 import type { Said } from './said.ts';
 

@@ -1,21 +1,25 @@
-import { type PartKind, type PartOf, partsOf } from '@joulemetric/core';
+import { type PartKind, type PartOf, partsOf, type readSheet } from '@joulemetric/core';
 import { useId, useState } from 'react';
 import { useParts } from '../edges/useParts.ts';
+import { PastePlate } from './PastePlate.tsx';
 
 const SMALLEST = 'smallest';
 
 /** Takes a part from the list: what is said of it is copied into the job. */
-export function PartPicker<K extends PartKind>({
+export function PartPicker<K extends Exclude<PartKind, 'all-in-one'>>({
   kind,
   label = 'From the parts list',
   onPick,
   onSmallest,
+  onPlate,
 }: {
   kind: K;
   label?: string;
   onPick: (part: PartOf<K>) => void;
   /** Takes the smallest that will do, and says whether the list has one; left out where that is not known. */
   onSmallest?: (() => boolean) | undefined;
+  /** Takes what stands on the plate of such a part. */
+  onPlate: (fields: ReturnType<typeof readSheet>['fields']) => void;
 }) {
   const id = useId();
   const parts = partsOf(useParts().all, kind);
@@ -50,6 +54,7 @@ export function PartPicker<K extends PartKind>({
           None in the list will do
         </p>
       )}
+      <PastePlate kind={kind} onRead={onPlate} />
     </div>
   );
 }

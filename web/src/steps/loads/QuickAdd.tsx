@@ -10,11 +10,12 @@ import {
 } from '@joulemetric/core';
 import { useCombobox } from 'downshift';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { useLocation } from 'react-router';
+import { Link, useLocation } from 'react-router';
 import { addLoad, roomFor } from '../../commands/loads.ts';
 import { useFirmAppliances } from '../../edges/useFirmAppliances.ts';
 import { isAdding } from '../../shell/adding.ts';
 import { useJob } from '../../shell/JobContext.tsx';
+import { STEPS, type StepPath } from '../../shell/steps.ts';
 import { CameraButton } from '../../ui/CameraButton.tsx';
 import { useLineReader } from './useLineReader.ts';
 import { usePhotoSender } from './usePhotoSender.ts';
@@ -22,7 +23,7 @@ import { PATH_WORDS } from './words.ts';
 
 /** A name or watts, typed; Enter adds a filled row. Confused units become a question with a one-tap fix. */
 export function QuickAdd() {
-  const { session, job, edit } = useJob();
+  const { session, job, edit, optionId } = useJob();
   const bus = useBus();
   const firm = useFirmAppliances().appliances;
   const sender = usePhotoSender();
@@ -171,8 +172,11 @@ export function QuickAdd() {
           <Ask
             question={question}
             words={reader.questionWords(question)}
+            step={question.step && reader.STEP_OF[question.step]}
+            optionId={optionId}
+            choiceWords={(choice) => reader.choiceWords(text, question, choice, firm, bus)}
             loud={asked}
-            onFix={(meant) => type(text.slice(0, question.start) + meant + text.slice(question.end))}
+            onFix={(meant) => type(reader.mended(text, question, meant))}
           />
         ) : (
           proposal && <Preview proposal={proposal} loud={asked} onAdd={() => add()} />
@@ -302,11 +306,18 @@ function Preview({ proposal, loud, onAdd }: { proposal: Proposal; loud: boolean;
 function Ask({
   question,
   words,
+  step,
+  optionId,
+  choiceWords,
   loud,
   onFix,
 }: {
   question: Question;
   words: string;
+  /** Where it belongs, when it is no load. */
+  step: StepPath | undefined;
+  optionId: string;
+  choiceWords: (choice: string) => string;
   loud: boolean;
   onFix: (meant: string) => void;
 }) {
@@ -322,9 +333,19 @@ function Ask({
               onClick={() => onFix(choice)}
               className="num border-b border-ink font-medium phone:min-h-11"
             >
-              {choice === '' ? 'Leave it out' : `Make it ${choice}`}
+              {choiceWords(choice)}
             </button>
           ))}
+        </p>
+      )}
+      {step && (
+        <p className="mt-1">
+          <Link
+            to={{ pathname: `../${step}`, search: `?option=${optionId}` }}
+            className="border-b border-ink font-medium phone:min-h-11"
+          >
+            Go to {STEPS.find(({ path }) => path === step)?.name}
+          </Link>
         </p>
       )}
     </div>

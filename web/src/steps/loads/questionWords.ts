@@ -1,4 +1,19 @@
 import type { Question } from '@joulemetric/core';
+import type { StepPath } from '../../shell/steps.ts';
+
+/** Where what is no load is taken down. */
+export const STEP_OF: Readonly<Record<NonNullable<Question['step']>, StepPath>> = {
+  battery: 'store',
+  solar: 'sources',
+  alternator: 'sources',
+  controller: 'sources',
+  dcdc: 'sources',
+  generator: 'moment',
+  shore: 'moment',
+  station: 'paths',
+  inverter: 'paths',
+  wiring: 'runs',
+};
 
 /** A question about what was typed, in plain words; its choices stand below it. */
 export function questionWords({ code, found }: Question): string {
@@ -12,9 +27,9 @@ export function questionWords({ code, found }: Question): string {
     case 'charge-per-hour':
       return `“${found}”: amp-hours in an hour are amps.`;
     case 'battery':
-      return 'A battery holds kilowatt-hours and is no load: its size is set with the store.';
+      return 'A battery holds kilowatt-hours and is no load: it is taken down in the Store step.';
     case 'source':
-      return `“${found}” gives power or passes it on and is no load. Panels, generators and chargers belong to Sources and Brief, inverters to Paths.`;
+      return `“${found}” gives power or passes it on and is no load. It has its own step, where its plate can be pasted.`;
     case 'breaker':
       return `“${found}” is what protects the cable, not what the appliance takes. Read the watts on its label.`;
     case 'contradiction':
@@ -23,8 +38,6 @@ export function questionWords({ code, found }: Question): string {
       return `“${found}” is more than its watts give in that time. A slip of the decimal point?`;
     case 'energy-unlike-use':
       return `“${found}” does not go with the watts and the time beside it. Take it out, or mend the others.`;
-    case 'not-so':
-      return `“${found}” does not go with the rest of the line. Take it out, or mend the rest.`;
     case 'two-readings':
       return `“${found}”: does the mark group thousands or begin a fraction?`;
     case 'negative':

@@ -1,8 +1,19 @@
-import { APPLIANCES, type Appliance, findAppliances, nearMatches, proposeLoad } from '@joulemetric/core';
+import {
+  APPLIANCES,
+  type Appliance,
+  type Bus,
+  findAppliances,
+  formatUse,
+  nearMatches,
+  proposeLoad,
+  type Question,
+  runningPowerW,
+  showText,
+} from '@joulemetric/core';
 
 /** All that reads the entry line: fetched once the first screen stands, see `useLineReader.ts`. */
 export { proposeLoad } from '@joulemetric/core';
-export { questionWords } from './questionWords.ts';
+export { questionWords, STEP_OF } from './questionWords.ts';
 
 /** Of the types offered, at most. */
 const MOST_OFFERED = 6;
@@ -24,6 +35,35 @@ export function suggestions(text: string, firm: readonly Appliance[]): Appliance
   const alike = APPLIANCES.filter(({ lowW, highW }) => watts >= lowW && watts <= highW);
   const likely = alike.filter(({ path }) => (path === 'inverter-adapter') === viaAdapter);
   return [...likely, ...alike.filter((appliance) => !likely.includes(appliance))].slice(0, MOST_OFFERED);
+}
+
+/** What a choice is called on its button at most, letters: a plate may hold lines between two figures. */
+const MOST_LETTERS = 44;
+
+const short = (text: string): string => {
+  const line = text.replace(/\s+/g, ' ').trim();
+  return line.length <= MOST_LETTERS
+    ? line
+    : `${line.slice(0, MOST_LETTERS / 2)} … ${line.slice(-MOST_LETTERS / 2 + 3)}`;
+};
+
+/** A line as one choice of a question mends it. */
+export const mended = (text: string, { start, end }: Question, choice: string): string =>
+  text.slice(0, start) + choice + text.slice(end);
+
+/** What a choice comes to: "4 × 6 W, 3 h"; what it says alone where more has to be asked. */
+export function choiceWords(
+  text: string,
+  question: Question,
+  choice: string,
+  firm: readonly Appliance[],
+  bus: Bus,
+): string {
+  const said = choice === '' ? `without “${short(question.found)}”` : short(choice);
+  const { load, questions } = proposeLoad(mended(text, question, choice), (name) => name, undefined, firm, bus);
+  if (!load || questions.length > 0) return said;
+  const pieces = load.quantity > 1 ? `${load.quantity} × ` : '';
+  return `${said}: ${pieces}${showText(runningPowerW(load.draw), 'W')}, ${formatUse(load)}`;
 }
 
 /** The words of a line without its numbers, for the search. */

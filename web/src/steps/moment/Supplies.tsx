@@ -230,7 +230,11 @@ function Charger({
         )}
       </h3>
       <div className="grid grid-cols-4 gap-x-5 gap-y-2.5 pt-2 @max-[620px]:grid-cols-2">
-        <PartPicker kind="charger" onPick={(part) => change(chargerOf(part, charger), 'part')} />
+        <PartPicker
+          kind="charger"
+          onPick={(part) => change(chargerOf(part, charger), 'part')}
+          onPlate={(fields) => change(fields, 'plate')}
+        />
         <QuantityField
           label="Charges with"
           unit="A"

@@ -218,6 +218,7 @@ function InverterPart({ device, change }: { device: Inverter; change: Change }) 
       kind="inverter"
       onPick={(part) => change(inverterOf(part))}
       onSmallest={requiredW > 0 ? takeSmallest : undefined}
+      onPlate={(fields) => change(fields, 'plate')}
     />
   );
 }

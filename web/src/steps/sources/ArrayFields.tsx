@@ -216,6 +216,7 @@ export function ArrayFields({
           label="Controller from the list"
           onPick={(part) => onChange({ controller: controllerOf(part) }, 'controller-part')}
           onSmallest={windowOf && (() => takeController(windowOf))}
+          onPlate={(fields) => changeController(fields, 'controller-plate')}
         />
         <Choice
           label="Controller"

@@ -232,6 +232,7 @@ export function DrivingPart({ links }: { links: readonly LinkDetail[] }) {
               <BoughtFields bought={link} onChange={change} />
               <PartPicker
                 kind="dc-dc"
+                onPlate={(fields) => change(fields, 'plate')}
                 onPick={(part) => change(linkOf(part, link), 'part')}
                 onSmallest={() => {
                   // What the others give is given.

@@ -59,7 +59,12 @@ export function PanelFields({
         {label('iscA', 'Short-circuited', 'A', 120)}
         {count('series', 'In series')}
         {count('parallel', 'Side by side')}
-        <PartPicker kind="panel" onPick={(part) => onChange(groupOf(part, group), 'part')} onSmallest={onSmallest} />
+        <PartPicker
+          kind="panel"
+          onPick={(part) => onChange(groupOf(part, group), 'part')}
+          onSmallest={onSmallest}
+          onPlate={(fields) => onChange(fields, 'plate')}
+        />
       </div>
       <details className="mt-1">
         <summary className="cursor-pointer py-1 text-note text-ink-2 phone:min-h-11 phone:py-3">

@@ -138,6 +138,12 @@ function StringFields({
           kind="battery"
           onPick={(part) => take(part, Math.max(1, Math.round(busVoltageV / part.unitV)), string.parallel)}
           onSmallest={onlyOne ? takeSmallest : undefined}
+          onPlate={({ unitV, ...fields }) =>
+            onChange(
+              { ...fields, ...(unitV && { unitV, series: Math.max(1, Math.round(busVoltageV / unitV)) }) },
+              'plate',
+            )
+          }
         />
       </div>
       <details className="mt-1">
