@@ -10,6 +10,7 @@ import { daysTimes, straightness } from './lib/daysBench.mjs';
 import { instrumentsKept } from './lib/instrumentsBench.mjs';
 import { logbookTimes } from './lib/logbookBench.mjs';
 import { ROOT } from './lib/paths.mjs';
+import { readerTimes } from './lib/readerBench.mjs';
 import { editRunTimes, laidJob, layoutTimes, networkTimes } from './lib/runsBench.mjs';
 import { withApp } from './lib/withApp.mjs';
 import { yieldTimes } from './lib/yieldBench.mjs';
@@ -17,6 +18,19 @@ import { yieldTimes } from './lib/yieldBench.mjs';
 const EDITS = 200;
 /** ms between a page that is there and the first key: less than a hand needs to find the field. */
 const REACH_MS = 2500;
+
+const reader = readerTimes();
+report(
+  'Reading a line, warm',
+  `p50 ${at(reader.lines, 0.5)} ms, p95 ${at(reader.lines, 0.95)} ms`,
+  'target p95 1.5 ms',
+);
+report(
+  'Reading a plate, warm',
+  `p50 ${at(reader.plates, 0.5)} ms, p95 ${at(reader.plates, 0.95)} ms`,
+  'target p95 3 ms',
+);
+report('The first line of a fresh process', `median of five ${at(reader.first, 0.5)} ms`, 'target 30 ms');
 
 await withApp(async ({ browser, baseURL, databaseUrl }) => {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, baseURL });

@@ -100,11 +100,14 @@ export type Rule = readonly [shape: string, make: (found: Found) => Made | null]
 
 interface Compiled {
   readonly shape: RegExp;
+  /** The same with the places of its parts, made when a rule with parts holds for the first time. */
+  placed: RegExp | null;
+  readonly source: string;
   readonly make: Rule[1];
 }
 
-export const compiled = (rules: readonly Rule[]): readonly Compiled[] =>
-  rules.map(([shape, make]) => ({ shape: new RegExp(shape, 'yud'), make }));
+export const compiled = (rules: readonly Rule[]): Compiled[] =>
+  rules.map(([source, make]) => ({ shape: new RegExp(source, 'y'), placed: null, source, make }));
 
 /** A text as rules have read it: from left to right, the first rule that holds takes its tokens. */
 export interface Facts {
@@ -133,17 +136,26 @@ function factAt(
   at: number,
   facts: readonly Fact[],
 ): Fact | null {
-  for (const { shape, make } of rules) {
-    shape.lastIndex = at;
-    const match = shape.exec(classes);
-    if (!match || match[0] === '') continue;
-    const end = at + match[0].length;
-    const part = (name: string): readonly Token[] => {
-      const span = match.indices?.groups?.[name];
-      return span ? all.slice(span[0], span[1]) : [];
-    };
-    const made = make({ tokens: all.slice(at, end), part, all, at, end, facts });
+  for (const rule of rules) {
+    rule.shape.lastIndex = at;
+    if (!rule.shape.test(classes) || rule.shape.lastIndex === at) continue;
+    const end = rule.shape.lastIndex;
+    const made = rule.make({
+      tokens: all.slice(at, end),
+      part: (name) => partOf(rule, name, classes, all, at),
+      all,
+      at,
+      end,
+      facts,
+    });
     if (made && Number.isFinite(made.value)) return { ...made, from: at, to: end };
   }
   return null;
+}
+
+function partOf(rule: Compiled, name: string, classes: string, all: readonly Token[], at: number): readonly Token[] {
+  rule.placed ??= new RegExp(rule.source, 'yd');
+  rule.placed.lastIndex = at;
+  const span = rule.placed.exec(classes)?.indices?.groups?.[name];
+  return span ? all.slice(span[0], span[1]) : [];
 }

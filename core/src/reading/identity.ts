@@ -13,43 +13,48 @@ export interface Identity {
   readonly chargesStore: boolean | null;
 }
 
-const SORTS =
-  '(?:(?:portable|suitcase|folding|rigid|flexible|petrol|diesel|gas|lpg|back ?up|standby|emergency|small|big|roof|rooftop|pure|modified|sine|wave|mppt|pwm|solar|wind|hybrid|inverter|mono|monocrystalline|polycrystalline|the|a|my|dual|main|master|dc|split|smart|power|series|brushless|running|output|input)[\\s-]+)*';
-/** What each of them is called, the first that fits. */
+/** Words that say of what sort it is, before what it is called. */
+const SORTS: ReadonlySet<string> = new Set(
+  'portable suitcase folding rigid flexible petrol diesel gas lpg backup back up standby emergency small big roof rooftop pure modified sine wave mppt pwm solar wind hybrid inverter mono monocrystalline polycrystalline the a my dual main master dc split smart power series brushless running output input'.split(
+    ' ',
+  ),
+);
+/** What each of them is called. */
 const NAMES: readonly (readonly [OfStep, RegExp])[] = [
   [
     'solar',
-    sorted(
-      '(?:solar|pv|photovoltaic)\\s*-?(?:panel|module|array|blanket|suitcase|cell|generator)s?|panels|pv(?: array)?|solarmodul|solarpanel|panneau solaire|solar',
-    ),
+    /^(?:(?:solar|pv|photovoltaic)\s*-?(?:panel|module|array|blanket|suitcase|cell|generator)s?|panels|pv(?: array)?|solarmodul|solarpanel|panneau solaire|solar)$/,
   ],
-  ['generator', sorted('generators?|gensets?|stromerzeuger|groupe [ée]lectrog[èe]ne')],
-  ['solar', sorted('wind\\s*(?:turbine|generator)s?')],
-  ['alternator', sorted('alternators?|lichtmaschine|alternateur')],
-  ['station', sorted('(?:power\\s*stations?|portable\\s+power\\s+stations?)')],
+  ['generator', /^(?:generators?|gensets?|stromerzeuger|groupe [ée]lectrog[èe]ne)$/],
+  ['solar', /^wind\s*(?:turbine|generator)s?$/],
+  ['alternator', /^(?:alternators?|lichtmaschine|alternateur)$/],
+  ['station', /^power\s*stations?$/],
   [
     'controller',
-    sorted(
-      '(?:(?:solar|charge|mppt|pwm)\\s+)+(?:charge\\s+)?(?:controller|regulator)s?|mppt|solarladeregler|laderegler',
-    ),
+    /^(?:(?:solar|charge|mppt|pwm)\s+)+(?:charge\s+)?(?:controller|regulator)s?$|^(?:mppt|solarladeregler|laderegler)$/,
   ],
-  ['dcdc', sorted('dc\\s*-?\\s*(?:to\\s*-?\\s*)?dc(?:\\s+converter)?|b2b')],
-  ['shore', sorted('shore(?:\\s*power)?|hook-?\\s?up|landstrom|mains hook-?\\s?up')],
+  ['dcdc', /^(?:dc\s*-?\s*(?:to\s*-?\s*)?dc(?:\s+converter)?|b2b)$/],
+  ['shore', /^(?:shore(?:\s*power)?|(?:mains )?hook-?\s?up|landstrom)$/],
   [
     'inverter',
-    sorted(
-      '(?:power\\s+)?inverters?|wechselrichter|onduleurs?|convertisseurs?|omvormers?|inversor(?:es)?|inverter\\s*[-/]?\\s*chargers?|combi inverters?',
-    ),
+    /^(?:(?:power\s+|combi )?inverters?|wechselrichter|onduleurs?|convertisseurs?|omvormers?|inversor(?:es)?|inverter\s*[-/]?\s*chargers?)$/,
   ],
   [
     'wiring',
-    sorted(
-      '(?:battery\\s+|charge\\s+|voltage\\s+sensitive\\s+)*(?:isolators?|isolation\\s+switch(?:es)?|(?:disconnect|master|changeover|transfer|battery)\\s+switch(?:es)?|disconnects?|relays?|combiners?|separators?|shunts?|bus\\s?bars?|distribution\\s+(?:panel|board|box|block)s?)',
-    ),
+    /^(?:(?:battery|charge|voltage sensitive)\s+)*(?:isolators?|isolation switch(?:es)?|(?:disconnect|master|changeover|transfer|battery) switch(?:es)?|disconnects?|relays?|combiners?|separators?|shunts?|bus\s?bars?|distribution (?:panel|board|box|block)s?)$/,
   ],
 ];
-function sorted(names: string): RegExp {
-  return new RegExp(`^${SORTS}(?:${names})$`, 'iu');
+
+/** Its step, by its name without the words before it that say of what sort it is. */
+function named(words: string): OfStep | null {
+  let left = words.toLowerCase();
+  for (;;) {
+    const step = NAMES.find(([, name]) => name.test(left))?.[0];
+    if (step) return step;
+    const [first = '', rest] = left.split(/[\s-]+(.*)/s);
+    if (!rest || !SORTS.has(first)) return null;
+    left = rest;
+  }
 }
 /** What is a load by the little it takes itself. */
 const PASSES: ReadonlySet<OfStep> = new Set(['controller', 'inverter', 'wiring']);
@@ -58,14 +63,14 @@ const OWN_W = 60;
 const OWN_A = 5;
 
 const BATTERY =
-  /(?<!\p{L})(?:batter(?:y|ies)(?:\s+(?:bank|pack)s?)?|accu(?:mulator)?s?|akkus?|batterie[ns]?|bater[ií]as?|lifepo4|lfp|agm)(?!\p{L})/iu;
+  /\b(?:batter(?:y|ies)(?:\s+(?:bank|pack)s?)?|accu(?:mulator)?s?|akkus?|batterie[ns]?|bater[ií]as?|lifepo4|lfp|agm)\b/i;
 const STORAGE =
-  /^(?:of|storage|bank|pack|system|capacity|li\p{L}*\d?|lfp|agm|gel|lead\S*|deep|cycle|leisure|house|starter)(?!\p{L})/iu;
+  /^(?:of|storage|bank|pack|system|capacity|li\w*|lfp|agm|gel|lead\S*|deep|cycle|leisure|house|starter)\b/i;
 /** What charges a store of a vehicle, as against a phone's or a tool's charger. */
 const STORE_CHARGER =
-  /(?<!\p{L})(?:(?:leisure|house|service|auxiliary|mains|shore|hookup|lithium|lfp|agm|lead|dc\s*-?\s*dc|b2b|smart)\s+)*(?:batter(?:y|ies)\s+charger|dc\s*-?\s*(?:to\s*-?\s*)?dc\s+(?:battery\s+)?charger|b2b\s+charger|(?:mains|shore|hookup|leisure|house)\s+(?:battery\s+)?charger|(?:batterie)?ladeger[äa]t|chargeur(?:\s+de\s+batterie)?|(?:trickle|float)\s+charger|battery\s+(?:maintainer|conditioner|tender)|acculader|cargador\s+de\s+bater[ií]a)s?(?!\p{L})/iu;
-const OF_STORE = /\s*(?:of|for)\s+(?:this|the)\s+store(?!\p{L})/iu;
-const OF_ELSE = /\s*(?:of|for)\s+something\s+else(?!\p{L})/iu;
+  /\b(?:(?:leisure|house|service|auxiliary|mains|shore|hookup|lithium|lfp|agm|lead|dc\s*-?\s*dc|b2b|smart)\s+)*(?:batter(?:y|ies)\s+charger|dc\s*-?\s*(?:to\s*-?\s*)?dc\s+(?:battery\s+)?charger|b2b\s+charger|(?:mains|shore|hookup|leisure|house)\s+(?:battery\s+)?charger|(?:batterie)?ladeger[äa]t|chargeur(?:\s+de\s+batterie)?|(?:trickle|float)\s+charger|battery\s+(?:maintainer|conditioner|tender)|acculader|cargador\s+de\s+bater[ií]a)s?\b/i;
+const OF_STORE = /\s*(?:of|for)\s+(?:this|the)\s+store\b/i;
+const OF_ELSE = /\s*(?:of|for)\s+something\s+else\b/i;
 const NO_CHARGER = { isCharger: false, chargesStore: null };
 
 export const withoutStore = (words: string): string => words.replace(OF_STORE, ' ').replace(OF_ELSE, ' ').trim();
@@ -81,20 +86,34 @@ export function identityOf(said: Said, base: Appliance | null): Identity {
   }
   const step = stepOf(said, words);
   // A drone's battery is what its charger fills.
-  const isStore = step === null && isBattery(said, words) && !/charger/i.test(base?.name ?? '');
+  const isStore =
+    step === null &&
+    (isBattery(said, words) || isBattery(said, plain(leading(said)))) &&
+    !/charger/i.test(base?.name ?? '');
   if (isStore) askBattery(said);
   else if (step)
     said.questions.push({ code: 'source', start: 0, end: text.length, found: text.trim(), choices: [], step });
   return { ...NO_CHARGER, step: isStore ? 'battery' : step };
 }
 
-function stepOf(said: Said, words: string): OfStep | null {
-  const plain = words
+/** Words before the first figure. */
+function leading({ read: { text, tokens, facts } }: Said): string {
+  const first = Math.min(tokens.length, ...facts.filter(({ kind }) => kind !== 'count').map(({ from }) => from));
+  return text.slice(
+    facts[0]?.kind === 'count' && facts[0].from === 0 ? (tokens[facts[0].to]?.start ?? 0) : 0,
+    tokens[first]?.start,
+  );
+}
+
+const plain = (words: string): string =>
+  words
     .replace(/\S*\d\S*/g, ' ')
     .replace(/[^\p{L}\p{N}\s/-]/gu, ' ')
     .replace(/\s+/g, ' ')
     .trim();
-  const step = NAMES.find(([, names]) => names.test(plain))?.[0] ?? (said.see('plate').length > 1 ? 'solar' : null);
+
+function stepOf(said: Said, words: string): OfStep | null {
+  const step = named(plain(words)) ?? named(plain(leading(said)));
   if (!step || !PASSES.has(step)) return step;
   const idles = said.facts.some(({ marks = [] }) => marks.includes('standby'));
   const isOwn = ({ kind, value }: Fact) =>

@@ -81,6 +81,8 @@ const SIGNS: Readonly<Record<string, string>> = {
   '×': '×',
   '*': '×',
   '|': ';',
+  // A line of its own, pasted into a field of one line.
+  '¦': '\n',
   '∿': '~',
   '⎓': '=',
   '⏛': '=',

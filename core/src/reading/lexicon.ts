@@ -107,6 +107,7 @@ q: breaker|breakers|circuit breaker|mca|mocp|mop|min circuit amps|min. circuit a
 X: a/c|dc-dc|dc to dc|dc dc
 ω: annual|yearly|annually|jährlich|jahresverbrauch|annuel|annuelle|jaarverbruik
 θ: model|type|rated|rating|ratings|nominal|voltage|voltages|power|current|frequency|supply|serial|ser|class|protection class|energy|rated voltage|rated current|rated power|rated frequency|nennspannung|nennstrom|nennleistung|spannung|leistung|strom|tensión|tension|tensione|potencia|puissance|potenza|vermogen|spanning|corriente|courant|corrente|capacity|power supply|n°|sn|s/n|p/n|un|pn|watts|watt|amps|volts|consumption rate|mains
+ρ: pmax|pmpp|pm|wp|vmp|vmpp|umpp|imp|impp|voc|uoc|isc|noct|nmot
 F: the|at|in|on|for|with|without|w/|w/o|no|is|are|it|its|by|during|then|only|just|both|all|so|used|usage|runtime|run time|via|through the|also|my|our|le|la|les|der|die|das|den|el|los|las|il|lo|het|im|in the|at the|on the|each of|not|been|has|have|will|this|that|than|or|oder|ou|o
 G: kitchen|galley|lounge|living|dinette|bedroom|bathroom|washroom|wet room|toilet|cab|cabin|cockpit|loft|garage|boot|locker|outside|outdoors|inside|indoors|porch|rear|front|left|right|side|ceiling|wall|hall|bunk|medical|critical|essential|timer|plugged in|usb|adapter|adaptor|battery|charging|compressor time|compressor|compressor running|compressor on|before bed|before sleep|cycling|bar|inch|rx|tx|receive|receiving|transmit|transmitting|charged|unit|charger|chargers|psu
 `;

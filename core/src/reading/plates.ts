@@ -28,12 +28,12 @@ export function looksLikePlate({ tokens }: Facts): boolean {
 
 /** What a plate says in minutes of itself: a timer's span, how long it may run without a rest. */
 const NO_USE =
-  /timer|auto\W?off|(?<![\p{L}\d])(?:kb|s[236]|ed)(?![\p{L}\d])|kurz\S*betrieb|short\W?time|continuous|rest|inter\S*val|intermittent|\son(?!\p{L}).*\soff(?!\p{L})/iu;
+  /timer|auto\W?off|\b(?:kb|s[236]|ed)\b|kurz\S*betrieb|short\W?time|continuous|rest|inter\S*val|intermittent|\son\b.*\soff\b/i;
 /** "12 kg/24 h", "3 l / h": a rate, not how long it runs; "0–180 min": a timer's span. */
-const OF_A_RATE = /\p{L}[\p{L}³]*\s*\/\s*$|\d\s*[-–]\s*$/iu;
+const OF_A_RATE = /[a-z³]\s*\/\s*$|\d\s*[-–]\s*$/i;
 /** Shares that a plate tells of what it is: how efficient, how moist the air may be. */
-const QUALITY = /(?:eff\p{L}*\.?|η|humidity|rh|thd|wirkungsgrad|rendement|±)[\s:=<>≤≥]*$/iu;
-const QUALITY_AFTER = /^\s*(?:eff|rh(?!\p{L})|humidity|thd)/iu;
+const QUALITY = /(?:eff\w*\.?|η|humidity|rh|thd|wirkungsgrad|rendement|±)[\s:=<>≤≥]*$/i;
+const QUALITY_AFTER = /^\s*(?:eff|rh\b|humidity|thd)/i;
 /** Minutes below which a length on a plate is of a start. From memory. */
 const LEAST_USE_MIN = 1 / 6;
 

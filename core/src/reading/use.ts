@@ -243,11 +243,8 @@ function usesOf(said: Said, start: Load, draw: Draw, told: Told): Use[] {
   if (part && minutes >= MINUTES_PER_DAY && (times ?? 1) === 1) return [hoursOfPart(part)];
   const fixed = draw.kind === 'cycle' ? cycleLength(draw.phases) : null;
   const isSet = fixed !== null && !fixed.stretches;
-  if (fixed?.stretches && minutes > 0 && minutes < fixed.fixedMin)
-    said
-      .see('duration')
-      .slice(0, 1)
-      .forEach((fact) => unlike(said, fact));
+  const [length] = said.see('duration');
+  if (length && fixed?.stretches && minutes > 0 && minutes < fixed.fixedMin) unlike(said, length);
   if (part) {
     const count = times ?? (isSet ? Math.max(1, start.uses.length) : 1);
     const each = isSet ? fixed.fixedMin : minutes || usualMinutes(start);

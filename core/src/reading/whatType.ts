@@ -41,7 +41,7 @@ export function typeOf(
 }
 
 /** What it goes without. */
-const WITHOUT = /(?<!\p{L})(?:without|w\/o|no)\s+(?:an?\s+|the\s+)?\p{L}+/giu;
+const WITHOUT = /\b(?:without|w\/o|no)\s+(?:an?\s+|the\s+)?[^\s\d]+/gi;
 
 /** Types by a text's words: a size may be part of a type's name, or of this one thing alone. */
 function namedBy(read: Facts, name: readonly number[], words: string, firm: readonly Appliance[]): Match[] {
@@ -107,9 +107,9 @@ function likeliest({ facts, tokens }: Facts, near: readonly Match[], bus: Bus, i
 
 /** Words that say whether its compressor is on or off, or driven as fast as is needed; or that its start is held down. */
 const SAID =
-  /(?<!\p{L})(?:inverter|inverterger[äa]t|variable|split|multi-?split|heat\s?pump|roof\s?top|roof|window|wall|portable|spot|hose|fixed|on[/-]off|soft\s?-?start(?:er)?|monobloc)(?!\p{L})/iu;
+  /\b(?:inverter|inverterger[äa]t|variable|split|multi-?split|heat\s?pump|roof\s?top|roof|window|wall|portable|spot|hose|fixed|on[/-]off|soft\s?-?start(?:er)?|monobloc)\b/i;
 const AIR_CONDITIONER =
-  /(?<!\p{L})(?:air\s?-?\s?con(?:ditioner|ditioning)?s?|air\s?co|a\/c|ac|klimaanlage|klimager(?:ät|aet)|climatis(?:ation|eur)|clim)(?!\p{L})/iu;
+  /\b(?:air\s?-?\s?con(?:ditioner|ditioning)?s?|air\s?co|a\/c|ac|klimaanlage|klimager(?:ät|aet)|climatis(?:ation|eur)|clim)\b/i;
 
 /**
  * An air conditioner on mains of which neither is said starts four times as strongly as it runs or hardly more: which of

@@ -124,6 +124,7 @@ export function QuickAdd() {
             'aria-label': 'Add a load by name or watts',
             onChange: (event) => type(event.currentTarget.value),
             onFocus: () => setTouched(true),
+            onPaste: (event) => pasteLines(event, type),
             onKeyDown,
           })}
           maxLength={4000}
@@ -199,6 +200,17 @@ export function QuickAdd() {
       </div>
     </div>
   );
+}
+
+/** A plate that is pasted keeps its lines, each behind a bar. */
+function pasteLines(event: React.ClipboardEvent<HTMLInputElement>, type: (text: string) => void) {
+  const pasted = event.clipboardData.getData('text').trim();
+  if (!pasted.includes('\n')) return;
+  event.preventDefault();
+  const { value, selectionStart, selectionEnd } = event.currentTarget;
+  const lines = pasted.split(/\s*\n\s*/).join(' ¦ ');
+  const before = value.slice(0, selectionStart ?? value.length);
+  type(`${before}${before.trim() === '' ? '' : ' ¦ '}${lines}${value.slice(selectionEnd ?? value.length)}`);
 }
 
 /** How far units of one of the firm's own differ. */
