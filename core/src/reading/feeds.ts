@@ -145,7 +145,7 @@ const CHARGER = /charger|adapt[eo]r|psu|power (?:supply|brick|pack)|ladeger|netz
 function adapterOf(said: Said, outputs: readonly Feed[], others: readonly Feed[]): Feed | null {
   const mains = others.find(({ volts }) => volts && isMains(volts));
   const [output] = outputs;
-  const out = output && output.volts && !isMains(output.volts) && hasFigures(output) ? output : null;
+  const out = output?.volts && !isMains(output.volts) && hasFigures(output) ? output : null;
   // Volts of a battery's size beside a mains input of which only amps are said are what comes out, though no word says so.
   const plain = others.find(({ volts, side }) => volts && !isMains(volts) && side === 'plain');
   const isMaker = CHARGER.test(said.words) && said.isPlate;

@@ -1,6 +1,6 @@
 import type { Load } from '../job/schema.ts';
 import { type Appliance, isFullyNamed } from '../reference/appliances.ts';
-import { fitsBus, MAINS_FROM_V, NAMEPLATE, windowOf } from '../reference/nameplates.ts';
+import { fitsBus, NAMEPLATE, windowOf } from '../reference/nameplates.ts';
 import type { Bus } from './bus.ts';
 import type { Fact } from './facts.ts';
 import { chosenFeed, type Feed, feedsOf, highOf, isMains, lowOf } from './feeds.ts';
