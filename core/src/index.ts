@@ -271,6 +271,7 @@ export { type Bus, type Proposal, proposeLoad } from './reading/propose.ts';
 export type { Question } from './reading/question.ts';
 export { readUse } from './reading/readUse.ts';
 export { readSheet } from './reading/sheet.ts';
+export { readStation, type Station, withStation } from './reading/station.ts';
 // What is taken when nothing is known?
 export { APPLIANCES, type Appliance, findAppliances, fromFirm, nearMatches } from './reference/appliances.ts';
 export { CHEMISTRY, chargingVoltageV } from './reference/chemistries.ts';

@@ -115,7 +115,7 @@ interface Figure {
 /** Signs that part one figure and its words from the next. */
 const PARTING = /^[,;\n|]$/;
 
-function figuresOf(text: string): Figure[] {
+export function figuresOf(text: string): Figure[] {
   const tokens = lex(text);
   const figures: Figure[] = [];
   let before = 0;

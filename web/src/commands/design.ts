@@ -7,9 +7,11 @@ import {
   freeId,
   type Job,
   type SolarArray,
+  type Station,
   type System,
   UNIT_UNSAID,
   withoutLostDevices,
+  withStation,
 } from '@joulemetric/core';
 import type { Edit } from './loads.ts';
 
@@ -131,6 +133,12 @@ export const chooseInverterSize =
     if (found?.kind !== 'inverter') return job;
     return changeDevice(optionId, deviceId, { ratingW, ...(found.ratingW === ratingW ? {} : UNIT_UNSAID) })(job);
   };
+
+/** All that the plate of a portable station says, in one step; loads on devices that go hang on the first of their kind. */
+export const fillStation =
+  (id: string, station: Station): Edit =>
+  (job) =>
+    withoutLostDevices(changeOption(id, (option) => ({ ...option, system: withStation(option.system, station) }))(job));
 
 /** One more device, with what is usual for its kind. */
 export const addDevice = (optionId: string, kind: Device['kind']): Edit =>

@@ -1,4 +1,4 @@
-import { APPLIANCES, blankSupply, DAY_KINDS, type Job, proposeLoad } from '@joulemetric/core';
+import { APPLIANCES, blankSupply, DAY_KINDS, type Job, proposeLoad, readStation } from '@joulemetric/core';
 import fc from 'fast-check';
 import {
   addDevice,
@@ -7,6 +7,7 @@ import {
   changeMoveCost,
   chooseInverterSize,
   duplicateOption,
+  fillStation,
   removeDevice,
   removeOption,
 } from '../commands/design.ts';
@@ -49,6 +50,7 @@ export const anyCommand = fc
       changeBusVoltage(option, b % 2 ? 24 : 12),
       changeDevice(option, 'inverter', { policy: b % 2 ? 'always' : 'with-loads' }),
       chooseInverterSize(option, deviceAt(b), 500 + b),
+      fillStation(option, readStation(`${200 + a} Wh 12.8 V ¦ AC OUT 1000 W ¦ USB-C 60 W x${1 + (a % 3)}`)),
       addDevice(option, (['inverter', 'converter', 'port'] as const)[a % 3] ?? 'port'),
       removeDevice(option, deviceAt(b)),
       changeLoads(new Set([idAt(a)]), { device: deviceAt(b), path: b % 2 ? 'inverter' : 'dc-dc' }, option),

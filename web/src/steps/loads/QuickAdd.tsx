@@ -11,6 +11,7 @@ import {
 import { useCombobox } from 'downshift';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { Link, useLocation } from 'react-router';
+import { fillStation } from '../../commands/design.ts';
 import { addLoad, roomFor } from '../../commands/loads.ts';
 import { useFirmAppliances } from '../../edges/useFirmAppliances.ts';
 import { isAdding } from '../../shell/adding.ts';
@@ -49,6 +50,7 @@ export function QuickAdd() {
   }, [visit, state]);
   const open = text.trim() !== '' && (matches.length > 0 || proposal !== null);
   const question = proposal?.questions[0];
+  const station = question?.step === 'station' ? reader?.readStation(text) : undefined;
 
   // Enter before the line can be read, and a photo of what is not taken down yet, wait for it.
   const enters = useRef(false);
@@ -175,6 +177,11 @@ export function QuickAdd() {
             words={reader.questionWords(question)}
             step={question.step && reader.STEP_OF[question.step]}
             optionId={optionId}
+            station={station && reader.stationWords(station)}
+            onStation={() => {
+              if (station) edit(fillStation(optionId, station));
+              type('');
+            }}
             choiceWords={(choice) => reader.choiceWords(text, question, choice, firm, bus)}
             loud={asked}
             onFix={(meant) => type(reader.mended(text, question, meant))}
@@ -320,6 +327,8 @@ function Ask({
   words,
   step,
   optionId,
+  station,
+  onStation,
   choiceWords,
   loud,
   onFix,
@@ -329,6 +338,9 @@ function Ask({
   /** Where it belongs, when it is no load. */
   step: StepPath | undefined;
   optionId: string;
+  /** What the plate of a station fills in, in words. */
+  station: string | undefined;
+  onStation: () => void;
   choiceWords: (choice: string) => string;
   loud: boolean;
   onFix: (meant: string) => void;
@@ -348,6 +360,14 @@ function Ask({
               {choiceWords(choice)}
             </button>
           ))}
+        </p>
+      )}
+      {station && (
+        <p className="mt-1">
+          <span className="num block text-ink-2">{station}</span>
+          <button type="button" onClick={onStation} className="border-b border-ink font-medium phone:min-h-11">
+            Take it down as the station of this option
+          </button>
         </p>
       )}
       {step && (

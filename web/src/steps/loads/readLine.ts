@@ -8,11 +8,12 @@ import {
   proposeLoad,
   type Question,
   runningPowerW,
+  type Station,
   showText,
 } from '@joulemetric/core';
 
 /** All that reads the entry line: fetched once the first screen stands, see `useLineReader.ts`. */
-export { proposeLoad } from '@joulemetric/core';
+export { proposeLoad, readStation } from '@joulemetric/core';
 export { questionWords, STEP_OF } from './questionWords.ts';
 
 /** Of the types offered, at most. */
@@ -64,6 +65,20 @@ export function choiceWords(
   if (!load || questions.length > 0) return said;
   const pieces = load.quantity > 1 ? `${load.quantity} × ` : '';
   return `${said}: ${pieces}${showText(runningPowerW(load.draw), 'W')}, ${formatUse(load)}`;
+}
+
+/** What the plate of a station fills in, and what of it no field is for. */
+export function stationWords({ capacityWh, inverterW, solar, carW, mainsW, ports, left }: Station): string {
+  const said = [
+    capacityWh === null ? '' : `holds ${showText(capacityWh, 'Wh')}`,
+    inverterW === null ? '' : `inverter ${showText(inverterW, 'W')}`,
+    solar?.maxW == null ? '' : `sun ${showText(solar.maxW, 'W')}`,
+    carW === null ? '' : `car ${showText(carW, 'W')}`,
+    mainsW === null ? '' : `mains ${showText(mainsW, 'W')}`,
+    ports.length === 0 ? '' : `${ports.length} ${ports.length === 1 ? 'port' : 'ports'}`,
+  ].filter(Boolean);
+  const rest = left.length > 0 ? ` No field is for: ${left.join('; ')}.` : '';
+  return said.length === 0 ? '' : `Its plate: ${said.join(', ')}.${rest}`;
 }
 
 /** The words of a line without its numbers, for the search. */
