@@ -12,7 +12,7 @@ import { nameText, unread, wordsOf } from './naming.ts';
 import { isAside, looksLikePlate } from './plates.ts';
 import { type Power, powerOf } from './power.ts';
 import type { Question } from './question.ts';
-import { Reading } from './reading.ts';
+import { lostOf, Reading } from './reading.ts';
 import { readText } from './readText.ts';
 import { Said } from './said.ts';
 import { told } from './told.ts';
@@ -58,20 +58,29 @@ export function proposeLoad(
   const said = new Said(read, facts.facts, isPlate, named.words);
   said.notes.push(...facts.notes);
   const made = madeOf(said, named, idFor, bus, pick);
-  const asked = questionsOf(said, read, words.free, made, named, isPlate);
+  const raised = questionsOf(said, read, words.free, made, named, isPlate);
+  const whole = { start: 0, end: text.length };
+  const isElsewhere = raised.some(({ step }) => step);
+  const counted = { read, name: words.name, spoken: said.spoken, isPlate };
+  const lost = lostOf({ ...counted, asked: isElsewhere ? [whole] : raised });
+  const asked = [
+    ...raised,
+    ...lost.map(
+      ({ start, end, written }): Question => ({ code: 'unread-word', start, end, found: written, choices: [''] }),
+    ),
+  ];
   const isReady = made.load !== null && asked.length === 0;
   const questions = isReady && !pick ? whichCompressor(text, made.load as Load, named.base) : asked;
   const problem = isReady && questions.length === 0 ? unfit(made.load as Load) : null;
-  const isElsewhere = questions.some(({ step }) => step);
   const all: readonly Question[] =
-    problem === null ? questions : [{ code: 'unfit', start: 0, end: text.length, found: problem, choices: [] }];
+    problem === null ? questions : [{ code: 'unfit', ...whole, found: problem, choices: [] }];
   return {
     load: problem === null ? made.load : null,
     appliance: made.type,
     questions: all,
     missing: made.missing,
     notes: said.notes,
-    reading: new Reading(read, words.name, said.spoken, isElsewhere ? [{ start: 0, end: text.length }] : all, isPlate),
+    reading: new Reading({ ...counted, asked: isElsewhere ? [whole] : all }),
     isPlate,
     power: made.power,
   };
