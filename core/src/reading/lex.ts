@@ -247,7 +247,9 @@ function word(raw: readonly Raw[], i: number, before: readonly Token[], make: Ma
   }
   // "Slide-out", "plug-in" name a thing.
   const isHyphened = raw[i - 1]?.text === '-' && raw[i - 2]?.kind === 'word' && before.at(-2)?.cls === 'X';
-  const phrase = isHyphened ? null : phraseAt(raw, i);
+  // "A-3" is a name.
+  const isCode = one.text.length === 1 && raw[i + 1]?.text === '-' && raw[i + 2]?.kind === 'number';
+  const phrase = isHyphened || isCode ? null : phraseAt(raw, i);
   if (phrase) {
     make(phrase.cls, i, phrase.to, { tag: phrase.tag });
     return phrase.to;
