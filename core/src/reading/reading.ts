@@ -53,6 +53,8 @@ export class Reading {
   readonly name: readonly Token[];
   readonly facts: readonly Fact[];
   readonly ofFacts: readonly Token[];
+  /** Where each fact stands. */
+  readonly places: readonly Place[];
   readonly asked: readonly Token[];
   /** Small words and signs; of a plate also what is no figure of it. */
   readonly silent: readonly Token[];
@@ -65,6 +67,8 @@ export class Reading {
     this.name = name;
     this.facts = counted.read.facts;
     this.ofFacts = fact;
+    const { tokens, facts } = counted.read;
+    this.places = facts.map(({ from, to }) => ({ start: tokens[from]?.start ?? 0, end: tokens[to - 1]?.end ?? 0 }));
     this.asked = asked;
     this.silent = silent;
   }

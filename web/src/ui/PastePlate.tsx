@@ -21,7 +21,7 @@ export function PastePlate({ kind, onRead }: { kind: Kind; onRead: (fields: Read
   const shown = text.trim() === '' ? taken : read;
   return (
     <Popover.Root onOpenChange={() => setTaken(null)}>
-      <Popover.Trigger className="block border-b border-mark text-note text-ink-2 hover:text-ink phone:min-h-11">
+      <Popover.Trigger className="block min-h-6 text-note text-ink-2 underline decoration-mark underline-offset-4 hover:text-ink phone:min-h-11">
         or paste its plate
       </Popover.Trigger>
       <Popover.Portal>

@@ -252,7 +252,7 @@ const legible = (text: string): string => text.replace(/\s*[⎓⏛]\s*/g, ' DC '
 function PlateText({ text, reading, power }: { text: string } & Pick<Proposal, 'reading' | 'power'>) {
   const parts: React.ReactNode[] = [];
   let at = 0;
-  for (const { start, end } of reading.ofFacts) {
+  for (const { start, end } of reading.places) {
     parts.push(legible(text.slice(at, start)));
     parts.push(
       <mark key={start} className="bg-wash font-medium text-ink">
