@@ -78,7 +78,9 @@ export function stationWords({ capacityWh, inverterW, solar, carW, mainsW, ports
     ports.length === 0 ? '' : `${ports.length} ${ports.length === 1 ? 'port' : 'ports'}`,
   ].filter(Boolean);
   const rest = left.length > 0 ? ` No field is for: ${left.join('; ')}.` : '';
-  return said.length === 0 ? '' : `Its plate: ${said.join(', ')}.${rest}`;
+  return said.length === 0
+    ? ''
+    : `Its plate: ${said.join(', ')}.${rest} It replaces these of this option, and cable runs that are laid.`;
 }
 
 /** The words of a line without its numbers, for the search. */
