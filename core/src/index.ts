@@ -170,7 +170,16 @@ export type {
   Use,
 } from './job/schema.ts';
 export { formatShading, formatStretches, readShading, readStretches } from './job/stretches.ts';
-export { CONDUCTOR_KINDS, DAY_KINDS, FORMS, MOST_LOADS, PROTECTIONS, RUN_ENDS, SCHEMA_VERSION } from './job/values.ts';
+export {
+  CONDUCTOR_KINDS,
+  DAY_KINDS,
+  FORMS,
+  MAINS_V,
+  MOST_LOADS,
+  PROTECTIONS,
+  RUN_ENDS,
+  SCHEMA_VERSION,
+} from './job/values.ts';
 export { withoutLost } from './job/withoutLost.ts';
 export {
   CSV_COLUMNS,
@@ -212,7 +221,7 @@ export {
   type SimulatedInstrument,
   type Truth,
 } from './logbook/simulated.ts';
-export { readSpoken } from './logbook/spoken.ts';
+export { readSpoken, type SpokenTime } from './logbook/spoken.ts';
 export { type Zone, zoneOf } from './logbook/stamp.ts';
 export { type RowFault, type Series, type TableRead, TableReader } from './logbook/table.ts';
 export { truthOf } from './logbook/truth.ts';

@@ -1,4 +1,5 @@
 import { type InverterKey, inverterFigures } from '../explain/inverterIds.ts';
+import { MAINS_V } from '../job/values.ts';
 import { factorsOf } from '../moment/inverterSize.ts';
 import type { SizedInverter } from '../moment/sizeInverters.ts';
 import { INVERTER_SIZES_W, nextSize } from '../reference/sizes.ts';
@@ -138,7 +139,7 @@ export const mainsLicensed: Rule = ({ job, inverters: [main] }) =>
           code: 'mains-licensed',
           severity: 'note',
           where: at(main, 'rating'),
-          values: { volts: job.brief.region.mains === '230V-50Hz' ? 230 : 120 },
+          values: { volts: MAINS_V[job.brief.region.mains] },
         },
       ]
     : [];

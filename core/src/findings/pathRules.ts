@@ -1,5 +1,6 @@
 import { usesOn } from '../job/day.ts';
 import type { Device } from '../job/schema.ts';
+import { MAINS_V } from '../job/values.ts';
 import type { LoadProfile } from '../loads/profile.ts';
 import { stopWhOf } from '../loads/stop.ts';
 import { startExtraW } from '../moment/starts.ts';
@@ -179,7 +180,7 @@ export const converterStart: Rule = (assessed) =>
 /** The volts that reach an appliance: from the bus, or from what feeds it. */
 function voltsAt({ profiles, option, job }: Assessed) {
   const scale = option.system.busVoltageV / 12;
-  const mains = job.brief.region.mains === '230V-50Hz' ? 230 : 120;
+  const mains = MAINS_V[job.brief.region.mains];
   return profiles.flatMap(({ load }) => {
     const { device } = chainOf(load, option.system.devices);
     if (load.path === 'direct') return [{ load, low: BUS_12V.low * scale, high: BUS_12V.high * scale }];

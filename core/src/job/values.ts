@@ -17,6 +17,8 @@ export const SKIES = ['very-clear', 'mostly-clear', 'mixed', 'cloudy', 'overcast
 export const MARGINS = ['exact', 'plus-25', 'plus-50', 'room-to-grow'] as const;
 export const PATHS = ['direct', 'dc-dc', 'inverter', 'inverter-adapter', 'station', 'supply-only', 'fuel'] as const;
 export const MAINS = ['230V-50Hz', '120V-60Hz'] as const;
+/** V of the mains of a region. */
+export const MAINS_V: Readonly<Record<(typeof MAINS)[number], number>> = { '230V-50Hz': 230, '120V-60Hz': 120 };
 export const BUS_VOLTAGES = [12, 24, 48] as const;
 export const INSULATION = ['bare', 'light', 'good', 'thick'] as const;
 /** Kinds of day that may have uses of their own; where several apply, the last in this order wins. */

@@ -1,3 +1,5 @@
+import { type Measure, UNITS, type Unit } from '../reading/units.ts';
+
 /** What a meter reads. All are stored in the unit named here; Wh and Ah are counters. */
 export const QUANTITIES = ['soc', 'v', 'a', 'w', 'va', 'wh', 'ah', 'c'] as const;
 export type Quantity = (typeof QUANTITIES)[number];
@@ -29,55 +31,31 @@ export interface MeterUnit {
   readonly offset: number;
 }
 
-const of = (quantity: Quantity, factor = 1, offset = 0): MeterUnit => ({ of: quantity, factor, offset });
-
-/** Lower case, but for M, which tells mega from milli. */
-const UNITS: Readonly<Record<string, MeterUnit>> = {
-  '%': of('soc'),
-  pct: of('soc'),
-  percent: of('soc'),
-  share: of('soc', 100),
-  mv: of('v', 1e-3),
-  v: of('v'),
-  volt: of('v'),
-  volts: of('v'),
-  vdc: of('v'),
-  kv: of('v', 1e3),
-  ma: of('a', 1e-3),
-  a: of('a'),
-  amp: of('a'),
-  amps: of('a'),
-  ampere: of('a'),
-  adc: of('a'),
-  mw: of('w', 1e-3),
-  w: of('w'),
-  watt: of('w'),
-  watts: of('w'),
-  kw: of('w', 1e3),
-  va: of('va'),
-  kva: of('va', 1e3),
-  mwh: of('wh', 1e-3),
-  wh: of('wh'),
-  kwh: of('wh', 1e3),
-  Mwh: of('wh', 1e6),
-  mah: of('ah', 1e-3),
-  ah: of('ah'),
-  '°c': of('c'),
-  c: of('c'),
-  degc: of('c'),
-  celsius: of('c'),
-  '°f': of('c', 5 / 9, (-32 * 5) / 9),
-  f: of('c', 5 / 9, (-32 * 5) / 9),
-  degf: of('c', 5 / 9, (-32 * 5) / 9),
-  fahrenheit: of('c', 5 / 9, (-32 * 5) / 9),
-  k: of('c', 1, -273.15),
-  kelvin: of('c', 1, -273.15),
+/** What a measure is to a meter; its worth is in the unit that is stored but for these. */
+const OF_MEASURE: Readonly<Partial<Record<Measure, (worth: number) => MeterUnit>>> = {
+  share: (worth) => ({ of: 'soc', factor: worth * 100, offset: 0 }),
+  voltage: (factor) => ({ of: 'v', factor, offset: 0 }),
+  current: (factor) => ({ of: 'a', factor, offset: 0 }),
+  power: (factor) => ({ of: 'w', factor, offset: 0 }),
+  apparent: (factor) => ({ of: 'va', factor, offset: 0 }),
+  energy: (factor) => ({ of: 'wh', factor, offset: 0 }),
+  charge: (factor) => ({ of: 'ah', factor, offset: 0 }),
+  celsius: () => ({ of: 'c', factor: 1, offset: 0 }),
+  // Said of a reading, degrees are Celsius.
+  angle: () => ({ of: 'c', factor: 1, offset: 0 }),
+  fahrenheit: () => ({ of: 'c', factor: 5 / 9, offset: (-32 * 5) / 9 }),
+  kelvin: () => ({ of: 'c', factor: 1, offset: -273.15 }),
 };
 
-/** The unit that a word is, or null. "MWh" are mega, "mWh" milli; "MW" is not taken for milli either. */
+/** What a unit is to a meter, or null. */
+export const meterUnitOf = ({ of, worth }: Unit): MeterUnit | null => OF_MEASURE[of]?.(worth) ?? null;
+
+/** The unit that a word of a table is, or null. "MWh" are mega, "mWh" milli; "MW" is not taken for milli either. */
 export function unitOf(word: string): MeterUnit | null {
   const plain = word.trim().replace(/\s+/g, '').replace(/º/g, '°');
-  if (/^M(?:[Ww]h)$/.test(plain)) return UNITS.Mwh as MeterUnit;
+  if (/^M(?:[Ww]h)$/.test(plain)) return { of: 'wh', factor: 1e6, offset: 0 };
   if (/^M[WVA]/.test(plain)) return null;
-  return UNITS[plain.toLowerCase()] ?? null;
+  if (plain.toLowerCase() === 'share') return { of: 'soc', factor: 100, offset: 0 };
+  const unit = UNITS.get(plain.toLowerCase());
+  return unit === undefined || unit.of === 'angle' ? null : meterUnitOf(unit);
 }

@@ -28,7 +28,34 @@ const SAID: readonly (readonly [said: string, meant: Partial<ReturnType<typeof r
   ['81 % 40 W door opened twice', { values: { soc: 81, w: 40 }, note: 'door opened twice' }],
   ['door opened twice', { note: 'door opened twice' }],
   ['zero watts', { values: { w: 0 } }],
+  // Times since the beginning and of the day, what the display promises, two places, counts in notes.
+  [
+    '8 h: 84 %, display 1 day, lid three times, battery 12.3, fridge 12.2',
+    {
+      at: { sinceMin: 480 },
+      values: { soc: 84, v: 12.3 },
+      toGo: '1 day',
+      note: 'lid three times, fridge 12.2',
+    },
+  ],
+  ['at 2 h 91 percent', { at: { sinceMin: 120 }, values: { soc: 91 } }],
+  ['after 90 min: 40 W', { at: { sinceMin: 90 }, values: { w: 40 } }],
+  ['2 h 30 in, 88 %', { at: { sinceMin: 150 }, values: { soc: 88 } }],
+  ['two hours, eighty eight percent', { at: { sinceMin: 120 }, values: { soc: 88 } }],
+  ['14:30 84 %', { at: { clockMin: 870 }, values: { soc: 84 } }],
+  ['at 2 pm: 84 %', { at: { clockMin: 840 }, values: { soc: 84 } }],
+  ['2:15 pm, 12.6 V', { at: { clockMin: 855 }, values: { v: 12.6 } }],
+  ['−6.2 A, 20.6 Ah used, 29 h left', { values: { a: -6.2, ah: 20.6 }, toGo: '29 h' }],
+  ['84 %, 1 d 4 h left', { values: { soc: 84 }, toGo: '1 d 4 h' }],
+  ['battery 12.3 V, fridge says 12.2 V', { values: { v: 12.3 }, note: 'fridge 12.2 V' }],
+  ['fridge 12.2 V, battery 12.3 V', { values: { v: 12.3 }, note: 'fridge 12.2 V' }],
+  ['81 %, lid 3 times, setting 4', { values: { soc: 81 }, note: 'lid 3 times, setting 4' }],
+  ['lid open 5 min, 80 %', { values: { soc: 80 }, note: 'lid open 5 min' }],
+  ['81 % and three cold drinks went in', { values: { soc: 81 }, note: 'three cold drinks went in' }],
   // What is not clear is asked about.
+  ['81 % 5 min', { question: '“5 min” since when? Say “at 2 h” or “2 h left”.' }],
+  ['battery 84', { question: expect.stringContaining('“84” of what?') }],
+  ['fridge 12.2 V, tap 12.3 V', { question: expect.stringContaining('Two times volts') }],
   ['81', { question: '“81” of what? Say percent, volts, amps, watts, watt-hours, amp-hours or degrees.' }],
   ['81 percent 40', { question: expect.stringContaining('“40” of what?') }],
   ['80 percent 81 percent', { question: 'Two times state of charge: 80 and 81 %. Say one of them.' }],
@@ -40,7 +67,15 @@ const SAID: readonly (readonly [said: string, meant: Partial<ReturnType<typeof r
 
 describe('a reading as it is said', () => {
   it.each(SAID)('“%s”', (said, meant) => {
-    expect(readSpoken(said)).toEqual({ mark: null, values: {}, note: '', question: null, ...meant });
+    expect(readSpoken(said)).toEqual({
+      at: null,
+      mark: null,
+      values: {},
+      toGo: '',
+      note: '',
+      question: null,
+      ...meant,
+    });
   });
 
   it('property: every quantity said with its unit is taken as it is, in any order', () => {
@@ -62,8 +97,8 @@ describe('a reading as it is said', () => {
   it('property: nothing that is said is lost: words are a value, a mark, a note or a question', () => {
     fc.assert(
       fc.property(fc.array(fc.stringMatching(/^[a-z]{3,8}$/), { minLength: 1, maxLength: 6 }), (words) => {
-        const { mark, note, values, question } = readSpoken(words.join(' '));
-        const said = mark !== null || question !== null || Object.keys(values).length > 0;
+        const { at, mark, note, toGo, values, question } = readSpoken(words.join(' '));
+        const said = at !== null || mark !== null || toGo !== '' || question !== null || Object.keys(values).length > 0;
         expect(said || note === words.join(' ')).toBe(true);
       }),
     );

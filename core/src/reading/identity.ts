@@ -34,7 +34,10 @@ const NAMES: readonly (readonly [OfStep, RegExp])[] = [
     /^(?:(?:solar|charge|mppt|pwm)\s+)+(?:charge\s+)?(?:controller|regulator)s?$|^(?:mppt|solarladeregler|laderegler)$/,
   ],
   ['dcdc', /^(?:dc\s*-?\s*(?:to\s*-?\s*)?dc(?:\s+converter)?|b2b)$/],
-  ['shore', /^(?:shore(?:\s*power)?|(?:mains )?hook-?\s?up|landstrom)$/],
+  [
+    'shore',
+    /^(?:shore(?:\s*power)?|(?:mains |electric |site )?hook-?\s?up|ehu|(?:camp\s?)?site(?: (?:supply|power|socket|hookup))?|landstrom)$/,
+  ],
   [
     'inverter',
     /^(?:(?:power\s+|combi )?inverters?|wechselrichter|onduleurs?|convertisseurs?|omvormers?|inversor(?:es)?|inverter\s*[-/]?\s*chargers?)$/,
@@ -63,7 +66,7 @@ const OWN_W = 60;
 const OWN_A = 5;
 
 const BATTERY =
-  /\b(?:batter(?:y|ies)(?:\s+(?:bank|pack)s?)?|accu(?:mulator)?s?|akkus?|batterie[ns]?|bater[ií]as?|lifepo4|lfp|agm)\b/i;
+  /\b(?:(?:house |battery )?(?:bank|store)s?|batter(?:y|ies)(?:\s+(?:bank|pack)s?)?|accu(?:mulator)?s?|akkus?|batterie[ns]?|bater[ií]as?|lifepo4|lfp|agm)\b/i;
 const STORAGE =
   /^(?:of|storage|bank|pack|system|capacity|li\w*|lfp|agm|gel|lead\S*|deep|cycle|leisure|house|starter)\b/i;
 /** What charges a store of a vehicle, as against a phone's or a tool's charger. */

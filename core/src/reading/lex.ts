@@ -1,5 +1,6 @@
 import { PHRASES } from './lexicon.ts';
-import { bothReadings, NUMBER_WORDS, NUMERAL, readNumber } from './numeral.ts';
+import { decimalsBehind, numberInWords } from './numberWords.ts';
+import { bothReadings, NUMERAL, readNumber } from './numeral.ts';
 import { MANY, type Measure, POSSIBLE, UNITS, type Unit } from './units.ts';
 
 /** A piece of a text. All of them in a row are the text but for its blanks: nothing is rewritten, nothing falls between. */
@@ -42,6 +43,8 @@ const CLASS_OF: Readonly<Record<Measure, string>> = {
   fahrenheit: 'C',
   angle: 'C',
   area: 'U',
+  gauge: 'U',
+  conductor: 'U',
   mass: 'U',
   resistance: 'U',
   kelvin: 'U',
@@ -164,6 +167,8 @@ function number(raw: readonly Raw[], i: number, before: readonly Token[], make: 
     make(phrase.cls, i, phrase.to, { tag: phrase.tag });
     return phrase.to;
   }
+  const pointed = decimalsBehind(raw, { value: readNumber(one.text), to: i + 1 });
+  if (pointed) return numberToken(raw, i, pointed, make);
   const gap =
     next?.kind === 'blank' || (next?.kind === 'sign' && next.text === '-' && raw[i + 2]?.kind === 'word') ? 1 : 0;
   const at = i + 1 + gap;
@@ -249,6 +254,9 @@ function word(raw: readonly Raw[], i: number, before: readonly Token[], make: Ma
   const isHyphened = raw[i - 1]?.text === '-' && raw[i - 2]?.kind === 'word' && before.at(-2)?.cls === 'X';
   // "A-3" is a name.
   const isCode = one.text.length === 1 && raw[i + 1]?.text === '-' && raw[i + 2]?.kind === 'number';
+  // "A hundred watts"; every other article stands for itself.
+  const hundreds = one.text === 'a' && !isGlued ? numberInWords(raw, i) : null;
+  if (hundreds) return numberToken(raw, i, hundreds, make);
   const phrase = isHyphened || isCode ? null : phraseAt(raw, i);
   if (phrase) {
     make(phrase.cls, i, phrase.to, { tag: phrase.tag });
@@ -270,13 +278,8 @@ function word(raw: readonly Raw[], i: number, before: readonly Token[], make: Ma
     make(CLASS_OF[time.of], i, i + 1, { unit: time });
     return i + 1;
   }
-  const number = NUMBER_WORDS[one.text];
-  if (number !== undefined && !isGlued) {
-    const to = unitBehind(raw, i);
-    make('N', i, i + 1, { value: number, tag: 'word' });
-    if (to) make(CLASS_OF[to.unit.of], to.at, to.to, { unit: to.unit });
-    return to ? to.to : i + 1;
-  }
+  const number = isGlued ? null : numberInWords(raw, i);
+  if (number) return numberToken(raw, i, number, make);
   // IPX4, R134a, P1, K-17: letters and figures together are a name.
   const code = codeAt(raw, i);
   if (code > i) {
@@ -285,6 +288,14 @@ function word(raw: readonly Raw[], i: number, before: readonly Token[], make: Ma
   }
   make('X', i, i + 1);
   return i + 1;
+}
+
+/** A number in words, and the unit behind it. */
+function numberToken(raw: readonly Raw[], i: number, { value, to }: { value: number; to: number }, make: Make): number {
+  const unit = unitBehind(raw, to - 1);
+  make('N', i, to, { value, tag: 'word' });
+  if (unit) make(CLASS_OF[unit.unit.of], unit.at, unit.to, { unit: unit.unit });
+  return unit ? unit.to : to;
 }
 
 /** "12 V DC", "AC 230 V", "AC/DC"; an AC by itself is a machine that cools. */

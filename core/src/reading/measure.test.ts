@@ -170,3 +170,24 @@ describe('a number in a field that shows its unit', () => {
     );
   });
 });
+
+describe('amps and amp-hours at known volts', () => {
+  it.each<[string, string, number, number]>([
+    // 500 Wh / 12.8 V, 40 W / 12 V, 1.2 kWh / 24 V, 2.3 kW / 230 V.
+    ['500 Wh', 'Ah', 12.8, 39.0625],
+    ['1.2 kWh', 'Ah', 24, 50],
+    ['40 W', 'A', 12, 3.3333],
+    ['2.3 kW', 'A', 230, 10],
+    // What is written in the field's own unit stays.
+    ['100 Ah', 'Ah', 12.8, 100],
+    ['100', 'Ah', 12.8, 100],
+    ['16 A', 'A', 230, 16],
+  ])('“%s” where %s are shown at %s V', (typed, unit, volts, value) => {
+    expect(readMeasure(typed, unit, volts)).toEqual({ value: expect.closeTo(value, 3) });
+  });
+
+  it('are asked for where no volts are known, and where it is neither', () => {
+    expect(readMeasure('500 Wh', 'Ah')).toHaveProperty('problem');
+    expect(readMeasure('40 m', 'A', 12)).toEqual({ problem: 'Write a current, such as 3.5 A' });
+  });
+});

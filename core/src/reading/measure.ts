@@ -1,4 +1,5 @@
-import { awgAreaMm2, gaugeNumber } from '../quantity/awg.ts';
+import { awgAreaMm2 } from '../quantity/awg.ts';
+import { readConductor } from './conductor.ts';
 import { type Read, readField } from './field.ts';
 import { lex, type Token } from './lex.ts';
 import { NUMERAL, readNumber } from './numeral.ts';
@@ -35,8 +36,10 @@ const OF_LINES = {
   s: ['duration', 1 / 60],
 } as const;
 
+/** What makes these at known volts. */
+const AT_VOLTS = { A: 'W', Ah: 'Wh' } as const;
+
 const SIGNED = new RegExp(`^(-|minus\\s+)?\\s*(${NUMERAL})$`, 'iu');
-const GAUGE = /^(?:(?:awg|ga|gauge)\s*([\d/]+)|([\d/]+)\s*(?:awg|ga|gauge)|([1-4]\/0))$/iu;
 /** One way of writing each sign. */
 const plain = (text: string): string =>
   text
@@ -51,11 +54,17 @@ const plain = (text: string): string =>
  * A number as it is typed where a unit is shown, in that unit: bare, with the unit, or with another unit of the same
  * quantity ("13 ft" where m are shown). What is something else is refused, and what would be understood is named.
  * @param unit as it is shown; what stands behind a blank or a comma only explains it. '' = a plain number
+ * @param atV of what it is, where watts are amps and watt-hours amp-hours ("500 Wh" where Ah are shown); null = unknown
  */
-export function readMeasure(written: string, unit: string): Read {
+export function readMeasure(written: string, unit: string, atV: number | null = null): Read {
   const [shown = ''] = unit.split(/[ ,]/);
   const text = written.trim().replace(/^\+\s*(?=[\d.,])/, '');
-  if (shown in OF_LINES) return asInLines(text, shown as keyof typeof OF_LINES);
+  if (shown in OF_LINES) {
+    const read = asInLines(text, shown as keyof typeof OF_LINES);
+    const wide = 'problem' in read && atV !== null ? AT_VOLTS[shown as keyof typeof AT_VOLTS] : undefined;
+    const power = wide ? asInLines(text, wide) : read;
+    return wide && 'value' in power ? { value: power.value / (atV as number) } : read;
+  }
   const typed = plain(text);
   if (shown === '°C' || shown === '°F') return temperature(typed, shown);
   const bare = signed(typed);
@@ -125,11 +134,10 @@ function sumOf(typed: string, measures: readonly Measure[]): number {
   return isBelow ? -sum : sum;
 }
 
-/** mm² of "4 AWG", "2/0", in m²; null where it is none. */
+/** mm² of "4 AWG", "2/0"; null where it is none. */
 function gaugeMm2(typed: string): number | null {
-  const match = GAUGE.exec(typed);
-  const n = match ? gaugeNumber(match[1] ?? match[2] ?? match[3] ?? '') : null;
-  return n === null ? null : awgAreaMm2(n);
+  const read = readConductor(lex(typed));
+  return read?.is === 'gauge' && read.times === 1 && Number.isFinite(read.value) ? awgAreaMm2(read.value) : null;
 }
 
 /** How a currency may stand beside its number: its code and its sign. */

@@ -26,23 +26,12 @@ const PLAIN = '\\d+(?:[.,]\\d+)*(?:e[+-]?\\d+(?![\\p{L}\\d]))?';
 export const NUMERAL = `(?:\\d+[ -]${FRACTION}|${FRACTION}|\\d*\\s?[${SIGNS}]|${GROUPED}|${PLAIN}|(?<![^\\s(@=~])[.,]\\d+)`;
 
 /** Numbers that are written out. */
-export const NUMBER_WORDS: Readonly<Record<string, number>> = {
-  one: 1,
-  two: 2,
-  three: 3,
-  four: 4,
-  five: 5,
-  six: 6,
-  seven: 7,
-  eight: 8,
-  nine: 9,
-  ten: 10,
-  twelve: 12,
-  fifteen: 15,
-  twenty: 20,
-  thirty: 30,
-  forty: 40,
-};
+export const NUMBER_WORDS: Readonly<Record<string, number>> = Object.fromEntries([
+  ...'zero one two three four five six seven eight nine ten eleven twelve thirteen fourteen fifteen sixteen seventeen eighteen nineteen'
+    .split(' ')
+    .map((word, value) => [word, value]),
+  ...'twenty thirty forty fifty sixty seventy eighty ninety'.split(' ').map((word, i) => [word, 20 + 10 * i]),
+]);
 
 /** A number as written; NaN when it is none. Of two readings the commoner: a comma before three digits groups. */
 export function readNumber(text: string): number {

@@ -15,6 +15,8 @@ export type Measure =
   | 'share'
   | 'length'
   | 'area'
+  | 'gauge'
+  | 'conductor'
   | 'mass'
   | 'volume'
   | 'flow'
@@ -52,6 +54,7 @@ const TABLE: readonly (readonly [of: Measure, worth: number, names: string])[] =
   ['current', 1, 'a|amp|amps|ampere|amperes|adc|aac|amperios'],
   ['current', 0.001, 'ma|milliamp|milliamps|milliampere'],
   ['energy', 1, 'wh|watt-hour|watt-hours|watt hour|watt hours|watthours|w h'],
+  ['energy', 0.001, 'mwh'],
   ['energy', 1000, 'kwh|kilowatt-hour|kilowatt-hours|kilowatt hour|kilowatt hours|units of electricity|kw/h'],
   ['charge', 1, 'ah|amp-hour|amp-hours|amp hour|amp hours|amphours|ampere hours'],
   ['charge', 0.001, 'mah'],
@@ -67,7 +70,10 @@ const TABLE: readonly (readonly [of: Measure, worth: number, names: string])[] =
   ['length', M_PER_FT / 12, 'in|inch|inches|"|″|”|zoll'],
   ['area', 1, 'm2|m²|sq m|sqm'],
   ['area', M_PER_FT ** 2, 'ft2|ft²|sq ft|sqft'],
-  ['area', 1e-6, 'mm2|mm²|mm^2|sq mm|sqmm'],
+  ['area', 1e-6, 'mm2|mm²|mm^2|sq mm|sqmm|sq. mm|qmm|mmq'],
+  // Of a conductor: the number of its gauge, and thousands of circular mils.
+  ['gauge', 1, 'awg|ga|gauge|b&s|b & s'],
+  ['conductor', 0.50671e-6, 'kcmil|mcm'],
   ['mass', 1, 'kg|kgs|kilo|kilos'],
   ['mass', 0.001, 'g'],
   ['mass', 1000, 't'],
@@ -84,9 +90,9 @@ const TABLE: readonly (readonly [of: Measure, worth: number, names: string])[] =
   ['resistance', 1, 'ω|ohm|ohms'],
   ['resistance', 0.001, 'mω|mohm|mohms|milliohm|milliohms'],
   ['angle', 1, '°|deg|degree|degrees|º'],
-  ['kelvin', 1, 'k'],
-  ['celsius', 1, '°c|c|℃|deg c|degrees c|degrees celsius|º c|celsius'],
-  ['fahrenheit', 1, '°f|f|℉|deg f|degrees f|degrees fahrenheit|fahrenheit'],
+  ['kelvin', 1, 'k|kelvin'],
+  ['celsius', 1, '°c|c|℃|deg c|degc|degrees c|degrees celsius|º c|celsius'],
+  ['fahrenheit', 1, '°f|f|℉|deg f|degf|degrees f|degrees fahrenheit|fahrenheit'],
   ['metres-or-minutes', 1, 'm'],
   ['feet-or-minutes', 1, "'|′|’"],
   [

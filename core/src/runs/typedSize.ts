@@ -1,6 +1,8 @@
 import type { Run } from '../job/schema.ts';
 import { awgAreaMm2, gaugeNumber, THINNEST_AWG } from '../quantity/awg.ts';
 import { show, showText, type Units } from '../quantity/format.ts';
+import { readConductor } from '../reading/conductor.ts';
+import { lex, type Token } from '../reading/lex.ts';
 import { readMeasure } from '../reading/measure.ts';
 
 /** A size of cable as it can be bought. */
@@ -28,21 +30,8 @@ const AUTOMOTIVE_MM2: Readonly<Record<number, number>> = { 3: 1.1, 4: 1.84, 5: 2
 
 const SMALLEST_MM2 = 0.2;
 const LARGEST_MM2 = 300;
-/** mm² of a thousand circular mils. */
-const KCMIL_MM2 = 0.50671;
-
-const NUMBER = '(\\d+(?:[.,]\\d+)?)';
-const AREA = new RegExp(`^${NUMBER}\\s*(?:mm\\s*(?:²|2|\\^2)|sq\\.?\\s*mm|qmm|mmq)$`);
-const MILLIMETRES = new RegExp(`^${NUMBER}\\s*mm$`);
-const KCMIL = new RegExp(`^${NUMBER}\\s*(?:kcmil|mcm)$`);
-const GAUGE_WORD = '(?:awg|ga|gauge|b\\s*&\\s*s)';
-const GAUGE = new RegExp(`^(?:(?:${GAUGE_WORD}|#|no\\.?)\\s*([\\d/]+)|([\\d/]+)\\s*${GAUGE_WORD})$`);
-const AUGHT = /^(0{1,4}|[1-6]\/0)$/;
-const BARE = new RegExp(`^${NUMBER}$`);
-const TIMES = /^(\d)\s*[x×*]\s*(.+)$/;
-
-const IN_PARALLEL = /\b(?:(?:in\s+)?parallel|side\s+by\s+side|beside\s+one\s+another)\b/g;
-const OF_CORES = /\b(?:twin|(?:\d\s*-?\s*)?cores?)\b/g;
+const IN_PARALLEL = new Set('in parallel side by beside one another'.split(' '));
+const METALS = new Set('solid aluminium aluminum alu al copper cu cable wire'.split(' '));
 /** mm² up to which cable is sold with several cores in one sheath: there "2 ×" may count its cores. Common practice. */
 const CORED_TO_MM2 = 16;
 
@@ -51,13 +40,21 @@ const CORED_TO_MM2 = 16;
  * things.
  */
 export function readCableSize(typed: string): ReadSize {
-  const text = typed.trim().toLowerCase().replaceAll('，', ',');
-  const read = readOne(text.replace(IN_PARALLEL, ' ').replace(OF_CORES, ' ').trim(), typed);
+  const tokens = lex(typed);
+  if (tokens.length === 0) return problem('Type a size, such as 6 mm² or 10 AWG.');
+  const says = (words: RegExp) => tokens.some(({ text }) => words.test(text));
+  const isParallel = says(/^(?:parallel|side|beside)$/);
+  const cores = coresIn(tokens);
+  const metal = says(/^(?:aluminium|aluminum|alu|al)$/) ? 'aluminium' : says(/^solid$/) ? 'solid' : null;
+  const left = tokens.filter(
+    (token) => !cores.includes(token) && !METALS.has(token.text) && !(isParallel && IN_PARALLEL.has(token.text)),
+  );
+  const read = sizeOf(left, metal, typed);
   if (read.kind !== 'size' || read.size.parallel < 2) return read;
   const { parallel, areaMm2 } = read.size;
   const cored = { ...read.size, parallel: 1 };
-  if (text.search(OF_CORES) >= 0) return { kind: 'size', size: cored };
-  if (text.search(IN_PARALLEL) >= 0 || areaMm2 > CORED_TO_MM2) return read;
+  if (cores.length > 0) return { kind: 'size', size: cored };
+  if (isParallel || areaMm2 > CORED_TO_MM2) return read;
   return {
     kind: 'ask',
     question: `${sizeWords(read.size)}: a cable of ${parallel} cores, or ${parallel} conductors in parallel for each way?`,
@@ -68,45 +65,35 @@ export function readCableSize(typed: string): ReadSize {
   };
 }
 
+/** "Twin", "2-core", "3 cores". */
+function coresIn(tokens: readonly Token[]): readonly Token[] {
+  const at = tokens.findIndex(({ text }) => /^(?:twin|cores?)$/.test(text));
+  if (at < 0) return [];
+  const from = tokens[at - 1]?.text === '-' ? at - 2 : at - 1;
+  const hasNumber = tokens[at]?.text !== 'twin' && tokens[from]?.cls === 'N';
+  return tokens.slice(hasNumber ? from : at, at + 1);
+}
+
 /** A size as it can be typed without a question. */
 export const sizeTyped = (size: CableSize): string =>
   `${sizeWords(size)}${size.parallel > 1 && size.areaMm2 <= CORED_TO_MM2 ? ' in parallel' : ''}`;
 
-function readOne(text: string, typed: string): ReadSize {
-  if (text === '') return problem('Type a size, such as 6 mm² or 10 AWG.');
-  const words = ofMetal(text);
-  const times = TIMES.exec(words.rest);
-  const parallel = times ? Number(times[1]) : 1;
-  const rest = (times?.[2] ?? words.rest).trim();
-  if (parallel < 1 || parallel > 6) return problem('From 1 to 6 conductors beside one another.');
+function sizeOf(tokens: readonly Token[], metal: Run['conductor'] | null, typed: string): ReadSize {
+  const read = readConductor(tokens);
+  if (!read) return problem(`“${typed.trim()}” is no size of cable: type 6 mm², 10 AWG or 2/0.`);
+  const { is, value, written, times } = read;
+  if (!Number.isInteger(times) || times < 1 || times > 6) return problem('From 1 to 6 conductors beside one another.');
   const made = (areaMm2: number, conductor: Run['conductor']): CableSize => ({
     areaMm2,
-    conductor: words.conductor ?? conductor,
-    parallel,
+    conductor: metal ?? conductor,
+    parallel: times,
   });
-  const area = AREA.exec(rest);
-  if (area) return within(made(numberOf(area[1]), 'flexible'));
-  const kcmil = KCMIL.exec(rest);
-  if (kcmil) return within(made(numberOf(kcmil[1]) * KCMIL_MM2, 'awg'));
-  const gauge = GAUGE.exec(rest);
-  const number = gauge ? (gauge[1] ?? gauge[2] ?? '') : AUGHT.test(rest) && rest !== '0' ? rest : null;
-  if (number !== null) {
-    const n = gaugeNumber(number);
-    if (n === null) return problem(`“${number}” is no AWG size: from ${THINNEST_AWG} down to 0, then 1/0 to 4/0.`);
-    return within(made(awgAreaMm2(n), 'awg'));
-  }
-  const millimetres = MILLIMETRES.exec(rest);
-  if (millimetres) return askMillimetres(numberOf(millimetres[1]), made);
-  const bare = BARE.exec(rest);
-  if (bare) return askBare(bare[1] ?? '', made);
-  return problem(`“${typed.trim()}” is no size of cable: type 6 mm², 10 AWG or 2/0.`);
-}
-
-function ofMetal(text: string): { readonly rest: string; readonly conductor: Run['conductor'] | null } {
-  const solid = /\bsolid\b/.test(text);
-  const aluminium = /\b(?:aluminium|aluminum|alu|al)\b/.test(text);
-  const rest = text.replace(/\b(?:solid|aluminium|aluminum|alu|al|copper|cu|cable|wire)\b/g, ' ').trim();
-  return { rest, conductor: aluminium ? 'aluminium' : solid ? 'solid' : null };
+  if (is === 'millimetres') return askMillimetres(value, made);
+  if (is === 'bare') return askBare(value, written, made);
+  if (is !== 'gauge') return within(made(value, is === 'area' ? 'flexible' : 'awg'));
+  if (Number.isNaN(value))
+    return problem(`“${written}” is no AWG size: from ${THINNEST_AWG} down to 0, then 1/0 to 4/0.`);
+  return within(made(awgAreaMm2(value), 'awg'));
 }
 
 type Made = (areaMm2: number, conductor: Run['conductor']) => CableSize;
@@ -127,8 +114,7 @@ function askMillimetres(mm: number, made: Made): ReadSize {
   return { kind: 'ask', question: `${shown(mm)} mm of what? Cable is sold by area and by diameter.`, choices };
 }
 
-function askBare(number: string, made: Made): ReadSize {
-  const value = numberOf(number);
+function askBare(value: number, number: string, made: Made): ReadSize {
   const n = gaugeNumber(number);
   const choices = [
     ...(value >= SMALLEST_MM2 && value <= LARGEST_MM2 ? [choice(`${shown(value)} mm²`, made(value, 'flexible'))] : []),
@@ -140,7 +126,6 @@ function askBare(number: string, made: Made): ReadSize {
 
 const choice = (label: string, size: CableSize): CableChoice => ({ label, size });
 const problem = (text: string): ReadSize => ({ kind: 'problem', problem: text });
-const numberOf = (text: string | undefined): number => Number((text ?? '').replace(',', '.'));
 const shown = (value: number): string => String(Number(value.toPrecision(3)));
 
 const within = (size: CableSize): ReadSize =>

@@ -299,6 +299,10 @@ generator 2kW 3h ⇒ ?source
 petrol generator 1kW ⇒ ?source
 wind turbine 400W ⇒ ?source
 alternator 100A ⇒ ?source
+10 A site ⇒ ?source
+site supply 16 A ⇒ ?source
+store 500 Wh ⇒ ?battery
+house bank 200 Ah ⇒ ?battery
 inverter 2000W ⇒ ?source
 pure sine inverter 1500W ⇒ ?source
 inverter charger 3000VA ⇒ ?source

@@ -82,6 +82,8 @@ interface QuantityFieldProps {
   readonly unit: string;
   /** What reads it, of a quantity that is written in ways of its own or is of one thing only. */
   readonly read?: (text: string) => ReturnType<typeof readMeasure>;
+  /** V at which watts may be typed for amps, and watt-hours for amp-hours. */
+  readonly atV?: number;
   /** What one of the shown unit is in the core's unit. */
   readonly factor?: number;
   readonly min: number;
@@ -174,9 +176,9 @@ export function LineField({
 
 function readQuantity(
   text: string,
-  { unit, read: own, factor = 1, min, max, whole }: QuantityFieldProps,
+  { unit, read: own, atV, factor = 1, min, max, whole }: QuantityFieldProps,
 ): { value: number } | { problem: string } {
-  const read = own ? own(text) : readMeasure(text, unit);
+  const read = own ? own(text) : readMeasure(text, unit, atV);
   if ('problem' in read) return read;
   const { value } = read;
   if (value < min || value > max) {

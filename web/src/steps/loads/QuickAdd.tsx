@@ -3,6 +3,7 @@ import {
   type Bus,
   formatNumber,
   formatUse,
+  MAINS_V,
   type Proposal,
   type Question,
   runningPowerW,
@@ -241,7 +242,7 @@ const KEYS_ONLY: ReadonlySet<string> = new Set([
 function useBus(): Bus {
   const { job, optionId } = useJob();
   const busV = job.options.find(({ id }) => id === optionId)?.system.busVoltageV ?? 12;
-  const mainsV = job.brief.region.mains === '230V-50Hz' ? 230 : 120;
+  const mainsV = MAINS_V[job.brief.region.mains];
   return useMemo(() => ({ busV, mainsV }), [busV, mainsV]);
 }
 

@@ -4,6 +4,7 @@ import { keepPhoto, keepReading, useOutbox } from '../../edges/useOutbox.ts';
 import { Button } from '../../ui/Button.tsx';
 import { CameraButton } from '../../ui/CameraButton.tsx';
 import { useReadIn } from './logUnits.ts';
+import { momentSaid } from './momentSaid.ts';
 
 const TYPED = ['soc', 'v', 'a', 'w', 'wh', 'ah', 'c'] as const satisfies readonly Quantity[];
 const KEYS = ['1', '2', '3', '4', '5', '6', '7', '8', '9', '.', '0', '⌫'] as const;
@@ -22,13 +23,24 @@ type Values = Partial<Record<Quantity, string>>;
 /** A time on the wall as a field of the page takes it. */
 const wallOf = (ms: number): string =>
   new Date(ms - new Date(ms).getTimezoneOffset() * 60_000).toISOString().slice(0, 16);
+const clockText = (when: Date): string =>
+  when.toLocaleString(undefined, { weekday: 'short', hour: '2-digit', minute: '2-digit' });
 const wallNow = (): string => wallOf(Date.now());
 
 /**
  * A reading with one thumb: what, how much, done. The time is now unless another is said; several quantities of one
  * moment make one reading. It is kept in the browser before it is sent.
  */
-export function Keypad({ jobId, logId, last }: { jobId: string | null; logId: string; last: LogReading | null }) {
+export function Keypad({
+  jobId,
+  logId,
+  entries,
+}: {
+  jobId: string | null;
+  logId: string;
+  entries: readonly LogReading[];
+}) {
+  const last = entries.at(-1) ?? null;
   const waiting = useOutbox().waiting.filter(({ item }) => item.kind === 'reading' && item.logId === logId).length;
   const [quantity, setQuantity] = useState<Quantity>(() => TYPED.find((one) => last?.[one] != null) ?? 'soc');
   const [values, setValues] = useState<Values>({});
@@ -82,18 +94,24 @@ export function Keypad({ jobId, logId, last }: { jobId: string | null; logId: st
     }
     const marked = mark ?? more.mark ?? undefined;
     const those = Object.entries(kept) as [Quantity, number][];
-    if (those.length === 0 && marked === undefined && note + more.note === '' && toGo === '' && photo === null) {
+    const toGoSaid = toGo.trim() || more.toGo;
+    if (those.length === 0 && marked === undefined && note + more.note + toGoSaid === '' && photo === null) {
       setTold('Type what the display shows.');
       return false;
     }
-    const when = at === null ? new Date() : new Date(at);
+    const saidAt = more.at === null ? null : momentSaid(more.at, entries, Date.now());
+    if (typeof saidAt === 'string') {
+      setTold(saidAt);
+      return false;
+    }
+    const when = at !== null ? new Date(at) : saidAt === null ? new Date() : new Date(saidAt);
     const words = [note.trim(), more.note].filter(Boolean).join(', ').slice(0, MOST_NOTE);
     const reading: LogReading = {
       at: when.toISOString(),
       ...kept,
       ...(marked ? { mark: marked } : {}),
       ...(words ? { note: words } : {}),
-      ...(toGo.trim() ? { toGo: toGo.trim() } : {}),
+      ...(toGoSaid ? { toGo: toGoSaid } : {}),
       ...(photo ? { photo } : {}),
     };
     await keepReading(logId, reading);
@@ -104,7 +122,7 @@ export function Keypad({ jobId, logId, last }: { jobId: string | null; logId: st
     setPhoto(null);
     setAt(null);
     setTold(
-      `Kept: ${[...those.map(([key, value]) => `${readIn(key).to(value)} ${readIn(key).unit}`), ...(marked ? [MARK_WORDS[marked].toLowerCase()] : [])].join(', ') || 'a note'}.`,
+      `Kept${saidAt === null ? '' : ` at ${clockText(when)}`}: ${[...those.map(([key, value]) => `${readIn(key).to(value)} ${readIn(key).unit}`), ...(marked ? [MARK_WORDS[marked].toLowerCase()] : [])].join(', ') || 'a note'}.`,
     );
     return true;
   };
@@ -206,7 +224,7 @@ export function Keypad({ jobId, logId, last }: { jobId: string | null; logId: st
       </p>
       <Line
         label="Or said: the keyboard’s microphone writes it here"
-        placeholder="stop, 81 percent, 40 watts"
+        placeholder="at 2 h: 81 %, display 1 day, lid twice"
         value={said}
         onChange={setSaid}
         onEnter={() => void save()}

@@ -47,7 +47,7 @@ export function OpenedLog({
   const isPhone = useIsPhone();
   const [table, setTable] = useState<File | null>(null);
   if (!log) return <p className="py-3 text-ink-2">{problem ?? 'Opening the log…'}</p>;
-  const keypad = <Keypad jobId={jobId} logId={logId} last={log.entries.at(-1)?.entry ?? null} />;
+  const keypad = <Keypad jobId={jobId} logId={logId} entries={log.entries.map(({ entry }) => entry)} />;
   return (
     <LogUnits value={design?.job.brief.region.units ?? 'metric'}>
       <article aria-label={log.log.name || 'A log'} data-log={report ? 'ready' : 'waiting'}>

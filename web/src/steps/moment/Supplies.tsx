@@ -217,7 +217,8 @@ function Charger({
   change: (part: Partial<ChargerPart>, key: string) => void;
   remove: (() => void) | null;
 }) {
-  const isBoxed = useOption().system.allInOnes.some((unit) => unit.charger === charger.id);
+  const { allInOnes, busVoltageV } = useOption().system;
+  const isBoxed = allInOnes.some((unit) => unit.charger === charger.id);
   return (
     <section aria-label={charger.name} className="pt-4">
       <h3 className="border-b border-line pb-1 text-body font-semibold">
@@ -239,6 +240,7 @@ function Charger({
           label="Charges with"
           unit="A"
           value={charger.ratingA}
+          atV={busVoltageV}
           min={0}
           max={1000}
           note="0 = none"

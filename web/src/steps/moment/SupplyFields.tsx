@@ -1,4 +1,4 @@
-import type { Supply } from '@joulemetric/core';
+import { MAINS_V, type Supply } from '@joulemetric/core';
 import { changeSupply, type SupplyChange } from '../../commands/supplies.ts';
 import { useEditing, useJob } from '../../shell/JobContext.tsx';
 import { Choice, QuantityField, TextField } from '../../ui/Field.tsx';
@@ -58,6 +58,7 @@ function Limits({ supply, change }: { supply: Supply; change: Change }) {
             label="Breaker"
             unit="A"
             value={supply.amps}
+            atV={MAINS_V[job.brief.region.mains]}
             min={1}
             max={200}
             onChange={(amps) => amps !== null && change({ amps }, 'amps')}

@@ -119,6 +119,7 @@ function StringFields({
           label={`${string.name}: a unit holds`}
           unit="Ah"
           value={string.capacityAh}
+          atV={string.unitV ?? busVoltageV}
           min={0.5}
           max={20_000}
           onChange={(capacityAh) => capacityAh !== null && onChange({ capacityAh }, 'ah')}
@@ -172,6 +173,7 @@ function StringFields({
             label="Charge, a unit"
             unit="A"
             value={string.chargeA}
+            atV={string.unitV ?? busVoltageV}
             auto={`${data.chargeLimitC} C, usual`}
             min={0.1}
             max={2000}
@@ -181,6 +183,7 @@ function StringFields({
             label="Gives, a unit"
             unit="A"
             value={string.dischargeA}
+            atV={string.unitV ?? busVoltageV}
             auto={`${data.dischargeLimitC} C, usual`}
             min={0.1}
             max={5000}
@@ -190,6 +193,7 @@ function StringFields({
             label="Gives briefly, a unit"
             unit="A"
             value={string.shortA}
+            atV={string.unitV ?? busVoltageV}
             auto={`${data.short.c} C, usual`}
             min={0.1}
             max={20_000}
