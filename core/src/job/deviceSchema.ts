@@ -1,5 +1,5 @@
 import { Type } from '@sinclair/typebox';
-import { bought, id, number, object, oneKindOf, oneNumberOf, oneOf, orNull, text, Use } from './schemaParts.ts';
+import { bought, id, inRange, inRangeOrNull, object, oneKindOf, oneNumberOf, oneOf, text, Use } from './schemaParts.ts';
 import { FORMS, OUTPUT_VOLTAGES, POLICIES, WAVEFORMS } from './values.ts';
 
 /** What stands between the bus and the loads: inverters, shared DC-DC converters, ports of a portable station. */
@@ -7,9 +7,15 @@ import { FORMS, OUTPUT_VOLTAGES, POLICIES, WAVEFORMS } from './values.ts';
 const shared = {
   id: id('unique among the devices of the option'),
   name: text(60, 'what it is called', 1),
-  idleW: orNull(0, 500, 'W drawn with nothing connected; null = the usual share of the rating, or as the points tell'),
-  peakEfficiency: orNull(0.3, 0.999, 'best efficiency on its data sheet; null = the default'),
-  cutOffV: orNull(3, 60, 'V at its own terminals on the bus below which it shuts off; null = the usual of its bus'),
+  idleW: inRangeOrNull(
+    'device.idleW',
+    'W drawn with nothing connected; null = the usual share of the rating, or as the points tell',
+  ),
+  peakEfficiency: inRangeOrNull('device.peakEfficiency', 'best efficiency on its data sheet; null = the default'),
+  cutOffV: inRangeOrNull(
+    'device.cutOffV',
+    'V at its own terminals on the bus below which it shuts off; null = the usual of its bus',
+  ),
   points: Type.Array(
     object({
       outW: Type.Number({ exclusiveMinimum: 0, maximum: 40_000, description: 'W given' }),
@@ -19,20 +25,20 @@ const shared = {
   ),
   policy: oneOf(POLICIES, 'when it is on'),
   hours: Type.Array(Use, { maxItems: 12, description: 'for the policy "hours": when it is switched on' }),
-  leftOnH: number(0, 24, 'for the policy "manual": hours a day it stays on with nothing running'),
+  leftOnH: inRange('device.leftOnH', 'for the policy "manual": hours a day it stays on with nothing running'),
 };
 
 const Inverter = object(
   {
     kind: Type.Literal('inverter'),
     ...shared,
-    ratingW: orNull(50, 40_000, 'what is or will be fitted; null = as required'),
-    ratingVa: orNull(50, 60_000, 'VA it gives at most; null = 1 VA per W'),
+    ratingW: inRangeOrNull('inverter.ratingW', 'what is or will be fitted; null = as required'),
+    ratingVa: inRangeOrNull('inverter.ratingVa', 'VA it gives at most; null = 1 VA per W'),
     search: Type.Unsafe<{ idleW: number; wakeW: number } | null>({
       type: ['object', 'null'],
       properties: {
-        idleW: number(0, 200, 'W while it looks for a load'),
-        wakeW: number(0, 500, 'W from which a load wakes it'),
+        idleW: inRange('device.searchIdleW', 'W while it looks for a load'),
+        wakeW: inRange('device.searchWakeW', 'W from which a load wakes it'),
       },
       required: ['idleW', 'wakeW'],
       additionalProperties: false,
@@ -40,9 +46,12 @@ const Inverter = object(
     }),
     waveform: oneOf(WAVEFORMS, 'pure sine or stepped'),
     form: oneOf(FORMS, 'what it does while a supply is plugged in'),
-    surgeW: orNull(50, 120_000, 'W it holds while something starts; null = the usual multiple of its rating'),
-    surgeSeconds: orNull(0.005, 600, 's for which it holds them; null = the usual'),
-    ambientC: orNull(-20, 80, '°C of the air around it at its hottest; null = at most 25'),
+    surgeW: inRangeOrNull(
+      'inverter.surgeW',
+      'W it holds while something starts; null = the usual multiple of its rating',
+    ),
+    surgeSeconds: inRangeOrNull('inverter.surgeSeconds', 's for which it holds them; null = the usual'),
+    ambientC: inRangeOrNull('inverter.ambientC', '°C of the air around it at its hottest; null = at most 25'),
     ...bought,
   },
   'battery to mains voltage',
@@ -53,7 +62,7 @@ const Converter = object(
     kind: Type.Literal('converter'),
     ...shared,
     outputV: oneNumberOf(OUTPUT_VOLTAGES, 'what it gives, V'),
-    ratingW: number(1, 10_000, 'W it gives at most'),
+    ratingW: inRange('converter.ratingW', 'W it gives at most'),
   },
   'battery to another DC voltage, for one or more loads',
 );
@@ -62,9 +71,9 @@ const Port = object(
   {
     kind: Type.Literal('port'),
     ...shared,
-    outputV: number(5, 240, 'what it gives, V'),
-    limitA: orNull(0.1, 100, 'A at which it shuts off; null = only W count'),
-    limitW: orNull(1, 10_000, 'W at which it shuts off; null = only A count'),
+    outputV: inRange('port.outputV', 'what it gives, V'),
+    limitA: inRangeOrNull('port.limitA', 'A at which it shuts off; null = only W count'),
+    limitW: inRangeOrNull('port.limitW', 'W at which it shuts off; null = only A count'),
   },
   'one output of a portable power station',
 );

@@ -1,10 +1,10 @@
 import { Type } from '@sinclair/typebox';
-import { id, idOrNull, number, object, oneKindOf, oneOf, orNull, text, Use } from './schemaParts.ts';
+import { id, idOrNull, inRange, inRangeOrNull, object, oneKindOf, oneOf, text, Use, whole } from './schemaParts.ts';
 import { DAY_KINDS, EVIDENCE, INSULATION, PATHS } from './values.ts';
 
 /** A load as the job file has it. */
 
-const powerW = number(0, 20_000, 'W while it runs, one piece');
+const powerW = inRange('load.powerW', 'W while it runs, one piece');
 
 const Steady = object({ kind: Type.Literal('steady'), powerW }, 'the same power for as long as it runs');
 const Cycle = object(
@@ -14,10 +14,12 @@ const Cycle = object(
       object({
         label: text(40, 'what the phase is called'),
         powerW,
-        minutes: orNull(0.01, 1440, 'length in minutes; null for the one phase that fills the rest of the use'),
-        startRatio: orNull(
-          1,
-          12,
+        minutes: inRangeOrNull(
+          'phase.minutes',
+          'length in minutes; null for the one phase that fills the rest of the use',
+        ),
+        startRatio: inRangeOrNull(
+          'load.startRatio',
           'starting power ÷ running power of what this phase switches on; null = that of the load',
         ),
       }),
@@ -30,13 +32,12 @@ const Thermostatic = object(
   {
     kind: Type.Literal('thermostatic'),
     runningW: powerW,
-    duty: number(0, 1, 'share of the time it runs, at `dutyAtC` around it'),
-    dutyAtC: orNull(
-      -20,
-      60,
+    duty: inRange('draw.duty', 'share of the time it runs, at `dutyAtC` around it'),
+    dutyAtC: inRangeOrNull(
+      'draw.dutyAtC',
       '°C around it at which it runs for that share; null = it is taken as it is, whatever the weather',
     ),
-    setC: number(-40, 20, '°C it holds'),
+    setC: inRange('draw.fridgeSetC', '°C it holds'),
   },
   'runs in cycles to hold a temperature below its surroundings',
 );
@@ -46,10 +47,10 @@ const WaterHeating = object(
   {
     kind: Type.Literal('water-heating'),
     powerW,
-    litres: number(0, 1000, 'litres heated a day'),
-    riseK: number(0, 95, 'K from cold to hot'),
-    efficiency: number(0.2, 1, 'share of the electricity that reaches the water'),
-    standingW: number(0, 500, 'W lost by the tank, around the clock'),
+    litres: inRange('draw.litres', 'litres heated a day'),
+    riseK: inRange('draw.riseK', 'K from cold to hot'),
+    efficiency: inRange('draw.efficiency', 'share of the electricity that reaches the water'),
+    standingW: inRange('draw.standingW', 'W lost by the tank, around the clock'),
   },
   'heats water during its uses, as much as the day needs',
 );
@@ -57,13 +58,13 @@ const Room = object(
   {
     kind: Type.Literal('room'),
     mode: oneOf(['cooling', 'heating'], 'what it does'),
-    capacityW: number(50, 30_000, 'W of heat moved at full power'),
-    cop: number(0.5, 8, 'heat moved ÷ electricity; 1 for an electric heater'),
-    setC: number(-5, 40, '°C it holds inside'),
-    volumeM3: number(0.5, 200, 'm³ of the room'),
+    capacityW: inRange('draw.capacityW', 'W of heat moved at full power'),
+    cop: inRange('draw.cop', 'heat moved ÷ electricity; 1 for an electric heater'),
+    setC: inRange('draw.roomSetC', '°C it holds inside'),
+    volumeM3: inRange('draw.volumeM3', 'm³ of the room'),
     insulation: oneOf(INSULATION, 'how well the walls hold heat'),
-    glazingM2: number(0, 30, 'm² of unshaded glass'),
-    internalW: number(0, 5000, 'W of heat from people and appliances'),
+    glazingM2: inRange('draw.glazingM2', 'm² of unshaded glass'),
+    internalW: inRange('draw.internalW', 'W of heat from people and appliances'),
   },
   'cools or heats a room during its uses, as the weather asks',
 );
@@ -85,23 +86,26 @@ export const Load = object({
   type: text(40, 'its type in the catalogue; empty when it is none of them'),
   room: text(40, 'where it stands, such as "galley"'),
   circuit: text(40, 'the circuit that feeds it'),
-  quantity: Type.Integer({ minimum: 1, maximum: 99, description: 'pieces, all alike' }),
+  quantity: whole('load.quantity', 'pieces, all alike'),
   draw: Draw,
   uses: Type.Array(Use, { maxItems: 96, description: 'when it runs on a usual day; they may not overlap' }),
   variants: Type.Array(Variant, { maxItems: DAY_KINDS.length, description: 'other uses on other kinds of day' }),
-  daysPerWeek: number(0.1, 7, 'days of the week on which it runs; 7 = every day'),
+  daysPerWeek: inRange('load.daysPerWeek', 'days of the week on which it runs; 7 = every day'),
   movable: Type.Boolean({ description: 'its time of day may be shifted, into sun hours for one' }),
   path: oneOf(PATHS, 'how power reaches it from the battery'),
   device: idOrNull('the inverter, converter or port that feeds it; null = the first of its kind'),
-  converterEfficiency: orNull(0.3, 1, 'of its adapter or own DC-DC converter; null = the default'),
-  residueW: number(0, 2000, 'on fuel: W it still takes from the bus while it runs, such as a fan'),
-  minV: orNull(1, 500, 'lowest voltage it runs at, V; null = not known'),
-  maxV: orNull(1, 500, 'highest voltage it bears, V; null = not known'),
+  converterEfficiency: inRangeOrNull(
+    'load.converterEfficiency',
+    'of its adapter or own DC-DC converter; null = the default',
+  ),
+  residueW: inRange('load.residueW', 'on fuel: W it still takes from the bus while it runs, such as a fan'),
+  minV: inRangeOrNull('load.minV', 'lowest voltage it runs at, V; null = not known'),
+  maxV: inRangeOrNull('load.maxV', 'highest voltage it bears, V; null = not known'),
   evidence: oneOf(EVIDENCE, 'how good the watts are'),
-  startRatio: number(1, 12, 'starting power ÷ running power'),
-  startSeconds: orNull(0.01, 600, 's the start lasts; null = the usual for its start'),
+  startRatio: inRange('load.startRatio', 'starting power ÷ running power'),
+  startSeconds: inRangeOrNull('load.startSeconds', 's the start lasts; null = the usual for its start'),
   softStart: Type.Boolean({ description: 'a soft starter is fitted: its start is held down' }),
-  powerFactor: number(0.1, 1, 'W ÷ VA'),
+  powerFactor: inRange('load.powerFactor', 'W ÷ VA'),
   critical: Type.Boolean({ description: 'health, food or communications depend on it' }),
   sensitive: Type.Boolean({ description: 'a medical or precision device: it needs a pure sine wave' }),
   chargesStore: Type.Boolean({ description: 'it is a charger of this very store' }),

@@ -1,5 +1,5 @@
 import { Type } from '@sinclair/typebox';
-import { id, number, object, text } from './schemaParts.ts';
+import { id, inRange, number, object, text } from './schemaParts.ts';
 
 const onRoof = {
   xM: number(-5, 25, 'm from the front end of the roof, along it'),
@@ -9,15 +9,15 @@ const onRoof = {
 /** A roof seen from above: how large it is, and what is in the way. */
 export const Roof = object(
   {
-    lengthM: number(0.5, 20, 'm from front to rear'),
-    widthM: number(0.5, 5, 'm from side to side'),
+    lengthM: inRange('roof.lengthM', 'm from front to rear'),
+    widthM: inRange('roof.widthM', 'm from side to side'),
     obstacles: Type.Array(
       object({
         id: id('unique on the roof'),
         name: text(40, 'such as "hatch" or "fan"', 1),
         ...onRoof,
-        lengthM: number(0.02, 20, 'm along the roof'),
-        widthM: number(0.02, 5, 'm across it'),
+        lengthM: inRange('obstacle.lengthM', 'm along the roof'),
+        widthM: inRange('obstacle.widthM', 'm across it'),
       }),
       { maxItems: 24, description: 'what no panel may lie on' },
     ),

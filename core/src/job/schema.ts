@@ -6,13 +6,14 @@ import {
   byDay,
   byMonth,
   id,
-  number,
+  inRange,
+  inRangeOrNull,
   object,
   oneNumberOf,
   oneOf,
-  orNull,
   text,
   Use as UseSchema,
+  whole,
 } from './schemaParts.ts';
 import { Supply as SupplySchema } from './supplySchema.ts';
 import { Option } from './systemSchema.ts';
@@ -64,19 +65,24 @@ export const JobSchema = Type.Object(
       }),
       place: object({
         label: text(120, 'where it is used'),
-        latitudeDeg: number(-90, 90, '°, north positive'),
-        longitudeDeg: orNull(-180, 180, '°, east positive; null = not known: clocks are taken to follow the sun'),
-        utcOffsetH: orNull(
-          -12,
-          14,
+        latitudeDeg: inRange('place.latitudeDeg', '°, north positive'),
+        longitudeDeg: inRangeOrNull(
+          'place.longitudeDeg',
+          '°, east positive; null = not known: clocks are taken to follow the sun',
+        ),
+        utcOffsetH: inRangeOrNull(
+          'place.utcOffsetH',
           'h by which its clocks are ahead of UTC; null = clocks are taken to follow the sun',
         ),
-        heightM: orNull(-430, 6000, 'm above the sea; null = not known'),
+        heightM: inRangeOrNull('place.heightM', 'm above the sea; null = not known'),
         sky: oneOf(SKIES, 'how clear the sky usually is there'),
-        peakSunHours: orNull(0, 12, 'kWh/m² a day on the flat, if known; null = from latitude, month and sky'),
-        dayTempC: number(-40, 60, '°C on a usual afternoon'),
-        nightTempC: number(-50, 50, '°C on a usual night'),
-        lowestC: orNull(-90, 50, '°C, the lowest on record; null = not known'),
+        peakSunHours: inRangeOrNull(
+          'place.peakSunHours',
+          'kWh/m² a day on the flat, if known; null = from latitude, month and sky',
+        ),
+        dayTempC: inRange('place.dayTempC', '°C on a usual afternoon'),
+        nightTempC: inRange('place.nightTempC', '°C on a usual night'),
+        lowestC: inRangeOrNull('place.lowestC', '°C, the lowest on record; null = not known'),
         monthly: object(
           {
             peakSunHours: byMonth(0, 12, 'kWh/m² a day on the flat'),
@@ -103,32 +109,41 @@ export const JobSchema = Type.Object(
         uniqueItems: true,
         description: 'months of use, 1 = January',
       }),
-      nightsOffGrid: Type.Integer({ minimum: 1, maximum: 365, description: 'nights in a row away from power' }),
+      nightsOffGrid: whole('brief.nightsOffGrid', 'nights in a row away from power'),
       plan: Type.Array(PlanStretchSchema, {
         maxItems: 60,
         description: 'days of the trip, one stretch after the other; [] = the nights away as usual, then one on power',
       }),
       drives: Type.Array(UseSchema, { maxItems: 6, description: 'stretches of driving on a usual day; [] = none' }),
-      sunlessDays: number(0, 30, 'days to ride through without sun'),
+      sunlessDays: inRange('brief.sunlessDays', 'days to ride through without sun'),
       alternator: object({
-        ratingA: number(0, 1000, 'A on its label'),
+        ratingA: inRange('alternator.ratingA', 'A on its label'),
         systemV: oneNumberOf([12, 24], 'the vehicle’s own electrics, V'),
         voltage: oneOf(ALTERNATORS, 'whether its voltage is steady or the vehicle turns it down'),
-        ownLoadA: orNull(0, 500, 'A that the vehicle itself needs while driving; null = the usual'),
-        volts: orNull(11, 32, 'V that it holds while driving; null = the usual'),
-        hotFactor: orNull(0.2, 1, 'share of its label that it gives hot and idling; null = the usual'),
+        ownLoadA: inRangeOrNull(
+          'alternator.ownLoadA',
+          'A that the vehicle itself needs while driving; null = the usual',
+        ),
+        volts: inRangeOrNull('alternator.volts', 'V that it holds while driving; null = the usual'),
+        hotFactor: inRangeOrNull(
+          'alternator.hotFactor',
+          'share of its label that it gives hot and idling; null = the usual',
+        ),
       }),
       day: Day,
       prices: object(
         {
-          storePerKwh: orNull(0, 100_000, 'price of a kWh of store, in the currency; null = not given'),
-          arrayPerW: orNull(0, 1000, 'price of a W of array'),
-          energyPerKwh: orNull(0, 1000, 'price of a kWh from hookup or generator'),
-          copperPerKg: orNull(0, 10_000, 'price of cable for each kg of its copper'),
+          storePerKwh: inRangeOrNull(
+            'prices.storePerKwh',
+            'price of a kWh of store, in the currency; null = not given',
+          ),
+          arrayPerW: inRangeOrNull('prices.arrayPerW', 'price of a W of array'),
+          energyPerKwh: inRangeOrNull('prices.energyPerKwh', 'price of a kWh from hookup or generator'),
+          copperPerKg: inRangeOrNull('prices.copperPerKg', 'price of cable for each kg of its copper'),
           moves: Type.Array(
             object({
               move: text(120, 'its id', 1),
-              cost: number(0, 1_000_000, 'what it costs to do, in the currency'),
+              cost: inRange('prices.change', 'what it costs to do, in the currency'),
             }),
             { maxItems: 200, description: 'what single moves cost, as the user has asked around' },
           ),
@@ -136,7 +151,7 @@ export const JobSchema = Type.Object(
         'what capacity and energy cost, to price the moves',
       ),
       roof: Type.Union([RoofSchema, Type.Null()], { description: 'null = not drawn' }),
-      payloadKg: orNull(0, 50_000, 'payload left before this kit; null = not known'),
+      payloadKg: inRangeOrNull('brief.payloadKg', 'payload left before this kit; null = not known'),
       supplies: Type.Array(SupplySchema, { maxItems: 8, description: 'what the vehicle is plugged into' }),
     }),
     rules: object(
@@ -153,16 +168,21 @@ export const JobSchema = Type.Object(
             limits: oneOf(DROP_LIMITS, 'share of the volts that may be lost on the way'),
             dropOf: oneOf(DROPS_OF, 'of which volts that share is'),
             bundling: oneOf(BUNDLINGS, 'by whose table conductors that lie together carry less'),
-            coldC: number(-40, 60, '°C of copper that carries little'),
-            hotC: number(20, 120, '°C of copper that carries what it may'),
-            leastBranchMm2: orNull(0.2, 50, 'mm² that a branch has at least, whatever it carries; null = the usual'),
-            leastFeederMm2: orNull(0.2, 100, 'mm² that what feeds several has at least; null = the usual'),
+            coldC: inRange('cables.coldC', '°C of copper that carries little'),
+            hotC: inRange('cables.hotC', '°C of copper that carries what it may'),
+            leastBranchMm2: inRangeOrNull(
+              'cables.leastBranchMm2',
+              'mm² that a branch has at least, whatever it carries; null = the usual',
+            ),
+            leastFeederMm2: inRangeOrNull(
+              'cables.leastFeederMm2',
+              'mm² that what feeds several has at least; null = the usual',
+            ),
           },
           'how cables are reckoned',
         ),
-        arrayFactor: orNull(
-          0.3,
-          1,
+        arrayFactor: inRangeOrNull(
+          'rules.arrayFactor',
           'one flat factor on laboratory watts; null = computed from heat, dirt, wiring, controller',
         ),
       },

@@ -1,4 +1,5 @@
 import { type Static, type TSchema, Type } from '@sinclair/typebox';
+import { type FieldKey, rangeOf } from '../terms/fields.ts';
 import { ID_PATTERN } from './values.ts';
 
 /** The pieces that the schema of a job file is put together from. */
@@ -16,10 +17,18 @@ export const oneNumberOf = <const T extends readonly [number, ...number[]]>(valu
 /** A number, or null for "the program works it out" (as one type, so that an error names the range, not a union). */
 export const orNull = (minimum: number, maximum: number, description: string) =>
   Type.Unsafe<number | null>({ type: ['number', 'null'], minimum, maximum, description });
+/** The number of a field, in the range that the catalogue of fields has for it. */
+export const inRange = (field: FieldKey, description: string) => number(...rangeOf(field), description);
+export const inRangeOrNull = (field: FieldKey, description: string) => orNull(...rangeOf(field), description);
+/** A whole number of such a field. */
+export const whole = (field: FieldKey, description: string) => {
+  const [minimum, maximum] = rangeOf(field);
+  return Type.Integer({ minimum, maximum, description });
+};
 /** What a part weighs and costs. */
 export const bought = {
-  kg: orNull(0.05, 2000, 'kg of it; null = not known'),
-  price: orNull(0, 1_000_000, 'of it, in the currency of the region; null = not known'),
+  kg: inRangeOrNull('part.kg', 'kg of it; null = not known'),
+  price: inRangeOrNull('part.price', 'of it, in the currency of the region; null = not known'),
 };
 /** Twelve numbers, January first, or null for "not known". */
 export const byMonth = (minimum: number, maximum: number, description: string) =>

@@ -2,7 +2,21 @@ import { type Static, type TSchema, Type } from '@sinclair/typebox';
 import { Device } from './deviceSchema.ts';
 import { Placed } from './roofSchema.ts';
 import { Run } from './runSchema.ts';
-import { bought, id, idOrNull, number, object, oneNumberOf, oneOf, orNull, Shading, text, Use } from './schemaParts.ts';
+import {
+  bought,
+  id,
+  idOrNull,
+  inRange,
+  inRangeOrNull,
+  object,
+  oneNumberOf,
+  oneOf,
+  orNull,
+  Shading,
+  text,
+  Use,
+  whole,
+} from './schemaParts.ts';
 import {
   BUS_VOLTAGES,
   CHEMISTRIES,
@@ -27,26 +41,35 @@ const orRequired = <T extends TSchema>(list: T) =>
 
 const part = { id: id('unique in its list'), name: text(60, 'what it is called', 1) };
 
-const count = (description: string) => Type.Integer({ minimum: 1, maximum: 24, description });
+const count = (description: string) => whole('string.series', description);
 
 /** Of what charges, while it does not. */
-const idleW = orNull(0, 500, 'W that it takes from the battery around the clock; null = not known: nothing is counted');
+const idleW = inRangeOrNull(
+  'charger.idleW',
+  'W that it takes from the battery around the clock; null = not known: nothing is counted',
+);
 
 const Strings = Type.Array(
   object({
     ...part,
-    capacityAh: number(0.5, 20_000, 'Ah of a unit, by its label'),
-    unitV: orNull(2, 60, 'V of a unit; null = that of the bus'),
+    capacityAh: inRange('string.capacityAh', 'Ah of a unit, by its label'),
+    unitV: inRangeOrNull('string.unitV', 'V of a unit; null = that of the bus'),
     series: count('units one after the other'),
     parallel: count('of these beside one another'),
-    health: orNull(0.05, 1.2, 'share of its label that it still has, as measured; null = as new'),
-    chargeA: orNull(0.1, 2000, 'A that a unit may be charged with; null = the usual of its chemistry'),
-    dischargeA: orNull(0.1, 5000, 'A that a unit may give for long; null = the usual of its chemistry'),
-    shortA: orNull(0.1, 20_000, 'A that a unit may give for a short time; null = the usual of its chemistry'),
-    shortS: orNull(0.1, 3600, 's for which it may give that; null = the usual of its chemistry'),
-    resistanceMohm: orNull(0.01, 1000, 'mΩ inside a unit; null = the usual of its chemistry'),
-    kg: orNull(0.1, 2000, 'kg of a unit; null = the usual of its chemistry'),
-    price: orNull(0, 1_000_000, 'of a unit, in the currency of the region; null = not known'),
+    health: inRangeOrNull('string.health', 'share of its label that it still has, as measured; null = as new'),
+    chargeA: inRangeOrNull('string.chargeA', 'A that a unit may be charged with; null = the usual of its chemistry'),
+    dischargeA: inRangeOrNull(
+      'string.dischargeA',
+      'A that a unit may give for long; null = the usual of its chemistry',
+    ),
+    shortA: inRangeOrNull(
+      'string.shortA',
+      'A that a unit may give for a short time; null = the usual of its chemistry',
+    ),
+    shortS: inRangeOrNull('string.shortS', 's for which it may give that; null = the usual of its chemistry'),
+    resistanceMohm: inRangeOrNull('string.resistanceMohm', 'mΩ inside a unit; null = the usual of its chemistry'),
+    kg: inRangeOrNull('string.kg', 'kg of a unit; null = the usual of its chemistry'),
+    price: inRangeOrNull('string.price', 'of a unit, in the currency of the region; null = not known'),
   }),
   { minItems: 1, maxItems: 12, description: 'strings of the bank, in parallel' },
 );
@@ -54,17 +77,19 @@ const Driving = Type.Array(
   object({
     ...part,
     kind: oneOf(LINKS, 'a DC-DC charger, or a relay that joins the two batteries while driving'),
-    ratingA: number(0, 500, 'A at the bus; of a relay what it carries'),
+    ratingA: inRange('link.chargerA', 'A at the bus; of a relay what it carries'),
     bothWays: Type.Boolean({ description: 'it also lets the sun top up the vehicle’s own battery' }),
-    cableM: orNull(
-      0.1,
-      50,
+    cableM: inRangeOrNull(
+      'link.cableM',
       'm of cable from the alternator’s battery, one way; null = not known: the usual for a relay, and for a charger nothing is lost in it',
     ),
-    cableMm2: orNull(0.5, 300, 'mm² of that cable; null = as its amps need'),
-    efficiency: orNull(0.5, 1, 'W out ÷ W in of a charger; null = the usual'),
+    cableMm2: inRangeOrNull('link.cableMm2', 'mm² of that cable; null = as its amps need'),
+    efficiency: inRangeOrNull('link.efficiency', 'W out ÷ W in of a charger; null = the usual'),
     idleW,
-    minInputV: orNull(6, 60, 'V from the vehicle below which a charger gives nothing; null = the usual'),
+    minInputV: inRangeOrNull(
+      'link.minInputV',
+      'V from the vehicle below which a charger gives nothing; null = the usual',
+    ),
     sharesWith: idOrNull('the array whose sun comes out of the same output; null = none'),
     sharing: oneOf(SHARINGS, 'who comes first on a shared output'),
     ...bought,
@@ -74,19 +99,19 @@ const Driving = Type.Array(
 const Panels = Type.Array(
   object({
     ...part,
-    ratingW: number(1, 2000, 'laboratory W of one panel'),
-    vmpV: orNull(0.5, 500, 'V at its best point; null = not known'),
-    impA: orNull(0.05, 100, 'A at its best point; null = not known'),
-    vocV: orNull(0.5, 600, 'V with nothing connected; null = not known'),
-    iscA: orNull(0.05, 120, 'A short-circuited; null = not known'),
-    powerPerK: orNull(-0.01, 0, 'share of its W gained for each K of cell, below 0; null = the usual'),
-    vocPerK: orNull(-0.01, 0, 'share of its open V gained for each K, below 0; null = the usual'),
-    iscPerK: orNull(-0.001, 0.005, 'share of its short-circuit A gained for each K; null = the usual'),
-    noctC: orNull(20, 80, '°C of its cells in 800 W/m², 20 °C and 1 m/s of wind; null = the usual'),
-    lengthM: orNull(0.1, 4, 'm of its longer side; null = by its area'),
-    areaM2: orNull(0.01, 10, 'm² it covers; null = the usual for its W'),
-    kg: orNull(0.05, 100, 'kg of one; null = the usual for its area'),
-    price: orNull(0, 100_000, 'of one, in the currency of the region; null = not known'),
+    ratingW: inRange('panel.ratingW', 'laboratory W of one panel'),
+    vmpV: inRangeOrNull('panel.vmpV', 'V at its best point; null = not known'),
+    impA: inRangeOrNull('panel.impA', 'A at its best point; null = not known'),
+    vocV: inRangeOrNull('panel.vocV', 'V with nothing connected; null = not known'),
+    iscA: inRangeOrNull('panel.iscA', 'A short-circuited; null = not known'),
+    powerPerK: inRangeOrNull('panel.powerPerK', 'share of its W gained for each K of cell, below 0; null = the usual'),
+    vocPerK: inRangeOrNull('panel.vocPerK', 'share of its open V gained for each K, below 0; null = the usual'),
+    iscPerK: inRangeOrNull('panel.iscPerK', 'share of its short-circuit A gained for each K; null = the usual'),
+    noctC: inRangeOrNull('panel.noctC', '°C of its cells in 800 W/m², 20 °C and 1 m/s of wind; null = the usual'),
+    lengthM: inRangeOrNull('panel.lengthM', 'm of its longer side; null = by its area'),
+    areaM2: inRangeOrNull('panel.areaM2', 'm² it covers; null = the usual for its W'),
+    kg: inRangeOrNull('panel.kg', 'kg of one; null = the usual for its area'),
+    price: inRangeOrNull('panel.price', 'of one, in the currency of the region; null = not known'),
     series: count('panels one after the other'),
     parallel: count('of these strings beside one another'),
   }),
@@ -94,40 +119,43 @@ const Panels = Type.Array(
 );
 const Controller = object({
   kind: oneOf(CONTROLLERS, 'seeks the best point of the panels, or joins them straight to the store'),
-  maxA: orNull(1, 1000, 'A at the bus that it gives at most; null = no limit is known'),
-  maxW: orNull(5, 50_000, 'W of panels or of output that it takes at most; null = no limit is known'),
-  maxV: orNull(5, 1500, 'V from the panels that it bears; null = not known'),
-  maxInputA: orNull(0.5, 500, 'A short-circuited from the panels that it bears; null = not known'),
-  minV: orNull(1, 1000, 'V from the panels below which it does not work; null = what the store needs'),
-  efficiency: orNull(0.5, 1, 'W out ÷ W in while it seeks the best point; null = the usual'),
+  maxA: inRangeOrNull('controller.maxA', 'A at the bus that it gives at most; null = no limit is known'),
+  maxW: inRangeOrNull('controller.maxW', 'W of panels or of output that it takes at most; null = no limit is known'),
+  maxV: inRangeOrNull('controller.maxV', 'V from the panels that it bears; null = not known'),
+  maxInputA: inRangeOrNull('controller.maxInputA', 'A short-circuited from the panels that it bears; null = not known'),
+  minV: inRangeOrNull('controller.minV', 'V from the panels below which it does not work; null = what the store needs'),
+  efficiency: inRangeOrNull('controller.efficiency', 'W out ÷ W in while it seeks the best point; null = the usual'),
   idleW,
   ...bought,
 });
 const Arrays = Type.Array(
   object({
     ...part,
-    ratingW: orNull(0, 20_000, 'laboratory watts of its panels; null = what `panels` add up to'),
+    ratingW: inRangeOrNull('array.ratingW', 'laboratory watts of its panels; null = what `panels` add up to'),
     panels: Panels,
     wiring: oneOf(WIRINGS, 'how its groups of panels are joined'),
     controller: Controller,
     mount: oneOf(MOUNTS, 'close to the roof, with air behind it, or set out by hand'),
-    slopeDeg: number(0, 90, '° from the horizontal; 0 = flat'),
-    azimuthDeg: orNull(0, 360, '° clockwise from north that it faces; null = any, as the vehicle happens to stand'),
+    slopeDeg: inRange('array.slopeDeg', '° from the horizontal; 0 = flat'),
+    azimuthDeg: inRangeOrNull(
+      'array.azimuthDeg',
+      '° clockwise from north that it faces; null = any, as the vehicle happens to stand',
+    ),
     follows: Type.Boolean({ description: 'aimed again and again through the day; for what is set out by hand' }),
     setOut: Type.Array(Use, { maxItems: 6, description: 'hours in which it stands in the light; [] = all day' }),
-    shade: number(0, 0.95, 'share of the light that shade takes all day'),
+    shade: inRange('array.shade', 'share of the light that shade takes all day'),
     shaded: Type.Array(Shading, { maxItems: 12, description: 'stretches of the day in which it is shaded' }),
-    clean: orNull(0.5, 1, 'share of the light that dirt leaves; null = the usual'),
+    clean: inRangeOrNull('array.clean', 'share of the light that dirt leaves; null = the usual'),
   }),
   { maxItems: 8, description: 'solar arrays, each with its controller; [] = none' },
 );
 const Chargers = Type.Array(
   object({
     ...part,
-    ratingA: number(0, 1000, 'A at the bus that it charges with; 0 = it is not used'),
-    leastA: orNull(0, 1000, 'A to which it can be turned down; null = it cannot be'),
-    efficiency: orNull(0.5, 1, 'DC out ÷ AC in; null = the usual'),
-    powerFactor: orNull(0.4, 1, 'W ÷ VA; null = the usual'),
+    ratingA: inRange('charger.ratingA', 'A at the bus that it charges with; 0 = it is not used'),
+    leastA: inRangeOrNull('charger.leastA', 'A to which it can be turned down; null = it cannot be'),
+    efficiency: inRangeOrNull('charger.efficiency', 'DC out ÷ AC in; null = the usual'),
+    powerFactor: inRangeOrNull('charger.powerFactor', 'W ÷ VA; null = the usual'),
     senses: oneOf(
       SENSES,
       'where it takes the volts that it holds: at its own terminals, or at the battery by wires of its own',
@@ -147,9 +175,8 @@ const AllInOnes = Type.Array(
       description: 'arrays whose solar controllers are in it',
     }),
     charger: idOrNull('the mains charger of this option that is in it; null = it has none'),
-    chargeA: orNull(
-      1,
-      2000,
+    chargeA: inRangeOrNull(
+      'unit.chargeA',
       'A at the bus that sun and mains together charge with at most; null = no limit of its own',
     ),
     ...bought,
@@ -168,22 +195,33 @@ const System = object({
   store: object({
     chemistry: oneOf(CHEMISTRIES, 'battery chemistry'),
     strings: orRequired(Strings),
-    usableDepth: orNull(0.1, 1, 'share of the capacity used; null = the chemistry’s default'),
-    roundTripEfficiency: orNull(0.5, 1, 'energy out ÷ energy in; null = the chemistry’s default'),
-    coldestC: number(-40, 50, '°C of the battery at its coldest while in use'),
-    leadM: orNull(0.1, 30, 'm of cable from the bank to what it feeds, one way; null = the usual'),
-    heaterW: orNull(1, 1000, 'W of a heater that keeps it from freezing; null = none'),
-    cutOff: orNull(0, 0.95, 'state of charge at which loads are cut off; null = where the usable depth is used up'),
-    reconnect: orNull(0.01, 0.9, 'share of charge above the cut-off at which they come back; null = the usual'),
-    chargeV: orNull(6, 70, 'V at which it is charged, the mean; null = the usual of its chemistry'),
-    selfDischarge: orNull(
-      0,
-      0.5,
+    usableDepth: inRangeOrNull('store.usableDepth', 'share of the capacity used; null = the chemistry’s default'),
+    roundTripEfficiency: inRangeOrNull(
+      'store.roundTripEfficiency',
+      'energy out ÷ energy in; null = the chemistry’s default',
+    ),
+    coldestC: inRange('store.coldestC', '°C of the battery at its coldest while in use'),
+    leadM: inRangeOrNull('store.leadM', 'm of cable from the bank to what it feeds, one way; null = the usual'),
+    heaterW: inRangeOrNull('store.heaterW', 'W of a heater that keeps it from freezing; null = none'),
+    cutOff: inRangeOrNull(
+      'store.cutOff',
+      'state of charge at which loads are cut off; null = where the usable depth is used up',
+    ),
+    reconnect: inRangeOrNull(
+      'store.reconnect',
+      'share of charge above the cut-off at which they come back; null = the usual',
+    ),
+    chargeV: inRangeOrNull('store.chargeV', 'V at which it is charged, the mean; null = the usual of its chemistry'),
+    selfDischarge: inRangeOrNull(
+      'store.selfDischarge',
       'share of its capacity that it loses in a month by itself; null = the usual of its chemistry',
     ),
-    keepForCritical: number(0, 0.8, 'share of charge above the cut-off that is kept for critical loads'),
+    keepForCritical: inRange(
+      'store.keepForCritical',
+      'share of charge above the cut-off that is kept for critical loads',
+    ),
     inputs: oneOf(INPUTS, 'what fills it adds up, or one socket takes one source at a time'),
-    inputW: orNull(5, 50_000, 'W that it takes in at most, whatever comes; null = no limit of its own'),
+    inputW: inRangeOrNull('store.inputW', 'W that it takes in at most, whatever comes; null = no limit of its own'),
   }),
   devices: Type.Array(Device, {
     minItems: 1,
