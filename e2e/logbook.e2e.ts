@@ -112,7 +112,7 @@ test('a reading as it is said: marks, quantities and a note in one breath, asked
   const said = pad.getByLabel(/Or said/);
   await said.fill('started at eighty one');
   await said.press('Enter');
-  await expect(pad.getByRole('status')).toContainText('“81” of what?');
+  await expect(pad.getByRole('status')).toContainText('“eighty one” of what?');
   await expect(said).toHaveValue('started at eighty one');
   // What is typed beside it and is not the same is asked about.
   await pad.getByRole('button', { name: '7', exact: true }).click();
@@ -125,6 +125,16 @@ test('a reading as it is said: marks, quantities and a note in one breath, asked
   await expect(pad.getByRole('status')).toContainText('Kept: 81 %, 12.6 V, start.');
   await expect(said).toHaveValue('');
   await expect(log.getByText('door opened twice')).toBeVisible();
+  // What was read earlier is said with its time; what the display promised and what happened go with it.
+  await said.fill('at 12:00 am: 79 percent, display 1 day, lid three times');
+  await said.press('Enter');
+  await expect(pad.getByRole('status')).toContainText(/Kept at .*12:00|Kept at .*00:00|Kept at .*24:00/);
+  await expect(pad.getByRole('status')).toContainText('79 %');
+  await expect(log.getByText('lid three times')).toBeVisible();
+  await said.fill('at 900 h: 70 percent');
+  await said.press('Enter');
+  await expect(pad.getByRole('status')).toContainText('later than now');
+  await expect(said).toHaveValue('at 900 h: 70 percent');
 });
 
 test('readings made without a signal wait and arrive', async ({ page, context }) => {

@@ -53,7 +53,9 @@ export const meterUnitOf = ({ of, worth }: Unit): MeterUnit | null => OF_MEASURE
 /** The unit that a word of a table is, or null. "MWh" are mega, "mWh" milli; "MW" is not taken for milli either. */
 export function unitOf(word: string): MeterUnit | null {
   const plain = word.trim().replace(/\s+/g, '').replace(/º/g, '°');
-  if (/^M(?:[Ww]h)$/.test(plain)) return { of: 'wh', factor: 1e6, offset: 0 };
+  // No table of units has these: in small letters they would be one.
+  if (/^M[Ww]h$/.test(plain)) return { of: 'wh', factor: 1e6, offset: 0 };
+  if (/^m[Ww]h$/.test(plain)) return { of: 'wh', factor: 1e-3, offset: 0 };
   if (/^M[WVA]/.test(plain)) return null;
   if (plain.toLowerCase() === 'share') return { of: 'soc', factor: 100, offset: 0 };
   const unit = UNITS.get(plain.toLowerCase());

@@ -41,7 +41,7 @@ interface Heard {
 
 /** What stands beside a figure and changes nothing. */
 const SMALL =
-  /^(?:and|at|it|is|with|the|a|on|of|to|now|used|says?|shows?|reads?|reading|display|screen|meter|shunt|battery|bank|[-:&.,+])$/;
+  /^(?:and|at|after|it|is|with|the|a|on|of|to|now|used|says?|shows?|reads?|reading|display|screen|meter|shunt|battery|bank|[-:&.,+])$/;
 /** Words beside a time that make it the display's own time to go. */
 const TO_GO = /^(?:left|remaining|display|screen|ttg)$/;
 const ASKED = 'Say percent, volts, amps, watts, watt-hours, amp-hours or degrees.';
@@ -76,10 +76,16 @@ function passagesOf(tokens: readonly Token[]): Token[][] {
 
 function hear(tokens: readonly Token[], isFirst: boolean, heard: Heard): void {
   const isToGo = tokens.some(({ text }) => TO_GO.test(text));
-  let i = isFirst && !isToGo ? hearTime(tokens, heard) : 0;
+  let i = isFirst && !isToGo ? hearTime(tokens, 0, heard) : 0;
   const left: Token[] = [];
   while (i < tokens.length) {
     const mark = markAt(tokens, i);
+    const isAt = heard.at === null && /^(?:at|after)$/.test(tokens[i - 1]?.text ?? '');
+    const time = isAt && !isToGo ? hearTime(tokens, i, heard) : i;
+    if (time > i) {
+      i = time;
+      continue;
+    }
     const span = spanAt(tokens, i);
     const amount = amountAt(tokens, i);
     const to = mark?.to ?? span?.to ?? amount?.to ?? i + 1;
@@ -105,15 +111,15 @@ const isBeforeWord = (tokens: readonly Token[], at: number): boolean => {
   return next !== undefined && isWord(next) && amountAt(tokens, at) === null;
 };
 
-/** "8 h: …", "at 2 h", "after 90 min", "14:30 …", "at 2 pm". @returns the index behind it, 0 where there is none */
-function hearTime(tokens: readonly Token[], heard: Heard): number {
-  const from = /^(?:at|after|&|\+)$/.test(tokens[0]?.text ?? '') ? 1 : 0;
+/** "8 h: …", "at 2 h", "after 90 min", "14:30 …", "at 2 pm". @returns the index behind it, `i` where there is none */
+function hearTime(tokens: readonly Token[], i: number, heard: Heard): number {
+  const from = /^(?:at|after|&|\+)$/.test(tokens[i]?.text ?? '') ? i + 1 : i;
   const clock = clockAt(tokens, from);
   const span = clock ? null : spanAt(tokens, from);
   if (clock) heard.at = { clockMin: clock.min };
   else if (span) heard.at = { sinceMin: span.min };
-  const to = clock?.to ?? span?.to ?? 0;
-  return to > 0 && /^(?:in|later)$/.test(tokens[to]?.text ?? '') ? to + 1 : to;
+  const to = clock?.to ?? span?.to ?? i;
+  return to > i && /^(?:in|later)$/.test(tokens[to]?.text ?? '') ? to + 1 : to;
 }
 
 function hearMark(mark: NonNullable<Spoken['mark']>, heard: Heard): void {

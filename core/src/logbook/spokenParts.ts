@@ -46,7 +46,9 @@ export function amountAt(tokens: readonly Token[], i: number): Amount | null {
 
 /** The quantity that an amount is, in the unit it is stored in. @param before the word before it */
 export function meaningOf({ value, unit }: Amount, before: string): { quantity: Quantity; value: number } | null {
-  const meant = unit?.unit ? meterUnitOf(unit.unit) : null;
+  // "2 MW" is no milliwatt.
+  const isMega = unit !== null && /^M[WVA]/.test(unit.written);
+  const meant = unit?.unit && !isMega ? meterUnitOf(unit.unit) : null;
   if (meant) return { quantity: meant.of, value: value * meant.factor + meant.offset };
   const isVolts = unit === null && STORE.test(before) && !Number.isInteger(value);
   return isVolts && value >= STORE_V[0] && value <= STORE_V[1] ? { quantity: 'v', value } : null;

@@ -54,7 +54,6 @@ const TABLE: readonly (readonly [of: Measure, worth: number, names: string])[] =
   ['current', 1, 'a|amp|amps|ampere|amperes|adc|aac|amperios'],
   ['current', 0.001, 'ma|milliamp|milliamps|milliampere'],
   ['energy', 1, 'wh|watt-hour|watt-hours|watt hour|watt hours|watthours|w h'],
-  ['energy', 0.001, 'mwh'],
   ['energy', 1000, 'kwh|kilowatt-hour|kilowatt-hours|kilowatt hour|kilowatt hours|units of electricity|kw/h'],
   ['charge', 1, 'ah|amp-hour|amp-hours|amp hour|amp hours|amphours|ampere hours'],
   ['charge', 0.001, 'mah'],

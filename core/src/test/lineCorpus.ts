@@ -300,6 +300,9 @@ petrol generator 1kW ⇒ ?source
 wind turbine 400W ⇒ ?source
 alternator 100A ⇒ ?source
 10 A site ⇒ ?source
+two hundred watt heater 2 h ⇒ W 200; min 120
+a hundred watt lamp 3h ⇒ W 100; min 180
+pair of eighteen watt lights 4 h ⇒ W 18; q 2
 site supply 16 A ⇒ ?source
 store 500 Wh ⇒ ?battery
 house bank 200 Ah ⇒ ?battery

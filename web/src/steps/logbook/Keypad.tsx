@@ -88,7 +88,9 @@ export function Keypad({
     }
     const kept = { ...more.values, ...Object.fromEntries(typed.map(([key, value]) => [key, readIn(key).from(value)])) };
     const other = typed.find(([key]) => (more.values[key] ?? kept[key]) !== kept[key]);
-    if (other || (mark && more.mark && mark !== more.mark)) {
+    const isTwice =
+      (at !== null && more.at !== null) || (toGo.trim() !== '' && more.toGo !== '' && toGo.trim() !== more.toGo);
+    if (other || isTwice || (mark && more.mark && mark !== more.mark)) {
       setTold('What is typed and what is said are not the same: leave one of them out.');
       return false;
     }
